@@ -1,0 +1,46 @@
+/** Holds the table of src/README: which folder may import which. A planted violation fails `./pulpit test`. */
+const only = (from, ...allowed) => ({
+  name: `${from}-imports`,
+  comment: `src/${from} may import only: ${[from, ...allowed].join(', ')}`,
+  severity: 'error',
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
+});
+const packages = (from, pattern) => ({
+  name: `${from}-packages`,
+  comment: `src/${from} may import only these packages: ${pattern}`,
+  severity: 'error',
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { dependencyTypesNot: ['local', 'localmodule', 'aliased-tsconfig'], pathNot: `^(src/|node_modules/(${pattern})/)` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    only('core'),
+    only('db', 'core'),
+    only('server', 'core', 'db'),
+    only('standins', 'core', 'server'),
+    only('runtime', 'core', 'server', 'db', 'standins'),
+    only('ui', 'core'),
+    only('app', 'core', 'server', 'ui', 'runtime'),
+    only('workers', 'core', 'server', 'runtime'),
+    packages('core', 'zod|temporal-polyfill|temporal-spec|temporal-utils'),
+    packages('db', 'knex|pg|zod|@types/pg|pg-types'),
+    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|zod'),
+    {
+      name: 'server-only-place',
+      comment: '`server-only` belongs in src/app/_request, which no job process loads',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/app/_request/' },
+      to: { path: 'server-only' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

@@ -1,0 +1,58 @@
+import nextVitals from 'eslint-config-next/core-web-vitals';
+import tseslint from 'typescript-eslint';
+
+const noClock = [
+  { object: 'Date', property: 'now', message: 'Core takes `now` as an argument.' },
+  { object: 'Math', property: 'random', message: 'Core takes its randomness as an argument.' },
+];
+
+export default [
+  { ignores: ['node_modules/**', '.build/**', '.pulpit/**', '.next/**', 'next-env.d.ts', 'test-results/**'] },
+  ...nextVitals,
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'no-console': 'off',
+    },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': ['error', ...noClock],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Core takes `now` as an argument.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Now']",
+          message: 'Core takes `now` as an argument.',
+        },
+        {
+          selector: "MemberExpression[object.name='Temporal'][property.name='Now']",
+          message: 'Core takes `now` as an argument.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/runtime/**', '**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': 'off',
+      'no-restricted-properties': [
+        'error',
+        ...noClock,
+        {
+          object: 'process',
+          property: 'env',
+          message: 'Only src/runtime reads the environment.',
+        },
+      ],
+    },
+  },
+];

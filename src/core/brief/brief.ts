@@ -1,0 +1,65 @@
+import { z } from 'zod';
+
+/** The structured form of a prompt: what the response and the replies must have. Deadlines stand beside it. */
+const range = z.strictObject({ min: z.number().int().min(1).optional(), max: z.number().int().min(1).optional() });
+const atLeast = z.strictObject({ min: z.number().int().min(1) });
+
+const partSchema = z.strictObject({ id: z.string().min(1).max(20), text: z.string().min(1) });
+export type Part = z.infer<typeof partSchema>;
+
+const conceptSchema = z.strictObject({ term: z.string().min(1), aliases: z.array(z.string().min(1)).default([]) });
+/** A course idea the prompt wants used, with the other names it goes by. */
+export type Concept = z.infer<typeof conceptSchema>;
+
+/** The checks there are. A check is required unless the brief lists it as advised. */
+export const CHECK_IDS = [
+  'words',
+  'paragraphs',
+  'sentences',
+  'parts',
+  'concepts',
+  'sources',
+  'quotes',
+  'question',
+  'greeting',
+  'title',
+] as const;
+export const checkIdSchema = z.enum(CHECK_IDS);
+export type CheckId = z.infer<typeof checkIdSchema>;
+
+const writing = {
+  words: range.optional(),
+  paragraphs: range.optional(),
+  sentences: range.optional(),
+  sources: atLeast.optional(),
+  quotes: atLeast.optional(),
+  concepts: atLeast.optional(),
+  question: atLeast.optional(),
+  advised: z.array(checkIdSchema).default([]),
+  /** Words of quotations count as own words: rule 9's exception. */
+  countQuoted: z.boolean().default(false),
+};
+
+export const briefSchema = z.strictObject({
+  parts: z.array(partSchema).max(12).default([]),
+  concepts: z.array(conceptSchema).default([]),
+  response: z.strictObject({
+    ...writing,
+    /** `true`: some title. A string: this title and no other. */
+    title: z.union([z.boolean(), z.string().min(1)]).optional(),
+  }),
+  replies: z.strictObject({
+    ...writing,
+    count: z.number().int().min(0).max(20),
+    distinctPeers: z.boolean().default(false),
+    /** On how many different calendar days of the course the counted replies must fall. */
+    distinctDays: z.number().int().min(2).max(20).optional(),
+    greetByName: z.boolean().optional(),
+    /** A reply to an instructor or assistant counts too. */
+    staffCount: z.boolean().default(false),
+  }),
+  sealed: z.boolean().default(false),
+  points: z.number().min(0).optional(),
+});
+export type Brief = z.infer<typeof briefSchema>;
+export type WritingRules = Brief['response'] | Brief['replies'];

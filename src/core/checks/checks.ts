@@ -1,0 +1,208 @@
+import type { Brief, CheckId, WritingRules } from '../brief/brief';
+import type { Doc } from '../posts/document';
+import { sentences } from '../text/sentences';
+import { words } from '../text/words';
+import { conceptUses } from './concepts';
+import { partAnswers } from './parts';
+import { ownStretches, passages, wordFigures, type Passage } from './passages';
+import { quotesOf } from './quotes';
+import { sources } from './sources';
+import type { Check, Evidence, Missing } from './types';
+
+/** What a reply is checked against beside the brief. */
+export type Answered = { name: string; text: string };
+
+export type CheckInput =
+  | { kind: 'response'; brief: Brief; title: string; doc: Doc }
+  | { kind: 'reply'; brief: Brief; doc: Doc; answered: Answered };
+
+type Need = { min?: number; max?: number };
+
+const inNeed = (have: number, need: Need) => have >= (need.min ?? 0) && have <= (need.max ?? Infinity);
+
+const gap = (have: number, need: Need): Missing | null =>
+  have < (need.min ?? 0)
+    ? { code: 'too-few', by: (need.min ?? 0) - have }
+    : have > (need.max ?? Infinity)
+      ? { code: 'too-many', by: have - (need.max ?? Infinity) }
+      : null;
+
+const stretchesOf = (all: Passage[]): Evidence[] =>
+  all.flatMap((p) => ownStretches(p).map((s) => ({ from: p.line.pos + s.start, to: p.line.pos + s.end })));
+
+const ownSentences = (all: Passage[]): (Evidence & { question: boolean })[] =>
+  all
+    .filter((p) => p.role === 'own')
+    .flatMap((p) =>
+      sentences(p.line.text)
+        .filter((s) => p.ownWords.some((w) => w.start >= s.start && w.end <= s.end))
+        .map((s) => ({
+          from: p.line.pos + s.start,
+          to: p.line.pos + s.end,
+          question: /\?["”’)\]]*$/u.test(s.text),
+        })),
+    );
+
+const firstName = (name: string) =>
+  name
+    .split(/\s+/u)
+    .filter((w) => !/^(?:dr|prof|mr|mrs|ms|mx)\.?$/iu.test(w))[0] ?? name;
+
+function greetingOf(all: Passage[], name: string): Evidence[] {
+  const wanted = firstName(name).toLowerCase();
+  const opening = all.filter((p) => p.role === 'own' && p.ownWords.length > 0).slice(0, 1);
+  return opening.flatMap((p) =>
+    words(p.line.text)
+      .slice(0, 8)
+      .filter((w) => w.text.toLowerCase().replace(/['’]s$/u, '') === wanted)
+      .map((w) => ({ from: p.line.pos + w.start, to: p.line.pos + w.end, note: name })),
+  );
+}
+
+/**
+ * Checks a draft against its brief: one result for each thing the brief asks, in the order a reader meets them. The
+ * browser runs this while the student writes and the server runs it again when the post is shared.
+ *
+ * @example a brief that asks for 250 words and a draft of 138 gives
+ *   `{ id: 'words', have: 138, need: { min: 250 }, met: false, missing: { code: 'too-few', by: 112 } }`
+ */
+export function runChecks(input: CheckInput): Check[] {
+  const { brief } = input;
+  const rules: WritingRules = input.kind === 'response' ? brief.response : brief.replies;
+  const parts = input.kind === 'response' ? brief.parts : [];
+  const all = passages(input.doc, parts, rules.countQuoted);
+  const checks: Check[] = [];
+  const add = (id: CheckId, have: number, need: Need, evidence: Evidence[], missing?: Missing | null) => {
+    const met = missing ? false : inNeed(have, need);
+    checks.push({
+      id,
+      have,
+      need,
+      met,
+      required: !rules.advised.includes(id),
+      evidence,
+      missing: met ? null : (missing ?? gap(have, need)),
+    });
+  };
+
+  if (rules.words) add('words', wordFigures(all).own, rules.words, stretchesOf(all));
+  if (rules.paragraphs) {
+    const own = all.filter((p) => p.role === 'own' && p.line.kind === 'paragraph' && p.ownWords.length > 0);
+    add(
+      'paragraphs',
+      own.length,
+      rules.paragraphs,
+      own.map((p) => ({ from: p.line.pos, to: p.line.pos + p.line.text.length })),
+    );
+  }
+  const own = rules.sentences || rules.question ? ownSentences(all) : [];
+  if (rules.sentences) add('sentences', own.length, rules.sentences, own);
+  if (parts.length > 0) {
+    const answers = partAnswers(all, parts);
+    const open = answers.filter((a) => !a.answered);
+    add(
+      'parts',
+      parts.length - open.length,
+      { min: parts.length },
+      answers.filter((a) => a.answered).flatMap((a) => a.evidence),
+      open.length
+        ? {
+            code: 'parts-unanswered',
+            parts: open.map((a) => ({ n: a.n, text: a.part.text, placed: a.placed })),
+          }
+        : null,
+    );
+  }
+  if (input.kind === 'reply' && rules.quotes) {
+    const { theirs, foreign } = quotesOf(all, input.answered.text);
+    const short = theirs.length < rules.quotes.min && foreign > 0;
+    add(
+      'quotes',
+      theirs.length,
+      rules.quotes,
+      theirs,
+      short ? { code: 'quotes-not-theirs', found: foreign } : null,
+    );
+  } else if (rules.quotes) {
+    const quoted = all.filter((p) => p.role === 'quote' || p.quoted.length > 0);
+    const at = quoted.flatMap((p) =>
+      (p.role === 'quote' ? [{ start: 0, end: p.line.text.length }] : p.quoted).map((q) => ({
+        from: p.line.pos + q.start,
+        to: p.line.pos + q.end,
+      })),
+    );
+    add('quotes', at.length, rules.quotes, at);
+  }
+  if (rules.concepts) {
+    const uses = conceptUses(all, brief.concepts);
+    const used = uses.filter((u) => u.own.length > 0);
+    const unused = uses.filter((u) => u.own.length === 0);
+    add(
+      'concepts',
+      used.length,
+      rules.concepts,
+      used.flatMap((u) => u.own),
+      used.length < rules.concepts.min
+        ? {
+            code: 'concepts-unused',
+            terms: unused.map((u) => u.term),
+            onlyQuoted: unused.filter((u) => u.quoted > 0).map((u) => u.term),
+          }
+        : null,
+    );
+  }
+  if (rules.sources) {
+    const found = sources(all);
+    add(
+      'sources',
+      found.distinct,
+      rules.sources,
+      found.cited,
+      found.distinct < rules.sources.min && found.listed > 0
+        ? { code: 'sources-uncited', listed: found.listed }
+        : null,
+    );
+  }
+  if (rules.question) {
+    const asked = own.filter((s) => s.question);
+    add(
+      'question',
+      asked.length,
+      rules.question,
+      asked,
+      asked.length === 0 ? { code: 'no-question' } : null,
+    );
+  }
+  if (input.kind === 'reply' && brief.replies.greetByName) {
+    const found = greetingOf(all, input.answered.name);
+    add(
+      'greeting',
+      found.length > 0 ? 1 : 0,
+      { min: 1 },
+      found,
+      found.length ? null : { code: 'no-greeting', name: firstName(input.answered.name) },
+    );
+  }
+  if (input.kind === 'response' && brief.response.title) {
+    const wanted = brief.response.title;
+    const title = input.title.trim();
+    const right =
+      typeof wanted === 'string' ? title.toLowerCase().includes(wanted.toLowerCase()) : words(title).length > 0;
+    add(
+      'title',
+      right ? 1 : 0,
+      { min: 1 },
+      [],
+      right ? null : typeof wanted === 'string' ? { code: 'other-title', wanted } : { code: 'no-title' },
+    );
+  }
+  return checks;
+}
+
+/** The required checks a draft does not meet: what makes a shared post short (rule 5). */
+export const unmetRequired = (checks: Check[]): CheckId[] =>
+  checks.filter((c) => c.required && !c.met).map((c) => c.id);
+
+/** The figures of a draft that stand beside the checks: own words, and the words shown apart. */
+export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) =>
+  wordFigures(passages(doc, parts, countQuoted));

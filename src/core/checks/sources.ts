@@ -1,0 +1,79 @@
+import type { Passage } from './passages';
+import type { Evidence } from './types';
+
+type Citation = Evidence & { key: string };
+
+const NAME = String.raw`\p{Lu}[\p{L}'’-]+`;
+const NAMES = String.raw`${NAME}(?:\s+(?:and|&|et al\.?,?)(?:\s+${NAME})?|,\s+${NAME})*`;
+const YEAR = String.raw`(?:(?:1[5-9]|20)\d\d[a-z]?|n\.d\.)`;
+
+/** (Ostrom, 2019), (Ostrom & Lind 2019; Holt 2020, p. 4) */
+const PARENTHETICAL = new RegExp(String.raw`\(([^()]*\b${YEAR}[^()]*)\)`, 'gu');
+const INSIDE = new RegExp(String.raw`(${NAME})[^;]*?[,\s]\s*(${YEAR})`, 'u');
+/** Ostrom (2019) */
+const NARRATIVE = new RegExp(String.raw`(${NAMES})(?:['’]s)?\s+\((${YEAR})(?:,[^()]*)?\)`, 'gu');
+/** (Ostrom 114), (Ostrom, p. 12) */
+const PAGED = new RegExp(String.raw`\((${NAMES}),?\s+(?:pp?\.\s*)?\d{1,4}(?:[–-]\d{1,4})?\)`, 'gu');
+/** (Chapter 6), (ch. 6, p. 112), (Reader, p. 40): a course reading named by its chapter */
+const CHAPTER = /\((?:see\s+)?(?:chapter|chap\.|ch\.)\s*(\d{1,3})[^()]*\)/giu;
+/** [3] */
+const NUMBERED = /\[(\d{1,3})(?:,\s*(?:p\.\s*)?\d+)?\]/gu;
+const DOI = /\b(?:doi:\s*|https?:\/\/(?:dx\.)?doi\.org\/)?(10\.\d{4,9}\/[^\s"<>]+[^\s"<>.,;)])/giu;
+const URL_TEXT = /\bhttps?:\/\/[^\s"<>]+[^\s"<>.,;)]/giu;
+
+const surname = (names: string) => new RegExp(NAME, 'u').exec(names)?.[0]?.toLowerCase().replace(/['’]s$/u, '') ?? names;
+const bareUrl = (url: string) => url.toLowerCase().replace(/^https?:\/\/(www\.)?/u, '').replace(/[/#?]*$/u, '');
+const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
+
+function citationsIn(p: Passage): Citation[] {
+  const { text, pos, links } = p.line;
+  const at = (index: number, length: number, key: string): Citation => ({
+    from: pos + index,
+    to: pos + index + length,
+    key,
+  });
+  const found: Citation[] = [];
+  for (const m of text.matchAll(PARENTHETICAL)) {
+    for (const piece of (m[1] ?? '').split(';')) {
+      const inside = INSIDE.exec(piece);
+      if (inside) found.push(at(m.index, m[0].length, `${surname(inside[1] ?? '')} ${inside[2]}`));
+    }
+  }
+  for (const m of text.matchAll(NARRATIVE)) found.push(at(m.index, m[0].length, `${surname(m[1] ?? '')} ${m[2]}`));
+  for (const m of text.matchAll(PAGED)) {
+    if (!new RegExp(YEAR, 'u').test(m[0])) found.push(at(m.index, m[0].length, surname(m[1] ?? '')));
+  }
+  for (const m of text.matchAll(CHAPTER)) found.push(at(m.index, m[0].length, `chapter ${m[1]}`));
+  for (const m of text.matchAll(NUMBERED)) found.push(at(m.index, m[0].length, `[${m[1]}]`));
+  for (const m of text.matchAll(DOI)) found.push(at(m.index, m[0].length, (m[1] ?? '').toLowerCase()));
+  for (const m of text.matchAll(URL_TEXT)) {
+    if (!doiOf(m[0])) found.push(at(m.index, m[0].length, bareUrl(m[0])));
+  }
+  for (const link of links) {
+    if (/^https?:/iu.test(link.href)) {
+      found.push(at(link.start, link.end - link.start, doiOf(link.href) ?? bareUrl(link.href)));
+    }
+  }
+  return found;
+}
+
+export type Sources = { cited: Evidence[]; distinct: number; listed: number };
+
+/**
+ * The sources a text cites: author and year, author and page, a numbered bracket, a chapter of the course reader, a
+ * DOI or a link, each counted once however often it is named. An entry that stands only in the reference list is
+ * listed, not cited.
+ *
+ * @example the text "Setting back works (Holt, 2019) and Lind (2020) agrees (Holt, 2019, p. 3)" cites two.
+ */
+export function sources(all: Passage[]): Sources {
+  const cited = all.filter((p) => p.role === 'own' || p.role === 'quote').flatMap(citationsIn);
+  const listed = all.filter((p) => p.role === 'reference' && p.line.text.trim() !== '').length;
+  const keys = new Set(cited.map((c) => c.key));
+  return {
+    cited: cited.map(({ from, to, key }) => ({ from, to, note: key })),
+    distinct: keys.size,
+    // The heading of the list is a passage of it, but no entry.
+    listed: Math.max(0, listed - 1),
+  };
+}

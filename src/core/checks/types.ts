@@ -1,0 +1,28 @@
+import type { CheckId } from '../brief/brief';
+
+/** A stretch of the document, in the editor's positions, that a check rests on; `note` says what it is evidence of. */
+export type Evidence = { from: number; to: number; note?: string };
+
+/** What a check lacks, for the interface to put into words. */
+export type Missing =
+  | { code: 'too-few'; by: number }
+  | { code: 'too-many'; by: number }
+  | { code: 'parts-unanswered'; parts: { n: number; text: string; placed: boolean }[] }
+  | { code: 'concepts-unused'; terms: string[]; onlyQuoted: string[] }
+  | { code: 'sources-uncited'; listed: number }
+  | { code: 'quotes-not-theirs'; found: number }
+  | { code: 'no-title' }
+  | { code: 'other-title'; wanted: string }
+  | { code: 'no-greeting'; name: string }
+  | { code: 'no-question' };
+
+/** One result against the brief. `have` and `need` are in the check's own unit (words, parts, ideas, sources …). */
+export type Check = {
+  id: CheckId;
+  have: number;
+  need: { min?: number; max?: number };
+  met: boolean;
+  required: boolean;
+  evidence: Evidence[];
+  missing: Missing | null;
+};

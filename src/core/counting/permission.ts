@@ -1,0 +1,44 @@
+import type { Schedule } from '../deadlines/schedule';
+import type { Instant } from '../ids';
+import type { PostKind } from './types';
+
+/** Why a post cannot be shared. Only the calendar, the late rule and the seal ever stop one (rule 5). */
+export type Refusal =
+  | { code: 'not-open-yet'; opens: Instant }
+  | { code: 'closed'; closed: Instant }
+  | { code: 'response-deadline-passed'; closed: Instant }
+  | { code: 'reply-deadline-passed'; closed: Instant }
+  | { code: 'sealed' };
+
+/**
+ * Whether a student may share a post at a moment: null, or what stands against it. A first response must come before
+ * its own deadline's end; a further one is bound only by the discussion's closing.
+ */
+export function refusal(input: {
+  kind: PostKind;
+  schedule: Schedule;
+  sealed: boolean;
+  /** Whether the student ever shared a response here. */
+  responded: boolean;
+  now: Instant;
+}): Refusal | null {
+  const { kind, schedule, now, responded } = input;
+  if (now < schedule.opens) return { code: 'not-open-yet', opens: schedule.opens };
+  if (now >= schedule.closes) return { code: 'closed', closed: schedule.closes };
+  if (kind === 'response') {
+    return !responded && now >= schedule.response.closes
+      ? { code: 'response-deadline-passed', closed: schedule.response.closes }
+      : null;
+  }
+  if (input.sealed && !responded) return { code: 'sealed' };
+  return now >= schedule.replies.closes
+    ? { code: 'reply-deadline-passed', closed: schedule.replies.closes }
+    : null;
+}
+
+/**
+ * Whether classmates' posts are withheld from a student: the discussion is sealed, no response of theirs was ever
+ * shared, and it is not over yet. Once nothing more can be shared the posts open for reading.
+ */
+export const isSealedFor = (input: { sealed: boolean; responded: boolean; schedule: Schedule; now: Instant }) =>
+  input.sealed && !input.responded && input.now < input.schedule.closes;

@@ -1,0 +1,26 @@
+import type { CheckId } from '../brief/brief';
+import { postId } from '../ids';
+import { ledger } from './ledger';
+import type { Begun, LedgerInput, Verdict } from './types';
+
+const HYPOTHETICAL = postId(Number.MAX_SAFE_INTEGER);
+
+/**
+ * What a draft would count as if it were shared now: the verdict the ledger will give afterwards. `unmet` names the
+ * required checks it does not meet yet.
+ */
+export function previewVerdict(input: LedgerInput, draft: Begun, unmet: CheckId[]): Verdict {
+  const post = {
+    id: HYPOTHETICAL,
+    kind: draft.kind,
+    to: draft.to,
+    private: draft.private ?? false,
+    withdrawn: false,
+    hidden: false,
+    versions: [{ at: input.now, unmet }],
+  };
+  const { verdicts } = ledger({ ...input, posts: [...input.posts, post], begun: [] });
+  const verdict = verdicts.find((v) => v.post === HYPOTHETICAL);
+  if (!verdict) throw new Error('the ledger gave no verdict on the draft');
+  return verdict;
+}

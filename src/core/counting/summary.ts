@@ -1,0 +1,35 @@
+import type { Deadline } from '../deadlines/late';
+import type { Ledger, Obligation } from './types';
+
+const OPEN = new Set(['owed', 'draft', 'short']);
+
+export type Summary = {
+  /** Obligations that can still be met. */
+  owedResponse: boolean;
+  owedReplies: number;
+  counted: number;
+  missed: number;
+  short: number;
+  total: number;
+  /** The deadline of the first thing that can still be met, and that thing. */
+  next: { deadline: Deadline; obligation: Obligation } | null;
+};
+
+/** The figures a line about a discussion needs, all from its ledger. A short post can be mended until its deadline closes. */
+export function summarise(ledger: Ledger, now: number): Summary {
+  const open = ledger.obligations.filter((o) => OPEN.has(o.state) && now < o.deadline.closes);
+  const first = open.reduce<Obligation | null>(
+    (best, o) => (best === null || o.deadline.due < best.deadline.due ? o : best),
+    null,
+  );
+  const count = (states: string[]) => ledger.obligations.filter((o) => states.includes(o.state)).length;
+  return {
+    owedResponse: open.some((o) => o.kind === 'response'),
+    owedReplies: open.filter((o) => o.kind === 'reply').length,
+    counted: count(['counted', 'late']),
+    missed: count(['missed']),
+    short: count(['short']),
+    total: ledger.obligations.length,
+    next: first && { deadline: first.deadline, obligation: first },
+  };
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { instant, type Instant } from '../ids';
+import { daysLater, endOfMinute, type WallClock } from './wallclock';
+
+/** What happens after a deadline (rule 7). */
+export const lateRuleSchema = z.discriminatedUnion('rule', [
+  z.strictObject({ rule: z.literal('refused') }),
+  z.strictObject({ rule: z.literal('accepted'), days: z.number().int().min(1).max(60) }),
+  z.strictObject({
+    rule: z.literal('penalty'),
+    percentPerDay: z.number().min(0).max(100),
+    days: z.number().int().min(1).max(60),
+    /** A late post's mark never falls under this share of the full one. */
+    floorPercent: z.number().min(0).max(100).default(0),
+  }),
+]);
+export type LateRule = z.infer<typeof lateRuleSchema>;
+
+/** A deadline made exact for one student. All instants are exclusive: a post before `due` is in time. */
+export type Deadline = {
+  /** The course's wall-clock time that is shown. */
+  wall: WallClock;
+  /** End of the deadline's minute, grace included. */
+  due: Instant;
+  graceMinutes: number;
+  /** Set when this student's deadline was moved. */
+  extended: boolean;
+  /** End of each late day the rule allows, by the wall clock; empty when late work is refused. */
+  lateDayEnds: Instant[];
+  /** After this nothing more is accepted for it. */
+  closes: Instant;
+};
+
+/** Grace and extension move the deadline before the late rule is applied. */
+export function resolveDeadline(input: {
+  wall: WallClock;
+  zone: string;
+  late: LateRule;
+  graceMinutes?: number;
+  extension?: WallClock | null;
+}): Deadline {
+  const { zone, late, graceMinutes = 0, extension } = input;
+  const wall = extension ?? input.wall;
+  const grace = graceMinutes * 60_000;
+  const days = late.rule === 'refused' ? 0 : late.days;
+  const due = instant(endOfMinute(wall, zone) + grace);
+  const lateDayEnds = Array.from({ length: days }, (_, i) =>
+    instant(endOfMinute(daysLater(wall, i + 1), zone) + grace),
+  );
+  return {
+    wall,
+    due,
+    graceMinutes,
+    extended: extension != null,
+    lateDayEnds,
+    closes: lateDayEnds[lateDayEnds.length - 1] ?? due,
+  };
+}
+
+export type Lateness =
+  | { kind: 'in-time'; marginMs: number }
+  | { kind: 'late'; startedDays: number; penaltyPercent: number }
+  | { kind: 'too-late' };
+
+/**
+ * How a moment stands to a deadline. A started day counts whole and ends at the deadline's time of day; the penalty
+ * is percent points of the full mark and never takes it under the rule's floor.
+ */
+export function lateness(deadline: Deadline, late: LateRule, at: Instant): Lateness {
+  if (at < deadline.due) return { kind: 'in-time', marginMs: deadline.due - at };
+  const day = deadline.lateDayEnds.findIndex((end) => at < end);
+  if (day < 0) return { kind: 'too-late' };
+  const startedDays = day + 1;
+  const penaltyPercent =
+    late.rule === 'penalty' ? Math.min(startedDays * late.percentPerDay, 100 - late.floorPercent) : 0;
+  return { kind: 'late', startedDays, penaltyPercent };
+}

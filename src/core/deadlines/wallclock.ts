@@ -1,0 +1,37 @@
+import { Temporal } from 'temporal-polyfill';
+import { instant, type Instant } from '../ids';
+
+/** A local date and time as a course writes it, `YYYY-MM-DDTHH:MM`; it means a moment only together with a zone. */
+export type WallClock = string & { readonly __wallClock?: never };
+
+export const WALL_CLOCK = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d$/u;
+
+/**
+ * The moment a wall clock shows a time in an IANA zone. A time that does not exist (clocks go forward) moves forward
+ * by the gap; one that exists twice (clocks go back) means the later. Throws RangeError for an unknown zone or date.
+ *
+ * @example instantOf('2026-10-25T01:30', 'Europe/London') // the second 01:30, 2026-10-25T01:30Z
+ */
+export function instantOf(wall: WallClock, zone: string): Instant {
+  const moment = Temporal.PlainDateTime.from(wall).toZonedDateTime(zone, { disambiguation: 'later' });
+  return instant(moment.epochMilliseconds);
+}
+
+/**
+ * The first moment after a deadline: a wall-clock deadline lasts to the end of its minute, so 23:59 includes
+ * 23:59:59.999 and a post is in time when its instant is below this one.
+ */
+export const endOfMinute = (wall: WallClock, zone: string): Instant => instant(instantOf(wall, zone) + 60_000);
+
+/** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
+export function daysLater(wall: WallClock, days: number): WallClock {
+  return Temporal.PlainDateTime.from(wall).add({ days }).toString({ smallestUnit: 'minute' });
+}
+
+/** What the wall clock of a zone shows at a moment, to the minute. */
+export function wallClockAt(at: Instant, zone: string): WallClock {
+  return Temporal.Instant.fromEpochMilliseconds(at)
+    .toZonedDateTimeISO(zone)
+    .toPlainDateTime()
+    .toString({ smallestUnit: 'minute', roundingMode: 'floor' });
+}

@@ -1,0 +1,20 @@
+/** Ids and easily confused numbers carry a brand, so that one cannot be passed for another. */
+declare const brand: unique symbol;
+type Branded<T, B extends string> = T & { readonly [brand]: B };
+
+export type PersonId = Branded<string, 'person'>;
+export type CourseId = Branded<string, 'course'>;
+export type DiscussionId = Branded<string, 'discussion'>;
+/** The number a post is known by in its course, shown as `#412`. */
+export type PostId = Branded<number, 'post'>;
+/** A moment: milliseconds since 1970-01-01T00:00Z. */
+export type Instant = Branded<number, 'instant'>;
+
+export const personId = (id: string) => id as PersonId;
+export const courseId = (id: string) => id as CourseId;
+export const discussionId = (id: string) => id as DiscussionId;
+export const postId = (id: number) => id as PostId;
+export const instant = (ms: number) => ms as Instant;
+
+export type Role = 'student' | 'instructor' | 'assistant';
+export const isStaff = (role: Role) => role !== 'student';

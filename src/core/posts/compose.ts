@@ -1,0 +1,96 @@
+import type { Part } from '../brief/brief';
+import type { BlockNode, Doc } from './document';
+
+const paragraphOf = (text: string): BlockNode =>
+  text === ''
+    ? { type: 'paragraph' }
+    : {
+        type: 'paragraph',
+        content: text
+          .split('\n')
+          .flatMap((line, i) => [
+            ...(i > 0 ? [{ type: 'hardBreak' as const }] : []),
+            ...(line ? [{ type: 'text' as const, text: line }] : []),
+          ]),
+      };
+
+const headingOf = (part: Part): BlockNode => ({ type: 'partHeading', attrs: { part: part.id, text: part.text } });
+
+/** Paragraphs of plain text: a blank line parts them, a line that starts with `>` is a quotation. */
+export function blocksFromText(text: string): BlockNode[] {
+  const clean = text.replace(/\r\n?/gu, '\n').replace(/\u0000/gu, '');
+  const chunks = clean
+    .split(/\n[ \t]*\n+/u)
+    .map((c) => c.replace(/^\n+|\s+$/gu, ''))
+    .filter((c) => c !== '');
+  return chunks.map((chunk) =>
+    chunk.split('\n').every((l) => l.startsWith('>'))
+      ? { type: 'blockquote', content: [paragraphOf(chunk.replace(/^>[ \t]?/gmu, ''))] }
+      : paragraphOf(chunk),
+  );
+}
+
+/** A document from one text (a reply, or a response to a prompt without parts). */
+export function documentFromText(text: string): Doc {
+  const content = blocksFromText(text);
+  return { type: 'doc', content: content.length ? content : [{ type: 'paragraph' }] };
+}
+
+/** A response's document from one text for each part, each under its part heading. */
+export function documentFromParts(parts: Part[], texts: string[]): Doc {
+  if (parts.length === 0) return documentFromText(texts[0] ?? '');
+  return {
+    type: 'doc',
+    content: parts.flatMap((part, i) => {
+      const blocks = blocksFromText(texts[i] ?? '');
+      return [headingOf(part), ...(blocks.length ? blocks : [{ type: 'paragraph' as const }])];
+    }),
+  };
+}
+
+/** What an editor opens with: a heading for each part and room beneath it. */
+export const startingDocument = (parts: Part[]): Doc => documentFromParts(parts, []);
+
+function blockText(node: BlockNode): string {
+  switch (node.type) {
+    case 'partHeading':
+      return '';
+    case 'paragraph':
+    case 'heading':
+      return (node.content ?? []).map((c) => (c.type === 'text' ? c.text : '\n')).join('');
+    case 'blockquote':
+      return node.content.map((b) => blockText(b).replace(/^/gmu, '> ')).join('\n\n');
+    default:
+      return node.content.map((item) => `- ${item.content.map(blockText).join('\n')}`).join('\n');
+  }
+}
+
+/**
+ * The way back for the form that works without scripts: a text for each part. What stands before the first part
+ * heading goes to the first part, so no word is left out.
+ */
+export function textsOfParts(parts: Part[], doc: Doc): string[] {
+  const texts: string[][] = parts.length ? parts.map(() => []) : [[]];
+  let at = 0;
+  for (const node of doc.content) {
+    if (node.type === 'partHeading') {
+      const part = parts.findIndex((p) => p.id === node.attrs.part);
+      if (part >= 0) at = part;
+      continue;
+    }
+    const text = blockText(node);
+    if (text) texts[at]?.push(text);
+  }
+  return texts.map((t) => t.join('\n\n'));
+}
+
+/** The same document with a heading for each part that has none yet, placed at the end; what is written stays. */
+export function withPartHeadings(parts: Part[], doc: Doc): Doc {
+  const placed = new Set(doc.content.flatMap((n) => (n.type === 'partHeading' ? [n.attrs.part] : [])));
+  const missing = parts.filter((p) => !placed.has(p.id));
+  if (missing.length === 0) return doc;
+  return {
+    type: 'doc',
+    content: [...doc.content, ...missing.flatMap((p) => [headingOf(p), { type: 'paragraph' as const }])],
+  };
+}

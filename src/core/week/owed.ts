@@ -1,0 +1,35 @@
+import { summarise, type Summary } from '../counting/summary';
+import type { Ledger } from '../counting/types';
+import type { Instant } from '../ids';
+
+export type Owed = {
+  responses: number;
+  replies: number;
+  /** The end of the last deadline among them: "before Sunday night". */
+  before: Instant | null;
+};
+
+/** What is owed across discussions: only what can still be met, and by when all of it must be. */
+export function owedAcross(accounts: { ledger: Ledger; now: Instant }[]): Owed {
+  const open = accounts.flatMap(({ ledger, now }) =>
+    ledger.obligations.filter(
+      (o) => (o.state === 'owed' || o.state === 'draft' || o.state === 'short') && now < o.deadline.closes,
+    ),
+  );
+  const ends = open.map((o) => o.deadline.due);
+  return {
+    responses: open.filter((o) => o.kind === 'response').length,
+    replies: open.filter((o) => o.kind === 'reply').length,
+    before: ends.length ? (Math.max(...ends) as Instant) : null,
+  };
+}
+
+/**
+ * The order of lines on This week: what is due next comes first, then what was missed, then what is complete.
+ */
+export function byUrgency(a: { ledger: Ledger; now: Instant }, b: { ledger: Ledger; now: Instant }): number {
+  const rank = (s: Summary) => (s.next ? 0 : s.missed ? 2 : 1);
+  const sa = summarise(a.ledger, a.now);
+  const sb = summarise(b.ledger, b.now);
+  return rank(sa) - rank(sb) || (sa.next?.deadline.due ?? 0) - (sb.next?.deadline.due ?? 0);
+}
