@@ -21,6 +21,10 @@ const NUMBERED = /\[(\d{1,3})(?:,\s*(?:p\.\s*)?\d+)?\]/gu;
 const DOI = /\b(?:doi:\s*|https?:\/\/(?:dx\.)?doi\.org\/)?(10\.\d{4,9}\/[^\s"<>]+[^\s"<>.,;)])/giu;
 const URL_TEXT = /\bhttps?:\/\/[^\s"<>]+[^\s"<>.,;)]/giu;
 
+/** Capitalised words that open a bracket with a year in it without naming anybody: "(In 2019 …)", "(Since May 2020)". */
+const NOT_NAMES =
+  /^(?:in|since|by|after|before|from|until|around|about|during|the|a|an|and|but|or|see|spring|summer|autumn|winter|january|february|march|april|may|june|july|august|september|october|november|december|week|figure|table|part)$/iu;
+
 const surname = (names: string) => new RegExp(NAME, 'u').exec(names)?.[0]?.toLowerCase().replace(/['’]s$/u, '') ?? names;
 const bareUrl = (url: string) => url.toLowerCase().replace(/^https?:\/\/(www\.)?/u, '').replace(/[/#?]*$/u, '');
 const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
@@ -36,12 +40,16 @@ function citationsIn(p: Passage): Citation[] {
   for (const m of text.matchAll(PARENTHETICAL)) {
     for (const piece of (m[1] ?? '').split(';')) {
       const inside = INSIDE.exec(piece);
-      if (inside) found.push(at(m.index, m[0].length, `${surname(inside[1] ?? '')} ${inside[2]}`));
+      if (inside && !NOT_NAMES.test(inside[1] ?? '')) {
+        found.push(at(m.index, m[0].length, `${surname(inside[1] ?? '')} ${inside[2]}`));
+      }
     }
   }
-  for (const m of text.matchAll(NARRATIVE)) found.push(at(m.index, m[0].length, `${surname(m[1] ?? '')} ${m[2]}`));
+  for (const m of text.matchAll(NARRATIVE)) {
+    if (!NOT_NAMES.test(m[1] ?? '')) found.push(at(m.index, m[0].length, `${surname(m[1] ?? '')} ${m[2]}`));
+  }
   for (const m of text.matchAll(PAGED)) {
-    if (!new RegExp(YEAR, 'u').test(m[0])) found.push(at(m.index, m[0].length, surname(m[1] ?? '')));
+    if (!new RegExp(YEAR, 'u').test(m[0]) && !NOT_NAMES.test(m[1] ?? '')) found.push(at(m.index, m[0].length, surname(m[1] ?? '')));
   }
   for (const m of text.matchAll(CHAPTER)) found.push(at(m.index, m[0].length, `chapter ${m[1]}`));
   for (const m of text.matchAll(NUMBERED)) found.push(at(m.index, m[0].length, `[${m[1]}]`));

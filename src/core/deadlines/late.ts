@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { instant, type Instant } from '../ids';
-import { daysLater, endOfMinute, type WallClock } from './wallclock';
+import type { Instant } from '../ids';
+import type { WallClock } from './wallclock';
 
 /** What happens after a deadline (rule 7). */
 export const lateRuleSchema = z.discriminatedUnion('rule', [
@@ -30,32 +30,6 @@ export type Deadline = {
   /** After this nothing more is accepted for it. */
   closes: Instant;
 };
-
-/** Grace and extension move the deadline before the late rule is applied. */
-export function resolveDeadline(input: {
-  wall: WallClock;
-  zone: string;
-  late: LateRule;
-  graceMinutes?: number;
-  extension?: WallClock | null;
-}): Deadline {
-  const { zone, late, graceMinutes = 0, extension } = input;
-  const wall = extension ?? input.wall;
-  const grace = graceMinutes * 60_000;
-  const days = late.rule === 'refused' ? 0 : late.days;
-  const due = instant(endOfMinute(wall, zone) + grace);
-  const lateDayEnds = Array.from({ length: days }, (_, i) =>
-    instant(endOfMinute(daysLater(wall, i + 1), zone) + grace),
-  );
-  return {
-    wall,
-    due,
-    graceMinutes,
-    extended: extension != null,
-    lateDayEnds,
-    closes: lateDayEnds[lateDayEnds.length - 1] ?? due,
-  };
-}
 
 export type Lateness =
   | { kind: 'in-time'; marginMs: number }

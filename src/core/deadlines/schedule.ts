@@ -1,5 +1,6 @@
 import { instant, type Instant } from '../ids';
-import { resolveDeadline, type Deadline, type LateRule } from './late';
+import type { Deadline, LateRule } from './late';
+import { resolveDeadline } from './resolve';
 import { instantOf, type WallClock } from './wallclock';
 
 /** Both deadlines of a discussion as they bind one student. */

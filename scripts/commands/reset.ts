@@ -1,0 +1,22 @@
+import { removeCluster } from '../lib/postgres';
+import { say, Told } from '../lib/say';
+import { stopWeb } from '../lib/web';
+import * as start from './start';
+
+export const help = `./pulpit reset [--yes]
+
+Throws away everything in Pulpit's own database (all posts and drafts), lays the demo out afresh and starts it.
+A database named by DATABASE_URL is never touched.`;
+
+export async function run(args: string[]): Promise<number> {
+  if (process.env.DATABASE_URL) {
+    throw new Told('reset only works on Pulpit’s own database; DATABASE_URL names another, which was not touched.');
+  }
+  if (!args.includes('--yes') && process.stdin.isTTY) {
+    throw new Told('This throws away every post and draft in Pulpit’s own database. If you mean it: ./pulpit reset --yes');
+  }
+  await stopWeb('demo');
+  removeCluster('demo');
+  say('The old database is gone.');
+  return start.run();
+}

@@ -1,0 +1,40 @@
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { findPostgres } from './postgres';
+import { shown } from './run';
+import { say, Told } from './say';
+
+const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
+
+export const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
+
+/** Installs what is missing from Debian's packages when it may; otherwise says the exact line to run. */
+export async function ensurePackages(wanted: { postgres: boolean; chromium: boolean }): Promise<void> {
+  const missing = [
+    ...(wanted.postgres && !findPostgres() ? ['postgresql'] : []),
+    ...(wanted.chromium && !chromiumPath() ? ['chromium'] : []),
+  ];
+  if (missing.length === 0) return;
+  const line = `sudo apt-get update && sudo apt-get install -y ${missing.join(' ')}`;
+  const root = process.getuid?.() === 0;
+  const sudo = !root && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
+  if (!existsSync('/usr/bin/apt-get') || (!root && !sudo)) {
+    throw new Told(`Pulpit needs ${missing.join(' and ')} from Debian's packages. Please run:\n  ${line}\nand then this again.`);
+  }
+  say(`Installing ${missing.join(' and ')} from Debian's packages…`);
+  if (root && missing.includes('postgresql')) {
+    // Debian starts a cluster of its own on installing; Pulpit has its own and leaves that port alone.
+    mkdirSync('/etc/postgresql-common', { recursive: true });
+    const before = existsSync(CREATE_CLUSTER) ? readFileSync(CREATE_CLUSTER, 'utf8') : '';
+    if (!/create_main_cluster/u.test(before)) writeFileSync(CREATE_CLUSTER, `${before}create_main_cluster = false\n`);
+  }
+  const apt = (args: string[]) =>
+    shown(root ? 'apt-get' : 'sudo', [...(root ? [] : ['-n', 'apt-get']), '-q', '-o', 'DPkg::Lock::Timeout=300', ...args], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+  await apt(['update']);
+  if ((await apt(['install', '-y', ...missing])) !== 0) {
+    throw new Told(`The packages could not be installed. Please run:\n  ${line}\nand then this again.`);
+  }
+}

@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto';
+import { mkdirSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+
+export const ROOT = process.cwd();
+
+/** Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test`, the bench's in `.pulpit/bench`. */
+export type Run = 'demo' | 'test' | 'bench';
+
+export function stateFolder(run: Run): string {
+  const folder = run === 'demo' ? join(ROOT, '.pulpit') : join(ROOT, '.pulpit', run);
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}
+
+const isRoot = () => process.getuid?.() === 0;
+
+/** Whether any user may walk down to a folder: root's PostgreSQL runs as another user, who must. */
+function reachableByAll(folder: string): boolean {
+  for (let at = folder; ; at = dirname(at)) {
+    if ((statSync(at).mode & 0o001) === 0) return false;
+    if (at === dirname(at)) return true;
+  }
+}
+
+/** The cluster's folder: inside the project, or under /var/lib where the database's user cannot reach the project. */
+export function clusterFolder(run: Run): string {
+  const inside = join(stateFolder(run), 'cluster');
+  if (!isRoot() || reachableByAll(stateFolder(run))) return inside;
+  const mark = createHash('sha256').update(ROOT).digest('hex').slice(0, 10);
+  return join('/var/lib', `pulpit-${mark}`, run);
+}
+
+export const PORTS: Record<Run, { web: number; database: number }> = {
+  demo: { web: 4170, database: 54170 },
+  test: { web: 4180, database: 54180 },
+  bench: { web: 4190, database: 54190 },
+};

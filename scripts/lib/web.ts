@@ -1,0 +1,71 @@
+import { spawn } from 'node:child_process';
+import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Slot } from './build';
+import { ROOT, stateFolder, type Run } from './places';
+import { isOurs, wait } from './run';
+import { Told } from './say';
+
+export type WebState = { pid: number; port: number; slot: Slot; mark: string };
+
+const NEXT = join(ROOT, 'node_modules/next/dist/bin/next');
+const file = (run: Run) => join(stateFolder(run), 'web.json');
+
+/** The server of a run, if it lives. */
+export function runningWeb(run: Run): WebState | null {
+  if (!existsSync(file(run))) return null;
+  const state = JSON.parse(readFileSync(file(run), 'utf8')) as WebState;
+  return isOurs(state.pid, NEXT) || isOurs(state.pid, 'next-server') ? state : null;
+}
+
+const answers = async (port: number): Promise<boolean> => {
+  try {
+    return (await fetch(`http://127.0.0.1:${port}/health`)).ok;
+  } catch {
+    return false;
+  }
+};
+
+export async function startWeb(
+  run: Run,
+  options: { port: number; slot: Slot; mark: string; env: Record<string, string> },
+): Promise<WebState> {
+  const log = join(stateFolder(run), 'web.log');
+  const out = openSync(log, 'a');
+  const child = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(options.port)], {
+    cwd: ROOT,
+    detached: true,
+    stdio: ['ignore', out, out],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      PULPIT_BUILD_DIR: options.slot,
+      ...options.env,
+    },
+  });
+  child.unref();
+  if (child.pid === undefined) throw new Told('The web server could not be started: the machine has no room for another process.');
+  const state = { pid: child.pid, port: options.port, slot: options.slot, mark: options.mark };
+  writeFileSync(file(run), JSON.stringify(state));
+  for (let tries = 0; tries < 150; tries += 1) {
+    if (await answers(options.port)) return state;
+    if (child.exitCode !== null) break;
+    await wait(100);
+  }
+  throw new Told(`The web server did not come up. What it said is in ${log}.`);
+}
+
+/** Ends the run's server by its process id, gently first. */
+export async function stopWeb(run: Run): Promise<boolean> {
+  const state = runningWeb(run);
+  if (!state) {
+    rmSync(file(run), { force: true });
+    return false;
+  }
+  process.kill(state.pid, 'SIGTERM');
+  for (let tries = 0; tries < 50 && runningWeb(run); tries += 1) await wait(100);
+  if (runningWeb(run)) process.kill(state.pid, 'SIGKILL');
+  rmSync(file(run), { force: true });
+  return true;
+}

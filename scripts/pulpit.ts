@@ -1,0 +1,43 @@
+import * as bench from './commands/bench';
+import * as reset from './commands/reset';
+import * as start from './commands/start';
+import * as status from './commands/status';
+import * as stop from './commands/stop';
+import * as test from './commands/test';
+import { inWords } from './lib/say';
+
+type Command = { help: string; run: (args: string[]) => Promise<number> };
+const COMMANDS: Record<string, Command> = { start, stop, status, reset, test, bench };
+
+const usage = `Pulpit: weekly course discussions, with what is owed, by when, what counted and why.
+
+  ./pulpit start     set up what is missing, start, print the address
+  ./pulpit stop      end it; everything is kept
+  ./pulpit status    is it running?
+  ./pulpit reset     throw the demo away and lay it out afresh
+  ./pulpit test      all checks and tests, with a database and port of their own
+  ./pulpit bench     measure the pages against a bare one
+
+./pulpit COMMAND --help says more.`;
+
+async function main([name = '', ...args]: string[]): Promise<number> {
+  const command = COMMANDS[name];
+  if (!command) {
+    console.log(usage);
+    return name === '' || ['-h', '--help', 'help'].includes(name) ? 0 : 2;
+  }
+  if (args.includes('--help') || args.includes('-h')) {
+    console.log(command.help);
+    return 0;
+  }
+  return command.run(args);
+}
+
+main(process.argv.slice(2)).then(
+  (code) => process.exit(code),
+  (error: unknown) => {
+    const told = inWords(error);
+    console.error(told || error);
+    process.exit(1);
+  },
+);

@@ -1,0 +1,24 @@
+import knex, { type Knex } from 'knex';
+import pg from 'pg';
+
+/** A connection or a transaction: queries take either, the use-case owns the commit. */
+export type Db = Knex | Knex.Transaction;
+
+// Times arrive as the core holds them: moments as milliseconds, wall-clock times as text, counts as numbers.
+pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, (text) => Date.parse(text));
+pg.types.setTypeParser(pg.types.builtins.TIMESTAMP, (text) => text.slice(0, 16).replace(' ', 'T'));
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
+pg.types.setTypeParser(pg.types.builtins.INT8, (text) => Number(text));
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, (text) => Number(text));
+
+export function connect(url: string, options: { poolMax?: number } = {}): Knex {
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url, application_name: 'pulpit', connectionTimeoutMillis: 4_000 },
+    pool: { min: 0, max: options.poolMax ?? 10 },
+    acquireConnectionTimeout: 6_000,
+  });
+}
+
+/** Moments go in as SQL expects them. */
+export const timestamptz = (ms: number) => new Date(ms).toISOString();

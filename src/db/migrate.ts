@@ -1,0 +1,32 @@
+import type { Knex } from 'knex';
+import * as people from './migrations/0001_people';
+import * as courses from './migrations/0002_courses';
+import * as posts from './migrations/0003_posts';
+
+const MIGRATIONS = { '0001_people': people, '0002_courses': courses, '0003_posts': posts };
+type Name = keyof typeof MIGRATIONS;
+
+const source: Knex.MigrationSource<Name> = {
+  getMigrations: async () => Object.keys(MIGRATIONS) as Name[],
+  getMigrationName: (name) => name,
+  getMigration: async (name) => MIGRATIONS[name],
+};
+
+export type MigrationState = { code: 'current' } | { code: 'behind'; missing: string[] } | { code: 'newer'; unknown: string[] };
+
+/** How the database stands to this code: up to date, behind it, or written by a newer one (which must not be touched). */
+export async function migrationState(db: Knex): Promise<MigrationState> {
+  const known = Object.keys(MIGRATIONS);
+  const has = await db.schema.hasTable('knex_migrations');
+  const done: string[] = has ? await db('knex_migrations').orderBy('id').pluck('name') : [];
+  const unknown = done.filter((name) => !known.includes(name));
+  if (unknown.length) return { code: 'newer', unknown };
+  const missing = known.filter((name) => !done.includes(name));
+  return missing.length ? { code: 'behind', missing } : { code: 'current' };
+}
+
+/** Brings the schema up to this code's; each migration is a transaction of its own, so a broken one leaves no half. */
+export async function migrate(db: Knex): Promise<string[]> {
+  const [, names] = (await db.migrate.latest({ migrationSource: source })) as [number, string[]];
+  return names;
+}

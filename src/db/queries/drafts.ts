@@ -1,0 +1,134 @@
+import type { PostKind } from '@/core/counting/types';
+import {
+  discussionId,
+  instant,
+  isStaff,
+  personId,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+  type Role,
+} from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { timestamptz, type Db } from '../connection';
+import type { CheckFigure } from './posts';
+
+export type DraftKey = { author: PersonId; discussion: DiscussionId; kind: PostKind; parent: PostId | null };
+
+export type DraftRecord = {
+  id: string;
+  submission: string;
+  revision: number;
+  title: string;
+  doc: Doc;
+  keptAt: Instant;
+};
+
+const where = (key: DraftKey) => ({
+  author_id: key.author,
+  discussion_id: key.discussion,
+  kind: key.kind,
+  parent_id: key.parent,
+});
+
+export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<DraftRecord | null> {
+  const row = await db('drafts')
+    .where(where(key))
+    .modify((q) => {
+      if (lock) q.forUpdate();
+    })
+    .first('id', 'submission', 'revision', 'title', 'doc', 'kept_at');
+  return row
+    ? {
+        id: row.id,
+        submission: row.submission,
+        revision: row.revision,
+        title: row.title,
+        doc: row.doc,
+        keptAt: instant(row.kept_at),
+      }
+    : null;
+}
+
+export type DraftText = { title: string; doc: Doc; blank: boolean; checks: CheckFigure[]; keptAt: Instant };
+
+const textColumns = (text: DraftText) => ({
+  title: text.title,
+  doc: JSON.stringify(text.doc),
+  blank: text.blank,
+  checks: JSON.stringify(text.checks),
+  kept_at: timestamptz(text.keptAt),
+});
+
+/** Begins a draft unless one is there; says whether this call began it. */
+export async function insertDraft(
+  db: Db,
+  key: DraftKey & { course: CourseId },
+  ids: { id: string; submission: string },
+  text: DraftText,
+): Promise<boolean> {
+  const rows = await db('drafts')
+    .insert({ ...where(key), ...ids, course_id: key.course, revision: 1, ...textColumns(text) })
+    .onConflict()
+    .ignore()
+    .returning('id');
+  return rows.length === 1;
+}
+
+export async function updateDraft(db: Db, id: string, revision: number, text: DraftText) {
+  await db('drafts')
+    .where({ id })
+    .update({ revision, ...textColumns(text) });
+}
+
+/** Keeps the text that another window's text is about to replace. */
+export async function keepLeftover(
+  db: Db,
+  key: DraftKey & { course: CourseId },
+  text: { title: string; doc: Doc; keptAt: Instant },
+) {
+  await db('draft_leftovers').insert({
+    ...where(key),
+    course_id: key.course,
+    kept_at: timestamptz(text.keptAt),
+    title: text.title,
+    doc: JSON.stringify(text.doc),
+  });
+}
+
+export async function deleteDraft(db: Db, key: DraftKey) {
+  await db('drafts').where(where(key)).delete();
+}
+
+/** A person's drafts that hold something: whom each answers, and how it stands to the brief. */
+export async function draftsOf(db: Db, person: PersonId, discussion?: DiscussionId) {
+  const rows: {
+    discussion_id: string;
+    kind: PostKind;
+    parent_id: number | null;
+    checks: CheckFigure[];
+    kept_at: number;
+    author_id: string | null;
+    role: Role | null;
+  }[] = await db('drafts as d')
+    .leftJoin('posts as q', 'q.id', 'd.parent_id')
+    .leftJoin('enrolments as e', (j) => j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'))
+    .where('d.author_id', person)
+    .where('d.blank', false)
+    .modify((q) => {
+      if (discussion) q.where('d.discussion_id', discussion);
+    })
+    .orderBy('d.kept_at')
+    .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'd.kept_at', 'q.author_id', 'e.role');
+  return rows.map((r) => ({
+    discussion: discussionId(r.discussion_id),
+    kind: r.kind,
+    parent: r.parent_id === null ? null : postId(r.parent_id),
+    to: r.author_id === null || r.role === null ? null : { person: personId(r.author_id), staff: isStaff(r.role) },
+    checks: r.checks,
+    keptAt: instant(r.kept_at),
+  }));
+}

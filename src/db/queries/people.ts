@@ -1,0 +1,98 @@
+import { instant, personId, type Instant, type PersonId } from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
+
+export type Theme = 'system' | 'light' | 'dark';
+
+export async function personByEmail(db: Db, email: string) {
+  const row = await db('people').whereRaw('lower(email) = lower(?)', [email]).first('id', 'password_hash');
+  return row ? { id: personId(row.id), passwordHash: row.password_hash as string } : null;
+}
+
+/** The people the demo's sign-in page offers, in their order, with the courses they are in. */
+export async function demoPeople(db: Db) {
+  const rows = await db('people as p')
+    .join('enrolments as e', 'e.person_id', 'p.id')
+    .join('courses as c', 'c.id', 'e.course_id')
+    .whereNotNull('p.demo_rank')
+    .groupBy('p.id', 'p.name', 'p.demo_rank')
+    .orderBy('p.demo_rank')
+    .select('p.id', 'p.name', db.raw('min(e.role::text) as role'), db.raw("string_agg(c.code, ', ' order by c.code) as courses"));
+  return rows.map((r) => ({
+    id: personId(r.id),
+    name: r.name as string,
+    role: r.role as string,
+    courses: r.courses as string,
+  }));
+}
+
+export async function isDemoPerson(db: Db, id: PersonId): Promise<boolean> {
+  return (await db('people').where({ id }).whereNotNull('demo_rank').first('id')) !== undefined;
+}
+
+export async function failuresSince(db: Db, email: string, since: Instant): Promise<number> {
+  const row = await db('sign_in_failures')
+    .where('email', email.toLowerCase())
+    .where('failed_at', '>', timestamptz(since))
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+export async function recordFailure(db: Db, email: string, now: Instant) {
+  await db('sign_in_failures').insert({ email: email.toLowerCase(), failed_at: timestamptz(now) });
+}
+
+export async function openSession(
+  db: Db,
+  session: { tokenHash: Buffer; person: PersonId; now: Instant; expires: Instant },
+) {
+  const before = await db('people').where({ id: session.person }).first('last_sign_in');
+  await db('sessions').insert({
+    token_hash: session.tokenHash,
+    person_id: session.person,
+    started_at: timestamptz(session.now),
+    expires_at: timestamptz(session.expires),
+    previous_visit: before?.last_sign_in == null ? null : timestamptz(before.last_sign_in),
+  });
+  await db('people').where({ id: session.person }).update({ last_sign_in: timestamptz(session.now) });
+}
+
+export async function closeSession(db: Db, tokenHash: Buffer) {
+  await db('sessions').where({ token_hash: tokenHash }).delete();
+}
+
+/**
+ * Who a session's token belongs to, with the demo clock's offset: the one query every page begins with. The caller
+ * compares `expires` with the time it makes of the offset.
+ */
+export async function sessionByToken(db: Db, tokenHash: Buffer) {
+  const row = await db('sessions as s')
+    .join('people as p', 'p.id', 's.person_id')
+    .where('s.token_hash', tokenHash)
+    .first(
+      'p.id',
+      'p.name',
+      'p.email',
+      'p.time_zone',
+      'p.theme',
+      's.expires_at',
+      's.previous_visit',
+      db.raw('coalesce((select offset_ms from demo_clock), 0) as clock_offset'),
+    );
+  return row
+    ? {
+        person: personId(row.id),
+        name: row.name as string,
+        email: row.email as string,
+        timeZone: row.time_zone as string,
+        theme: row.theme as Theme,
+        expires: instant(row.expires_at),
+        previousVisit: row.previous_visit === null ? null : instant(row.previous_visit),
+        clockOffset: Number(row.clock_offset),
+      }
+    : null;
+}
+
+export async function setTheme(db: Db, person: PersonId, theme: Theme) {
+  await db('people').where({ id: person }).update({ theme });
+}

@@ -1,0 +1,103 @@
+import { ledger } from '@/core/counting/ledger';
+import { isSealedFor } from '@/core/counting/permission';
+import type { Ledger, LedgerInput } from '@/core/counting/types';
+import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
+import { discussionState, type DiscussionState } from '@/core/deadlines/state';
+import { summarise } from '@/core/counting/summary';
+import { isStaff, type Instant } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import type { Db } from '@/db/connection';
+import { discussionBySlug, type DiscussionRecord } from '@/db/queries/discussions';
+import { draftsOf } from '@/db/queries/drafts';
+import { ownPosts, type OwnPostRecord } from '@/db/queries/posts';
+import type { Actor, Deps } from '../deps';
+
+type Draft = Awaited<ReturnType<typeof draftsOf>>[number];
+
+/** A student's own account of a discussion, as every screen computes it; staff owe nothing and have none. */
+export type Account = {
+  schedule: Schedule;
+  state: DiscussionState;
+  ledger: Ledger | null;
+  ledgerInput: LedgerInput | null;
+  /** Classmates' posts are withheld from this person now. */
+  sealed: boolean;
+  responded: boolean;
+};
+
+/** Computes where a person stands in a discussion; the one place where role, seal and ledger come together. */
+export function accountOf(
+  record: DiscussionRecord,
+  actor: Actor,
+  own: OwnPostRecord[],
+  drafts: Draft[],
+  now: Instant,
+): Account {
+  const schedule = resolveSchedule(record.schedule);
+  const responded = own.some((p) => p.kind === 'response');
+  if (isStaff(record.role)) {
+    const state = discussionState(schedule, now);
+    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, responded };
+  }
+  const { count, distinctPeers, distinctDays, staffCount } = record.brief.replies;
+  const ledgerInput: LedgerInput = {
+    student: actor.id,
+    rules: { replies: { count, distinctPeers, distinctDays, staffCount }, sealed: record.brief.sealed },
+    schedule,
+    // Only what counting needs: names and other discussions' figures stay behind.
+    posts: own.map(({ id, kind, to, private: secret, withdrawn, hidden, versions }) => ({
+      id,
+      kind,
+      to,
+      private: secret,
+      withdrawn,
+      hidden,
+      versions,
+    })),
+    begun: drafts.map(({ kind, to }) => ({ kind, to })),
+    excused: record.excused,
+    now,
+  };
+  const account = ledger(ledgerInput);
+  const summary = summarise(account, now);
+  return {
+    schedule,
+    state: discussionState(schedule, now, { response: summary.owedResponse, replies: summary.owedReplies > 0 }),
+    ledger: account,
+    ledgerInput,
+    sealed: isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
+    responded,
+  };
+}
+
+export type Entered = Account & {
+  record: DiscussionRecord & { prompt: Doc };
+  staff: boolean;
+  own: OwnPostRecord[];
+  drafts: Draft[];
+};
+
+export type NotFound = { code: 'not-found' };
+
+/**
+ * The door to a discussion. A discussion of a course one is not in is not found, exactly as one that does not exist.
+ * Everything else that reads or writes in a discussion goes through here.
+ */
+export async function enterDiscussion(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  db: Db = deps.db,
+): Promise<Result<Entered, NotFound>> {
+  const record = await discussionBySlug(db, actor.id, slug);
+  if (!record) return fail({ code: 'not-found' });
+  const [own, drafts] = await Promise.all([ownPosts(db, actor.id, record.id), draftsOf(db, actor.id, record.id)]);
+  return ok({
+    ...accountOf(record, actor, own, drafts, deps.now),
+    record,
+    staff: isStaff(record.role),
+    own,
+    drafts,
+  });
+}

@@ -1,0 +1,167 @@
+import { randomUUID } from 'node:crypto';
+import { refusal, type Refusal } from '@/core/counting/permission';
+import type { LedgerInput } from '@/core/counting/types';
+import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import { emptyDocument, type Doc } from '@/core/posts/document';
+import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
+import { ok, type Result } from '@/core/result';
+import { draftFor } from '@/db/queries/drafts';
+import type { PostRecord } from '@/db/queries/posts';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+import { headOf, type DiscussionHead } from './head';
+import type { OpenDraft } from './response-room';
+
+export const FILTERS = ['all', 'no-replies', 'yours'] as const;
+export type Filter = (typeof FILTERS)[number];
+
+export type ThreadLine = {
+  id: PostId;
+  author: string;
+  role: Role;
+  title: string;
+  opening: string;
+  sharedAt: Instant;
+  replies: number;
+  mine: boolean;
+  /** The reader has a reply in this thread. */
+  answered: boolean;
+};
+
+export type ReadPost = {
+  id: PostId;
+  depth: number;
+  kind: 'response' | 'reply';
+  author: { id: PersonId; name: string; role: Role };
+  mine: boolean;
+  to: string | null;
+  privateTo: string | null;
+  sharedAt: Instant;
+  edited: boolean;
+  title: string;
+  doc: Doc;
+  ownWords: number;
+  gone: 'withdrawn' | 'hidden' | null;
+};
+
+/** The facing page: the post being answered and the draft of the answer. */
+export type ReplyPage = {
+  answering: { id: PostId; name: string; staff: boolean; self: boolean; plain: string; privateTo: string | null };
+  draft: OpenDraft;
+  refused: Refusal | null;
+};
+
+export type Conversation = {
+  head: DiscussionHead;
+  filter: Filter;
+  counts: Record<Filter, number>;
+  lines: ThreadLine[];
+  open: { thread: ReadPost[]; at: PostId } | null;
+  reply: ReplyPage | null;
+  ledgerInput: LedgerInput | null;
+};
+
+const openingOf = (post: PostRecord) => post.title || post.plain.slice(0, 90);
+
+function toLine(thread: Branch<PostRecord>, reader: PersonId): ThreadLine {
+  const all = inReadingOrder(thread).map((b) => b.post);
+  const { post } = thread;
+  const replies = all.slice(1).filter((p) => !p.withdrawn && !p.hidden);
+  return {
+    id: post.id,
+    author: post.author.name,
+    role: post.author.role,
+    title: post.title,
+    opening: openingOf(post),
+    sharedAt: post.sharedAt,
+    replies: replies.length,
+    mine: post.author.id === reader,
+    answered: replies.some((p) => p.author.id === reader),
+  };
+}
+
+const passes = (line: ThreadLine, filter: Filter) =>
+  filter === 'all' ||
+  (filter === 'no-replies' && line.replies === 0 && !line.mine) ||
+  (filter === 'yours' && (line.mine || line.answered));
+
+function toRead(branch: Branch<PostRecord>, reader: PersonId, names: Map<PostId, string>): ReadPost {
+  const { post, depth } = branch;
+  return {
+    id: post.id,
+    depth,
+    kind: post.kind,
+    author: post.author,
+    mine: post.author.id === reader,
+    to: post.parent === null ? null : (names.get(post.parent) ?? null),
+    privateTo: post.privateTo?.name ?? null,
+    sharedAt: post.sharedAt,
+    edited: post.edited,
+    title: post.title,
+    doc: post.doc,
+    ownWords: post.ownWords,
+    gone: post.withdrawn ? 'withdrawn' : post.hidden ? 'hidden' : null,
+  };
+}
+
+/**
+ * The Conversation room: the threads one may read, one of them open, and the page to answer it on. Behind the seal
+ * there is nothing to open: the answer holds no post at all, whatever number the address asks for.
+ */
+export async function conversation(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  ask: { post: number | null; filter: Filter },
+): Promise<Result<Conversation, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const entered = door.value;
+  const { record, schedule, responded, staff } = entered;
+  const [head, posts] = await Promise.all([headOf(deps, actor, entered), visiblePosts(deps.db, actor, entered)]);
+
+  const trees = threads(posts);
+  const lines = trees.map((t) => toLine(t, actor.id)).reverse();
+  const asked = ask.post === null ? null : posts.find((p) => p.id === postId(ask.post ?? 0));
+  const tree = asked && trees.find((t) => inReadingOrder(t).some((b) => b.post.id === asked.id));
+  const names = new Map(posts.map((p) => [p.id, p.author.name]));
+
+  let reply: ReplyPage | null = null;
+  if (asked && tree && !asked.withdrawn && !asked.hidden) {
+    const kept = await draftFor(deps.db, {
+      author: actor.id,
+      discussion: record.id,
+      kind: 'reply',
+      parent: asked.id,
+    });
+    reply = {
+      answering: {
+        id: asked.id,
+        name: asked.author.name,
+        staff: isStaff(asked.author.role),
+        self: asked.author.id === actor.id,
+        plain: asked.plain,
+        privateTo: asked.privateTo?.name ?? null,
+      },
+      draft: kept ?? { submission: randomUUID(), revision: 0, title: '', doc: emptyDocument, keptAt: null },
+      refused: refusal({
+        kind: 'reply',
+        schedule,
+        sealed: record.brief.sealed && !staff,
+        responded,
+        now: deps.now,
+      }),
+    };
+  }
+  const countOf = (filter: Filter) => lines.filter((l) => passes(l, filter)).length;
+  return ok({
+    head,
+    filter: ask.filter,
+    counts: { all: countOf('all'), 'no-replies': countOf('no-replies'), yours: countOf('yours') },
+    lines: lines.filter((l) => passes(l, ask.filter)),
+    open: asked && tree ? { thread: inReadingOrder(tree).map((b) => toRead(b, actor.id, names)), at: asked.id } : null,
+    reply,
+    ledgerInput: entered.ledgerInput,
+  });
+}

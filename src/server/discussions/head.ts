@@ -1,0 +1,47 @@
+import type { Brief } from '@/core/brief/brief';
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import type { Instant } from '@/core/ids';
+import { responsesByOthers } from '@/db/queries/posts';
+import type { Entered } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+/** What stands over each of a discussion's rooms. */
+export type DiscussionHead = {
+  slug: string;
+  title: string;
+  course: { code: string; title: string };
+  week: number;
+  weekTitle: string;
+  brief: Brief;
+  schedule: Schedule;
+  state: DiscussionState;
+  ledger: Ledger | null;
+  staff: boolean;
+  sealed: boolean;
+  responded: boolean;
+  /** Classmates' responses: how many, which the seal does not hide. */
+  responses: number;
+  now: Instant;
+};
+
+export async function headOf(deps: Deps, actor: Actor, entered: Entered): Promise<DiscussionHead> {
+  const { record, schedule, state, ledger, staff, sealed, responded } = entered;
+  return {
+    slug: record.slug,
+    title: record.title,
+    course: { code: record.course.code, title: record.course.title },
+    week: record.week.number,
+    weekTitle: record.week.title,
+    brief: record.brief,
+    schedule,
+    state,
+    ledger,
+    staff,
+    sealed,
+    responded,
+    responses: await responsesByOthers(deps.db, record.course.id, record.id, actor.id),
+    now: deps.now,
+  };
+}

@@ -1,0 +1,61 @@
+import { randomUUID } from 'node:crypto';
+import { refusal, type Refusal } from '@/core/counting/permission';
+import { startingDocument } from '@/core/posts/compose';
+import type { Doc } from '@/core/posts/document';
+import type { Instant, PostId } from '@/core/ids';
+import { ok, type Result } from '@/core/result';
+import { draftFor } from '@/db/queries/drafts';
+import { deliveredTexts, type DeliveredText } from '@/db/queries/posts';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { headOf, type DiscussionHead } from './head';
+
+/** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
+export type OpenDraft = {
+  submission: string;
+  revision: number;
+  title: string;
+  doc: Doc;
+  keptAt: Instant | null;
+};
+
+export type ResponseRoom = {
+  head: DiscussionHead;
+  prompt: Doc;
+  draft: OpenDraft;
+  refused: Refusal | null;
+  /** The student's shared responses, first one first. */
+  shared: DeliveredText[];
+};
+
+export async function responseRoom(deps: Deps, actor: Actor, slug: string): Promise<Result<ResponseRoom, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const entered = door.value;
+  const { record, schedule, responded, staff } = entered;
+  const [head, draft, delivered] = await Promise.all([
+    headOf(deps, actor, entered),
+    draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
+    deliveredTexts(deps.db, actor.id, record.id),
+  ]);
+  const responses = new Set<PostId>(entered.own.filter((p) => p.kind === 'response').map((p) => p.id));
+  return ok({
+    head,
+    prompt: record.prompt,
+    draft: draft ?? {
+      submission: randomUUID(),
+      revision: 0,
+      title: '',
+      doc: startingDocument(record.brief.parts),
+      keptAt: null,
+    },
+    refused: refusal({
+      kind: 'response',
+      schedule,
+      sealed: record.brief.sealed && !staff,
+      responded,
+      now: deps.now,
+    }),
+    shared: delivered.filter((p) => responses.has(p.id)),
+  });
+}

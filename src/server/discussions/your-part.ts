@@ -1,0 +1,35 @@
+import type { Verdict } from '@/core/counting/types';
+import { ok, type Result } from '@/core/result';
+import { deliveredTexts, type DeliveredText } from '@/db/queries/posts';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { headOf, type DiscussionHead } from './head';
+
+/** A post the reader shared: what it says, whom it answers, and what it counted as. */
+export type Delivered = { verdict: Verdict | null; to: string | null; private: boolean; text: DeliveredText };
+export type YourPart = { head: DiscussionHead; delivered: Delivered[] };
+
+export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<Result<YourPart, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const entered = door.value;
+  const [head, texts] = await Promise.all([
+    headOf(deps, actor, entered),
+    deliveredTexts(deps.db, actor.id, entered.record.id),
+  ]);
+  return ok({
+    head,
+    delivered: texts.flatMap((text) => {
+      const own = entered.own.find((p) => p.id === text.id);
+      if (!own) return [];
+      return [
+        {
+          verdict: entered.ledger?.verdicts.find((v) => v.post === text.id) ?? null,
+          to: own.toName,
+          private: own.private,
+          text,
+        },
+      ];
+    }),
+  });
+}

@@ -1,0 +1,134 @@
+import { createHash } from 'node:crypto';
+import { z } from 'zod';
+import { refusal, type Refusal } from '@/core/counting/permission';
+import { postId, type PersonId, type PostId } from '@/core/ids';
+import { fingerprintText } from '@/core/posts/canonical';
+import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { isBlank, plainText } from '@/core/posts/flatten';
+import { fail, ok, type Result } from '@/core/result';
+import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
+import {
+  insertPost,
+  insertVersion,
+  lockSharing,
+  nextPostId,
+  postBySubmission,
+  sameTextShared,
+  type PostRecord,
+} from '@/db/queries/posts';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { answerable } from '../drafts/keep';
+import { figuresOf } from './check-text';
+
+export const shareInputSchema = z.strictObject({
+  kind: z.enum(['response', 'reply']),
+  parent: z.number().int().positive().nullable(),
+  submission: z.uuid(),
+  title: z.string().max(LIMITS.titleLength),
+  doc: z.unknown(),
+  /** Share with the author of the answered post only. */
+  private: z.boolean().default(false),
+});
+export type ShareInput = z.infer<typeof shareInputSchema>;
+
+/** `repeated`: this submission had been shared before; the answer names the one post it made. */
+export type Shared = { post: PostId; kind: 'response' | 'reply'; repeated: boolean };
+export type ShareFailure = NotFound | DocumentFailure | Refusal | { code: 'nothing-written' } | { code: 'post-not-open' };
+
+const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
+
+/** A private reply's conversation stays private; otherwise the writer chooses. Never with oneself. */
+function addressee(input: ShareInput, answered: PostRecord | null, actor: Actor): PersonId | null {
+  if (!answered || answered.author.id === actor.id) return null;
+  return input.private || answered.privateTo !== null ? answered.author.id : null;
+}
+
+async function store(
+  deps: Deps,
+  tx: Deps['db'],
+  actor: Actor,
+  entered: Entered,
+  input: ShareInput & { doc: Doc },
+  answered: PostRecord | null,
+): Promise<PostId | null> {
+  const id = await nextPostId(tx);
+  const { record } = entered;
+  const made = await insertPost(tx, id, {
+    course: record.course.id,
+    discussion: record.id,
+    author: actor.id,
+    kind: input.kind,
+    parent: answered?.id ?? null,
+    privateTo: addressee(input, answered, actor),
+    submission: input.submission,
+    now: deps.now,
+  });
+  if (!made) return null;
+  const { title, doc } = input;
+  await insertVersion(tx, id, {
+    n: 1,
+    now: deps.now,
+    title,
+    doc,
+    plain: plainText(doc),
+    ...figuresOf(record.brief, input.kind, title, doc, answered),
+    fingerprint: sha256(
+      fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
+    ),
+  });
+  return id;
+}
+
+/**
+ * Shares a post: one transaction, and the same submission sent twice (double click, a retry after a lost answer)
+ * makes one post. `deps.now` is the moment the request arrived, which is the post's time (rule 6). Only the calendar,
+ * the late rule and the seal refuse; a text that misses a check is shared and counted as short.
+ */
+export async function share(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  input: ShareInput,
+): Promise<Result<Shared, ShareFailure>> {
+  const parsed = parseDocument(input.doc);
+  if (!parsed.ok) return parsed;
+  const doc = parsed.value;
+  return deps.db.transaction(async (tx) => {
+    const first = await enterDiscussion(deps, actor, slug, tx);
+    if (!first.ok) return first;
+    const { record } = first.value;
+    await lockSharing(tx, actor.id, record.id);
+    const before = await postBySubmission(tx, actor.id, input.submission);
+    if (before) return ok({ post: before.id, kind: before.kind, repeated: true });
+
+    // Read again under the lock: another share of this person may have just gone through.
+    const door = await enterDiscussion(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const entered = door.value;
+    const refused = refusal({
+      kind: input.kind,
+      schedule: entered.schedule,
+      sealed: record.brief.sealed && !entered.staff,
+      responded: entered.responded,
+      now: deps.now,
+    });
+    if (refused) return fail(refused);
+    if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
+
+    const parent = input.parent === null ? null : postId(input.parent);
+    const answered = await answerable(tx, actor, entered, parent);
+    if ((input.kind === 'reply') !== (answered !== null)) return fail({ code: 'post-not-open' as const });
+    const key: DraftKey = { author: actor.id, discussion: record.id, kind: input.kind, parent };
+
+    const same = await sameTextShared(tx, { ...key, title: input.title, doc });
+    if (same) {
+      await deleteDraft(tx, key);
+      return ok({ post: same, kind: input.kind, repeated: true });
+    }
+    const id = await store(deps, tx, actor, entered, { ...input, doc }, answered);
+    if (id === null) throw new Error('the submission was taken under the lock');
+    await deleteDraft(tx, key);
+    return ok({ post: id, kind: input.kind, repeated: false });
+  });
+}

@@ -1,0 +1,181 @@
+import { summarise } from '@/core/counting/summary';
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import { isStaff, type Instant } from '@/core/ids';
+import { byUrgency, owedAcross, type Owed } from '@/core/week/owed';
+import { lane, percentOf, type Lane } from '@/core/week/rail';
+import { weekOf, type WeekDay } from '@/core/week/week';
+import { announcementsFor, discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { draftsOf } from '@/db/queries/drafts';
+import { newPostCounts, ownPosts, repliesTo, type CheckFigure } from '@/db/queries/posts';
+import { accountOf, type Account } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+const DAY_MS = 86_400_000;
+/** A discussion that closed with something missed stays on the page this long. */
+const SHOW_MISSED_MS = 7 * DAY_MS;
+/** Without an earlier visit, "since you were here" looks back this far. */
+const FIRST_VISIT_MS = 2 * DAY_MS;
+
+export type WeekLine = {
+  slug: string;
+  title: string;
+  course: { code: string; title: string };
+  week: number;
+  weekTitle: string;
+  zone: string;
+  state: DiscussionState;
+  sealed: boolean;
+  schedule: Schedule;
+  ledger: Ledger | null;
+  /** What the response's draft has and lacks, as it was last kept. */
+  draftChecks: CheckFigure[] | null;
+  replyDrafts: number;
+  newPosts: number;
+  newReplies: number;
+};
+
+export type ThisWeek = {
+  now: Instant;
+  zone: string;
+  owed: Owed;
+  lines: WeekLine[];
+  rail: { days: WeekDay[]; today: number; nowAt: number; lanes: { course: { code: string; title: string }; lane: Lane }[] };
+  since: {
+    from: Instant | null;
+    replies: { post: number; slug: string; course: string; author: string; sharedAt: Instant; opening: string }[];
+    newPosts: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
+  };
+  announcements: Awaited<ReturnType<typeof announcementsFor>>;
+};
+
+type Row = { record: DiscussionRecord; account: Account; line: WeekLine };
+
+/** Whether a discussion has a place on This week: its week is now, or something in it is open or was just missed. */
+function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boolean {
+  const first = days[0];
+  const last = days[6];
+  if (first && last && record.week.startsOn >= first.date && record.week.startsOn <= last.date) return true;
+  if (now < account.schedule.opens || !account.ledger) return false;
+  const summary = summarise(account.ledger, now);
+  if (summary.next) return true;
+  return summary.missed + summary.short > 0 && now - account.schedule.closes < SHOW_MISSED_MS && now >= account.schedule.closes;
+}
+
+/** Everything This week shows, in six queries whatever the size of the class. */
+export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
+  const { db, now } = deps;
+  const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
+  const [records, own, drafts, counts, replies, announcements] = await Promise.all([
+    discussionsOf(db, actor.id),
+    ownPosts(db, actor.id),
+    draftsOf(db, actor.id),
+    newPostCounts(db, actor.id, from),
+    repliesTo(db, actor.id, from, 5),
+    announcementsFor(db, actor.id, 3),
+  ]);
+
+  const days = weekOf(now, actor.timeZone);
+  const rows = records.map((record): Row => {
+    const mine = drafts.filter((d) => d.discussion === record.id);
+    const account = accountOf(
+      record,
+      actor,
+      own.filter((p) => p.discussion === record.id),
+      mine,
+      now,
+    );
+    const { schedule, ledger, state, sealed } = account;
+    return {
+      record,
+      account,
+      line: {
+        slug: record.slug,
+        title: record.title,
+        course: { code: record.course.code, title: record.course.title },
+        week: record.week.number,
+        weekTitle: record.week.title,
+        zone: record.schedule.zone,
+        state,
+        sealed,
+        schedule,
+        ledger,
+        draftChecks: mine.find((d) => d.kind === 'response')?.checks ?? null,
+        replyDrafts: mine.filter((d) => d.kind === 'reply').length,
+        newPosts: counts.find((c) => c.discussion === record.id)?.n ?? 0,
+        newReplies: replies.filter((r) => r.discussion === record.id).length,
+      },
+    };
+  });
+
+  const shown = rows.filter((row) => belongs(row, now, days));
+  const begun = rows.flatMap(({ account: { ledger, schedule } }) =>
+    ledger && now >= schedule.opens ? [{ ledger, now }] : [],
+  );
+  const of = (id: string) => rows.find((r) => r.record.id === id);
+  const start = days[0]?.start ?? now;
+  const end = days[6]?.end ?? now;
+  return {
+    now,
+    zone: actor.timeZone,
+    owed: owedAcross(begun),
+    lines: shown
+      .sort((a, b) =>
+        a.line.ledger && b.line.ledger
+          ? byUrgency({ ledger: a.line.ledger, now }, { ledger: b.line.ledger, now })
+          : a.line.schedule.replies.due - b.line.schedule.replies.due,
+      )
+      .map((r) => r.line),
+    rail: {
+      days,
+      today: days.findIndex((d) => now >= d.start && now < d.end),
+      nowAt: percentOf(now, start, end),
+      lanes: [...shown]
+        .filter((r) => !isStaff(r.record.role))
+        .sort((a, b) => a.record.course.code.localeCompare(b.record.course.code))
+        .flatMap(({ record, account }) =>
+          account.ledger && account.schedule.closes > start && account.schedule.opens < end
+            ? [
+                {
+                  course: { code: record.course.code, title: record.course.title },
+                  lane: lane({ schedule: account.schedule, ledger: account.ledger, from: start, to: end, now }),
+                },
+              ]
+            : [],
+        ),
+    },
+    since: {
+      from: actor.previousVisit,
+      replies: replies.flatMap((r) => {
+        const row = of(r.discussion);
+        if (!row || row.account.sealed) return [];
+        return [
+          {
+            post: r.id,
+            slug: row.record.slug,
+            course: row.record.course.code,
+            author: r.author,
+            sharedAt: r.sharedAt,
+            opening: r.opening,
+          },
+        ];
+      }),
+      newPosts: counts.flatMap((c) => {
+        const row = of(c.discussion);
+        return row
+          ? [
+              {
+                slug: row.record.slug,
+                course: row.record.course.code,
+                week: row.record.week.number,
+                n: c.n,
+                sealed: row.account.sealed,
+              },
+            ]
+          : [];
+      }),
+    },
+    announcements,
+  };
+}

@@ -1,0 +1,216 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { briefSchema } from '@/core/brief/brief';
+import { daysLater, instantOf, wallClockAt } from '@/core/deadlines/wallclock';
+import { courseId, discussionId, instant, personId, type Instant, type PostId } from '@/core/ids';
+import { documentFromParts, documentFromText } from '@/core/posts/compose';
+import { weekOf } from '@/core/week/week';
+import type { Actor, Deps } from '@/server/deps';
+import { keepDraft } from '@/server/drafts/keep';
+import { share } from '@/server/posts/share';
+import { hashPassword } from '@/server/sessions/sessions';
+import * as setup from '@/server/setup/setup';
+import { ANNOUNCEMENTS, COURSES } from './courses';
+import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './people';
+import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
+import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
+import type { WorldCourse, WorldDiscussion } from './types';
+
+/** When a demo begins if nobody says otherwise: a Tuesday afternoon, in the middle of week 6. */
+export const DEMO_START = instant(Date.UTC(2026, 9, 13, 15, 42));
+export const HOME_ZONE = 'Europe/London';
+const DEMO_WEEK = 6;
+
+/** The same name gives the same id, so that every seeding makes the same world. */
+export function idOf(kind: string, name: string): string {
+  const h = createHash('sha1').update(`pulpit demo ${kind} ${name}`).digest('hex');
+  return `${h.slice(0, 8)}-${h.slice(8, 12)}-5${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
+}
+
+const person = (name: string) => personId(idOf('person', name));
+const actor = (name: string): Actor => ({
+  id: person(name),
+  name,
+  timeZone: HOME_ZONE,
+  previousVisit: null,
+});
+
+type Planned = { post: WorldPost; parent: WorldPost | null; course: WorldCourse; discussion: WorldDiscussion; at: Instant };
+
+/**
+ * Lays the demo world into an empty database: courses and people outright, and every post and draft through the same
+ * use-cases as in life, in order of time, with the clock of its moment. What would lie in the future of `now` is
+ * left out. Week 6 is the week that holds `now`.
+ */
+export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: number }> {
+  const monday = weekOf(now, HOME_ZONE)[0]?.date;
+  if (!monday) throw new Error('a week has a Monday');
+  const weekStart = (week: number) => daysLater(`${monday}T00:00`, (week - DEMO_WEEK) * 7).slice(0, 10);
+  const wall = (week: number, day: number, time: string) => daysLater(`${weekStart(week)}T${time}`, day);
+
+  await addPeopleAndCourses(db, now, weekStart, wall);
+
+  const planned: Planned[] = COURSES.flatMap((course) =>
+    course.discussions.flatMap((discussion) => {
+      const plan = (post: WorldPost, parent: WorldPost | null): Planned[] => {
+        const at = instantOf(wall(discussion.week, post.day, post.time), course.timeZone);
+        return [{ post, parent, course, discussion, at }, ...post.replies.flatMap((r) => plan(r, post))];
+      };
+      return textsOf(discussion.slug).flatMap((post) => plan(post, null));
+    }),
+  )
+    .filter((p) => p.at <= now)
+    .sort((a, b) => a.at - b.at || a.post.author.localeCompare(b.post.author));
+
+  const made = new Map<WorldPost, PostId>();
+  for (const plan of planned) {
+    const { post, parent, discussion, at } = plan;
+    const parentId = parent ? made.get(parent) : null;
+    if (parentId === undefined) throw new Error(`${discussion.slug}: ${post.author} answers before there is a post`);
+    const shared = await share({ db, now: at }, actor(post.author), discussion.slug, {
+      kind: parent ? 'reply' : 'response',
+      parent: parentId,
+      submission: idOf('submission', `${discussion.slug} ${post.author} ${post.day} ${post.time}`),
+      title: post.title,
+      doc: parent
+        ? documentFromText(post.body)
+        : documentFromParts(discussion.brief.parts ?? [], partsOfBody(post.body, discussion.brief.parts?.length ?? 0)),
+      private: post.flags.includes('private'),
+    });
+    if (!shared.ok) throw new Error(`${discussion.slug}: ${post.author} could not share: ${shared.failure.code}`);
+    made.set(post, shared.value.post);
+  }
+  for (const [post, id] of made) {
+    for (const how of ['withdrawn', 'hidden'] as const) {
+      if (post.flags.includes(how)) await setup.takeBack(db, id, how, now);
+    }
+  }
+  for (const draft of DRAFTS) {
+    const course = COURSES.find((c) => c.discussions.some((d) => d.slug === draft.discussion));
+    const discussion = course?.discussions.find((d) => d.slug === draft.discussion);
+    if (!course || !discussion) throw new Error(`no discussion ${draft.discussion}`);
+    const at = instantOf(wall(discussion.week, draft.day, draft.time), course.timeZone);
+    if (at > now) continue;
+    const kept = await keepDraft({ db, now: at }, actor(draft.author), draft.discussion, {
+      kind: 'response',
+      parent: null,
+      submission: idOf('draft', `${draft.discussion} ${draft.author}`),
+      title: draft.title,
+      doc: documentFromParts(discussion.brief.parts ?? [], draft.texts),
+      base: 0,
+      conflict: 'tell',
+    });
+    if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
+  }
+  return { posts: made.size };
+}
+
+function textsOf(slug: string): WorldPost[] {
+  const file = join(process.cwd(), 'src/standins/world/texts', `${slug}.md`);
+  try {
+    return parseTexts(slug, readFileSync(file, 'utf8'));
+  } catch (error) {
+    // Weeks that lie ahead have no posts yet.
+    if (error instanceof Error && 'code' in error && error.code === 'ENOENT') return [];
+    throw error;
+  }
+}
+
+async function addPeopleAndCourses(
+  db: Deps['db'],
+  now: Instant,
+  weekStart: (week: number) => string,
+  wall: (week: number, day: number, time: string) => string,
+) {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const names = [...STUDENTS, ...STAFF.map((s) => s.name)];
+  const yesterday = daysLater(wallClockAt(now, HOME_ZONE).slice(0, 11) + '20:10', -1);
+  const course = (code: string) => courseId(idOf('course', code));
+  const discussion = (slug: string) => discussionId(idOf('discussion', slug));
+  const of = (slug: string) => {
+    const found = COURSES.find((c) => c.discussions.some((d) => d.slug === slug));
+    const item = found?.discussions.find((d) => d.slug === slug);
+    if (!found || !item) throw new Error(`no discussion ${slug}`);
+    return { course: course(found.code), discussion: discussion(slug), week: item.week };
+  };
+  await db.transaction(async (tx) => {
+    await setup.addPeople(
+      tx,
+      names.map((name) => ({
+        id: person(name),
+        name,
+        email: emailOf(name),
+        passwordHash,
+        timeZone: HOME_ZONE,
+        demoRank: OFFERED.includes(name) ? OFFERED.indexOf(name) + 1 : null,
+        lastSignIn: instantOf(yesterday, HOME_ZONE),
+      })),
+    );
+    await setup.addCourses(
+      tx,
+      COURSES.map((c) => ({ id: course(c.code), code: c.code, title: c.title, timeZone: c.timeZone })),
+      COURSES.flatMap((c) =>
+        c.weeks.map((title, i) => ({
+          course: course(c.code),
+          number: i + 1,
+          title,
+          startsOn: weekStart(i + 1),
+        })),
+      ),
+    );
+    await setup.enrol(tx, [
+      ...Object.entries(CLASSES).flatMap(([code, members]) =>
+        members.map((name) => ({ course: course(code), person: person(name), role: 'student' as const })),
+      ),
+      ...STAFF.map((s) => ({ course: course(s.course), person: person(s.name), role: s.role })),
+    ]);
+    await setup.addDiscussions(
+      tx,
+      COURSES.flatMap((c) =>
+        c.discussions.map((d) => ({
+          course: course(c.code),
+          id: discussion(d.slug),
+          slug: d.slug,
+          week: d.week,
+          title: d.title,
+          prompt: documentFromText(d.prompt),
+          brief: briefSchema.parse(d.brief),
+          late: d.late ?? c.late,
+          graceMinutes: d.graceMinutes ?? 0,
+          opens: wall(d.week, c.opens.day, c.opens.time),
+          responseDue: wall(d.week, c.responseDue.day, c.responseDue.time),
+          repliesDue: wall(d.week, c.repliesDue.day, c.repliesDue.time),
+        })),
+      ),
+    );
+    for (const x of EXTENSIONS) {
+      const { week, ...where } = of(x.discussion);
+      await setup.extend(tx, {
+        ...where,
+        person: person(x.person),
+        responseDue: x.response && wall(week, x.response.day, x.response.time),
+        repliesDue: x.replies && wall(week, x.replies.day, x.replies.time),
+        reason: x.reason,
+      });
+    }
+    for (const x of EXCUSED) {
+      const { course: c, discussion: d } = of(x.discussion);
+      await setup.excuse(tx, { course: c, discussion: d, person: person(x.person), reason: x.reason });
+    }
+    for (const a of ANNOUNCEMENTS) {
+      const zone = COURSES.find((c) => c.code === a.course)?.timeZone ?? HOME_ZONE;
+      const postedAt = instantOf(wall(DEMO_WEEK, a.day, a.time), zone);
+      if (postedAt > now) continue;
+      await setup.addAnnouncement(tx, {
+        course: course(a.course),
+        id: idOf('announcement', a.title),
+        author: person(a.author),
+        title: a.title,
+        body: a.body,
+        postedAt,
+      });
+    }
+  });
+}
+

@@ -1,0 +1,31 @@
+import type { z } from 'zod';
+import type { briefSchema } from '@/core/brief/brief';
+import type { LateRule } from '@/core/deadlines/late';
+
+export type When = { day: number; time: string };
+
+export type WorldDiscussion = {
+  slug: string;
+  week: number;
+  title: string;
+  /** Paragraphs of the prompt; its parts and rules stand in the brief. */
+  prompt: string;
+  brief: z.input<typeof briefSchema>;
+  late?: LateRule;
+  graceMinutes?: number;
+};
+
+export type WorldCourse = {
+  code: string;
+  title: string;
+  timeZone: string;
+  late: LateRule;
+  /** Habits of the course: days counted from Monday. */
+  opens: When;
+  responseDue: When;
+  repliesDue: When;
+  weeks: string[];
+  discussions: WorldDiscussion[];
+};
+
+export type WorldReplies = WorldDiscussion['brief']['replies'];
