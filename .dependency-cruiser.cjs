@@ -11,7 +11,10 @@ const packages = (from, pattern) => ({
   comment: `src/${from} may import only these packages: ${pattern}`,
   severity: 'error',
   from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
-  to: { dependencyTypesNot: ['local', 'localmodule', 'aliased-tsconfig'], pathNot: `^(src/|node_modules/(${pattern})/)` },
+  to: {
+    dependencyTypesNot: ['local', 'localmodule', 'aliased-tsconfig'],
+    pathNot: `^(src/|node_modules/(${pattern})/)`,
+  },
 });
 
 module.exports = {
@@ -41,6 +44,9 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

@@ -10,10 +10,14 @@ A database named by DATABASE_URL is never touched.`;
 
 export async function run(args: string[]): Promise<number> {
   if (process.env.DATABASE_URL) {
-    throw new Told('reset only works on Pulpit’s own database; DATABASE_URL names another, which was not touched.');
+    throw new Told(
+      'reset only works on Pulpit’s own database; DATABASE_URL names another, which was not touched.',
+    );
   }
   if (!args.includes('--yes') && process.stdin.isTTY) {
-    throw new Told('This throws away every post and draft in Pulpit’s own database. If you mean it: ./pulpit reset --yes');
+    throw new Told(
+      'This throws away every post and draft in Pulpit’s own database. If you mean it: ./pulpit reset --yes',
+    );
   }
   await stopWeb('demo');
   removeCluster('demo');

@@ -42,7 +42,9 @@ export async function run(): Promise<number> {
     return 0;
   }
   if (running?.port !== port && !(await isFree(port))) {
-    throw new Told(`Port ${port} is in use by another program. Choose another: PULPIT_PORT=${port + 1} ./pulpit start`);
+    throw new Told(
+      `Port ${port} is in use by another program. Choose another: PULPIT_PORT=${port + 1} ./pulpit start`,
+    );
   }
 
   if (!given) await ensurePackages({ postgres: true, chromium: false });

@@ -8,7 +8,15 @@ import { say, Told } from './say';
 const SLOTS = ['.build/a', '.build/b'] as const;
 export type Slot = (typeof SLOTS)[number];
 
-const INPUTS = ['src', 'public', 'package.json', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const INPUTS = [
+  'src',
+  'public',
+  'package.json',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 function files(path: string): string[] {
   const full = join(ROOT, path);
@@ -61,7 +69,9 @@ export function ensureBuild(inUse: Slot | null): Slot {
     writeFileSync(log, `${done.stdout}\n${done.stderr}`);
     const full = /ENOSPC|no space left/iu.test(`${done.stdout}${done.stderr}`);
     throw new Told(
-      full ? 'The disk is full: the build could not be written. Free some space and run this again.' : `The build failed. What it said is in ${log}.`,
+      full
+        ? 'The disk is full: the build could not be written. Free some space and run this again.'
+        : `The build failed. What it said is in ${log}.`,
     );
   }
   writeFileSync(join(ROOT, slot, 'pulpit-mark'), mark);

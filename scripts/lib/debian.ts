@@ -19,20 +19,27 @@ export async function ensurePackages(wanted: { postgres: boolean; chromium: bool
   const root = process.getuid?.() === 0;
   const sudo = !root && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
   if (!existsSync('/usr/bin/apt-get') || (!root && !sudo)) {
-    throw new Told(`Pulpit needs ${missing.join(' and ')} from Debian's packages. Please run:\n  ${line}\nand then this again.`);
+    throw new Told(
+      `Pulpit needs ${missing.join(' and ')} from Debian's packages. Please run:\n  ${line}\nand then this again.`,
+    );
   }
   say(`Installing ${missing.join(' and ')} from Debian's packages…`);
   if (root && missing.includes('postgresql')) {
     // Debian starts a cluster of its own on installing; Pulpit has its own and leaves that port alone.
     mkdirSync('/etc/postgresql-common', { recursive: true });
     const before = existsSync(CREATE_CLUSTER) ? readFileSync(CREATE_CLUSTER, 'utf8') : '';
-    if (!/create_main_cluster/u.test(before)) writeFileSync(CREATE_CLUSTER, `${before}create_main_cluster = false\n`);
+    if (!/create_main_cluster/u.test(before))
+      writeFileSync(CREATE_CLUSTER, `${before}create_main_cluster = false\n`);
   }
   const apt = (args: string[]) =>
-    shown(root ? 'apt-get' : 'sudo', [...(root ? [] : ['-n', 'apt-get']), '-q', '-o', 'DPkg::Lock::Timeout=300', ...args], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
+    shown(
+      root ? 'apt-get' : 'sudo',
+      [...(root ? [] : ['-n', 'apt-get']), '-q', '-o', 'DPkg::Lock::Timeout=300', ...args],
+      {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      },
+    );
   await apt(['update']);
   if ((await apt(['install', '-y', ...missing])) !== 0) {
     throw new Told(`The packages could not be installed. Please run:\n  ${line}\nand then this again.`);

@@ -1,6 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync, chmodSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  chmodSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { freePort } from './ports';
 import { clusterFolder, PORTS, stateFolder, type Run } from './places';
@@ -23,7 +32,8 @@ const root = () => process.getuid?.() === 0;
 /** PostgreSQL refuses to run as root: then its programs run as Debian's `postgres` user. */
 function pg(program: string, args: string[]): string {
   const bin = findPostgres();
-  if (!bin) throw new Told("Pulpit's database programs were not found. Run: sudo apt-get install -y postgresql");
+  if (!bin)
+    throw new Told("Pulpit's database programs were not found. Run: sudo apt-get install -y postgresql");
   const path = join(bin, program);
   return root()
     ? output('runuser', ['-u', 'postgres', '--', path, ...args], { cwd: '/' })
@@ -56,7 +66,18 @@ function create(run: Run, folder: string): Cluster {
     if (root()) {
       output('chown', ['postgres', folder, passwordFile]);
     }
-    pg('initdb', ['-D', folder, '-U', 'pulpit', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8']);
+    pg('initdb', [
+      '-D',
+      folder,
+      '-U',
+      'pulpit',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]);
   } finally {
     rmSync(passwordFile, { force: true });
   }
@@ -68,7 +89,8 @@ export async function startCluster(run: Run): Promise<string> {
   const folder = clusterFolder(run);
   let cluster = note(run);
   if (!cluster || !existsSync(join(folder, 'PG_VERSION'))) {
-    if (existsSync(folder) && statSync(folder).isDirectory()) rmSync(folder, { recursive: true, force: true });
+    if (existsSync(folder) && statSync(folder).isDirectory())
+      rmSync(folder, { recursive: true, force: true });
     cluster = create(run, folder);
   }
   if (!isRunning(run)) {
@@ -77,12 +99,26 @@ export async function startCluster(run: Run): Promise<string> {
     const fast = run === 'test' ? ' -c fsync=off -c full_page_writes=off -c synchronous_commit=off' : '';
     const options = `-p ${cluster.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=120${fast}`;
     try {
-      pg('pg_ctl', ['-D', folder, '-w', '-t', '30', '-l', join(folder, 'server.log'), '-o', options, 'start']);
+      pg('pg_ctl', [
+        '-D',
+        folder,
+        '-w',
+        '-t',
+        '30',
+        '-l',
+        join(folder, 'server.log'),
+        '-o',
+        options,
+        'start',
+      ]);
     } catch (error) {
       const why = lastWords(join(folder, 'server.log'));
-      throw new Told(`The database did not start${why ? `: ${why}` : ''}. Its log is ${join(folder, 'server.log')}.`, {
-        cause: error,
-      });
+      throw new Told(
+        `The database did not start${why ? `: ${why}` : ''}. Its log is ${join(folder, 'server.log')}.`,
+        {
+          cause: error,
+        },
+      );
     }
   }
   writeFileSync(noteFile(run), JSON.stringify(cluster), { mode: 0o600 });

@@ -1,11 +1,17 @@
 import { spawn, spawnSync, type SpawnOptions } from 'node:child_process';
 
 /** Runs a command to its end and gives its output; throws when it fails. */
-export function output(command: string, args: string[], options: { cwd?: string; input?: string } = {}): string {
+export function output(
+  command: string,
+  args: string[],
+  options: { cwd?: string; input?: string } = {},
+): string {
   const done = spawnSync(command, args, { encoding: 'utf8', ...options });
   if (done.error) throw done.error;
   if (done.status !== 0) {
-    throw new Error(`${command} ${args.join(' ')} ended with ${done.status}: ${done.stderr.trim() || done.stdout.trim()}`);
+    throw new Error(
+      `${command} ${args.join(' ')} ended with ${done.status}: ${done.stderr.trim() || done.stdout.trim()}`,
+    );
   }
   return done.stdout;
 }

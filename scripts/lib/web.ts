@@ -45,7 +45,8 @@ export async function startWeb(
     },
   });
   child.unref();
-  if (child.pid === undefined) throw new Told('The web server could not be started: the machine has no room for another process.');
+  if (child.pid === undefined)
+    throw new Told('The web server could not be started: the machine has no room for another process.');
   const state = { pid: child.pid, port: options.port, slot: options.slot, mark: options.mark };
   writeFileSync(file(run), JSON.stringify(state));
   for (let tries = 0; tries < 150; tries += 1) {

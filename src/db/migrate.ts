@@ -12,7 +12,8 @@ const source: Knex.MigrationSource<Name> = {
   getMigration: async (name) => MIGRATIONS[name],
 };
 
-export type MigrationState = { code: 'current' } | { code: 'behind'; missing: string[] } | { code: 'newer'; unknown: string[] };
+export type MigrationState =
+  { code: 'current' } | { code: 'behind'; missing: string[] } | { code: 'newer'; unknown: string[] };
 
 /** How the database stands to this code: up to date, behind it, or written by a newer one (which must not be touched). */
 export async function migrationState(db: Knex): Promise<MigrationState> {

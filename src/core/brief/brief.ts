@@ -1,13 +1,19 @@
 import { z } from 'zod';
 
 /** The structured form of a prompt: what the response and the replies must have. Deadlines stand beside it. */
-const range = z.strictObject({ min: z.number().int().min(1).optional(), max: z.number().int().min(1).optional() });
+const range = z.strictObject({
+  min: z.number().int().min(1).optional(),
+  max: z.number().int().min(1).optional(),
+});
 const atLeast = z.strictObject({ min: z.number().int().min(1) });
 
 const partSchema = z.strictObject({ id: z.string().min(1).max(20), text: z.string().min(1) });
 export type Part = z.infer<typeof partSchema>;
 
-const conceptSchema = z.strictObject({ term: z.string().min(1), aliases: z.array(z.string().min(1)).default([]) });
+const conceptSchema = z.strictObject({
+  term: z.string().min(1),
+  aliases: z.array(z.string().min(1)).default([]),
+});
 /** A course idea the prompt wants used, with the other names it goes by. */
 export type Concept = z.infer<typeof conceptSchema>;
 

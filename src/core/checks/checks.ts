@@ -44,9 +44,7 @@ const ownSentences = (all: Passage[]): (Evidence & { question: boolean })[] =>
     );
 
 const firstName = (name: string) =>
-  name
-    .split(/\s+/u)
-    .filter((w) => !/^(?:dr|prof|mr|mrs|ms|mx)\.?$/iu.test(w))[0] ?? name;
+  name.split(/\s+/u).filter((w) => !/^(?:dr|prof|mr|mrs|ms|mx)\.?$/iu.test(w))[0] ?? name;
 
 function greetingOf(all: Passage[], name: string): Evidence[] {
   const wanted = firstName(name).toLowerCase();
@@ -165,13 +163,7 @@ export function runChecks(input: CheckInput): Check[] {
   }
   if (rules.question) {
     const asked = own.filter((s) => s.question);
-    add(
-      'question',
-      asked.length,
-      rules.question,
-      asked,
-      asked.length === 0 ? { code: 'no-question' } : null,
-    );
+    add('question', asked.length, rules.question, asked, asked.length === 0 ? { code: 'no-question' } : null);
   }
   if (input.kind === 'reply' && brief.replies.greetByName) {
     const found = greetingOf(all, input.answered.name);
@@ -187,7 +179,9 @@ export function runChecks(input: CheckInput): Check[] {
     const wanted = brief.response.title;
     const title = input.title.trim();
     const right =
-      typeof wanted === 'string' ? title.toLowerCase().includes(wanted.toLowerCase()) : words(title).length > 0;
+      typeof wanted === 'string'
+        ? title.toLowerCase().includes(wanted.toLowerCase())
+        : words(title).length > 0;
     add(
       'title',
       right ? 1 : 0,

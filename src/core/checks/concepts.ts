@@ -35,7 +35,8 @@ export function conceptUses(all: Passage[], concepts: Concept[]): ConceptUse[] {
         const first = tokens[i];
         const last = tokens[i + name.length - 1];
         if (!first || !last) continue;
-        const quoted = p.role === 'quote' || p.quoted.some((q) => first.start >= q.start && last.end <= q.end);
+        const quoted =
+          p.role === 'quote' || p.quoted.some((q) => first.start >= q.start && last.end <= q.end);
         if (quoted) use.quoted += 1;
         else use.own.push({ from: p.line.pos + first.start, to: p.line.pos + last.end, note: term });
         i += name.length - 1;

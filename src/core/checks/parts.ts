@@ -5,7 +5,14 @@ import type { Evidence } from './types';
 /** Fewer own words than this under a part's heading are a note, not an answer. */
 export const ANSWER_MIN_WORDS = 5;
 
-export type PartAnswer = { part: Part; n: number; placed: boolean; words: number; answered: boolean; evidence: Evidence[] };
+export type PartAnswer = {
+  part: Part;
+  n: number;
+  placed: boolean;
+  words: number;
+  answered: boolean;
+  evidence: Evidence[];
+};
 
 /** For each part of the prompt, whether the text answers it: own words that stand under its heading or number. */
 export function partAnswers(all: Passage[], parts: Part[]): PartAnswer[] {

@@ -95,7 +95,8 @@ export function ownStretches(passage: Passage): Span[] {
 
 /** How many words of a document are whose: the figures shown apart beside the own words. */
 export function wordFigures(all: Passage[]) {
-  const sum = (role: Passage['role']) => all.filter((p) => p.role === role).reduce((n, p) => n + p.otherWords, 0);
+  const sum = (role: Passage['role']) =>
+    all.filter((p) => p.role === role).reduce((n, p) => n + p.otherWords, 0);
   return {
     own: all.reduce((n, p) => n + p.ownWords.length, 0),
     quoted: sum('quote') + sum('own'),

@@ -25,8 +25,16 @@ const URL_TEXT = /\bhttps?:\/\/[^\s"<>]+[^\s"<>.,;)]/giu;
 const NOT_NAMES =
   /^(?:in|since|by|after|before|from|until|around|about|during|the|a|an|and|but|or|see|spring|summer|autumn|winter|january|february|march|april|may|june|july|august|september|october|november|december|week|figure|table|part)$/iu;
 
-const surname = (names: string) => new RegExp(NAME, 'u').exec(names)?.[0]?.toLowerCase().replace(/['’]s$/u, '') ?? names;
-const bareUrl = (url: string) => url.toLowerCase().replace(/^https?:\/\/(www\.)?/u, '').replace(/[/#?]*$/u, '');
+const surname = (names: string) =>
+  new RegExp(NAME, 'u')
+    .exec(names)?.[0]
+    ?.toLowerCase()
+    .replace(/['’]s$/u, '') ?? names;
+const bareUrl = (url: string) =>
+  url
+    .toLowerCase()
+    .replace(/^https?:\/\/(www\.)?/u, '')
+    .replace(/[/#?]*$/u, '');
 const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
 
 function citationsIn(p: Passage): Citation[] {
@@ -49,7 +57,8 @@ function citationsIn(p: Passage): Citation[] {
     if (!NOT_NAMES.test(m[1] ?? '')) found.push(at(m.index, m[0].length, `${surname(m[1] ?? '')} ${m[2]}`));
   }
   for (const m of text.matchAll(PAGED)) {
-    if (!new RegExp(YEAR, 'u').test(m[0]) && !NOT_NAMES.test(m[1] ?? '')) found.push(at(m.index, m[0].length, surname(m[1] ?? '')));
+    if (!new RegExp(YEAR, 'u').test(m[0]) && !NOT_NAMES.test(m[1] ?? ''))
+      found.push(at(m.index, m[0].length, surname(m[1] ?? '')));
   }
   for (const m of text.matchAll(CHAPTER)) found.push(at(m.index, m[0].length, `chapter ${m[1]}`));
   for (const m of text.matchAll(NUMBERED)) found.push(at(m.index, m[0].length, `[${m[1]}]`));

@@ -20,7 +20,12 @@ const DRAFT_TIER = 3;
 type Judged = { post: OwnPost; standing: Standing };
 
 /** Why a post can stand for nothing, whatever else was shared (rules 1, 2 and 4); null when it may. */
-function outOfCount(input: LedgerInput, post: OwnPost, responseAt: Instant | null, at: Instant): NotCounted | null {
+function outOfCount(
+  input: LedgerInput,
+  post: OwnPost,
+  responseAt: Instant | null,
+  at: Instant,
+): NotCounted | null {
   if (post.withdrawn) return 'withdrawn';
   if (post.hidden) return 'hidden';
   if (post.private) return 'private';
@@ -63,7 +68,10 @@ function unfilled(deadline: Deadline, now: Instant, excused: boolean, barred: bo
 export function ledger(input: LedgerInput): Ledger {
   const { schedule, rules, now } = input;
   const deadlineOf = (post: OwnPost) => (post.kind === 'response' ? schedule.response : schedule.replies);
-  const judge = (post: OwnPost): Judged => ({ post, standing: standingVersion(post, deadlineOf(post), schedule.late) });
+  const judge = (post: OwnPost): Judged => ({
+    post,
+    standing: standingVersion(post, deadlineOf(post), schedule.late),
+  });
 
   const posts = [...input.posts].sort(byTime);
   const responses = posts.filter((p) => p.kind === 'response');
@@ -93,7 +101,10 @@ export function ledger(input: LedgerInput): Ledger {
   const ordered = [
     ...candidates
       .map((j) => ({ j, c: toCandidate(j.post, j.standing.version.at, TIER[j.standing.quality]) }))
-      .sort((a, b) => a.c.tier - b.c.tier || a.j.standing.version.at - b.j.standing.version.at || a.c.key - b.c.key)
+      .sort(
+        (a, b) =>
+          a.c.tier - b.c.tier || a.j.standing.version.at - b.j.standing.version.at || a.c.key - b.c.key,
+      )
       .map(({ c }) => c),
     ...draftReplies.map((p) => toCandidate(p, now, DRAFT_TIER)),
   ];
@@ -129,7 +140,11 @@ export function ledger(input: LedgerInput): Ledger {
   const obligations: Obligation[] = [
     response && response.standing.quality !== 'too-late'
       ? standingIn(response, 'response', 1)
-      : open('response', 1, drafts.some((p) => p.kind === 'response')),
+      : open(
+          'response',
+          1,
+          drafts.some((p) => p.kind === 'response'),
+        ),
   ];
   const filled = candidates
     .filter((j) => chosen.has(j.post.id))
@@ -164,14 +179,18 @@ export function ledger(input: LedgerInput): Ledger {
     });
     const out = outOfCount(input, post, responseAt, sharedAt(post));
     if (out) return not(out);
-    if (post.kind === 'response' && post.id !== theResponse?.id) return not('further-response', theResponse?.id);
+    if (post.kind === 'response' && post.id !== theResponse?.id)
+      return not('further-response', theResponse?.id);
     if (standing.quality === 'too-late') return not('too-late');
     if (n !== null) {
       if (standing.quality === 'short') return not('short');
       return { ...base, counted: true, reason: standing.quality === 'late' ? 'late' : 'counted', n };
     }
-    const rival = (same: (other: Judged) => boolean) => filled.find((j) => j.post.id !== post.id && same(j))?.post.id;
-    const classmate = rules.replies.distinctPeers ? rival((j) => j.post.to?.person === post.to?.person) : undefined;
+    const rival = (same: (other: Judged) => boolean) =>
+      filled.find((j) => j.post.id !== post.id && same(j))?.post.id;
+    const classmate = rules.replies.distinctPeers
+      ? rival((j) => j.post.to?.person === post.to?.person)
+      : undefined;
     if (classmate) return not('same-classmate', classmate);
     if (filled.length >= rules.replies.count) return not('enough-already');
     if (standing.quality === 'short') return not('short');

@@ -40,5 +40,9 @@ export function refusal(input: {
  * Whether classmates' posts are withheld from a student: the discussion is sealed, no response of theirs was ever
  * shared, and it is not over yet. Once nothing more can be shared the posts open for reading.
  */
-export const isSealedFor = (input: { sealed: boolean; responded: boolean; schedule: Schedule; now: Instant }) =>
-  input.sealed && !input.responded && input.now < input.schedule.closes;
+export const isSealedFor = (input: {
+  sealed: boolean;
+  responded: boolean;
+  schedule: Schedule;
+  now: Instant;
+}) => input.sealed && !input.responded && input.now < input.schedule.closes;

@@ -9,7 +9,12 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 export function dayIn(at: number, zone: string): string {
   let format = formats.get(zone);
   if (!format) {
-    format = new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    format = new Intl.DateTimeFormat('en-CA', {
+      timeZone: zone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    });
     formats.set(zone, format);
   }
   return format.format(at);

@@ -21,7 +21,8 @@ export function instantOf(wall: WallClock, zone: string): Instant {
  * The first moment after a deadline: a wall-clock deadline lasts to the end of its minute, so 23:59 includes
  * 23:59:59.999 and a post is in time when its instant is below this one.
  */
-export const endOfMinute = (wall: WallClock, zone: string): Instant => instant(instantOf(wall, zone) + 60_000);
+export const endOfMinute = (wall: WallClock, zone: string): Instant =>
+  instant(instantOf(wall, zone) + 60_000);
 
 /** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
 export function daysLater(wall: WallClock, days: number): WallClock {

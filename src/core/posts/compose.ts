@@ -14,7 +14,10 @@ const paragraphOf = (text: string): BlockNode =>
           ]),
       };
 
-const headingOf = (part: Part): BlockNode => ({ type: 'partHeading', attrs: { part: part.id, text: part.text } });
+const headingOf = (part: Part): BlockNode => ({
+  type: 'partHeading',
+  attrs: { part: part.id, text: part.text },
+});
 
 /** Paragraphs of plain text: a blank line parts them, a line that starts with `>` is a quotation. */
 export function blocksFromText(text: string): BlockNode[] {

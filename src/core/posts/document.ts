@@ -5,7 +5,13 @@ import { fail, ok, type Result } from '../result';
  * A post's text is a document of the editor's (ProseMirror) JSON form, never HTML. This schema is the whole of what
  * may be stored: anything else, however it arrives, is refused.
  */
-export const LIMITS = { bytes: 400_000, depth: 12, nodes: 8_000, titleLength: 200, hrefLength: 2_000 } as const;
+export const LIMITS = {
+  bytes: 400_000,
+  depth: 12,
+  nodes: 8_000,
+  titleLength: 200,
+  hrefLength: 2_000,
+} as const;
 
 const safeHref = z
   .string()

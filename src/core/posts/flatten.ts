@@ -23,7 +23,8 @@ function inlineText(content: InlineNode[] | undefined): { text: string; links: L
   for (const node of content ?? []) {
     if (node.type === 'text') {
       const link = node.marks?.find((m) => m.type === 'link');
-      if (link) links.push({ start: text.length, end: text.length + node.text.length, href: link.attrs.href });
+      if (link)
+        links.push({ start: text.length, end: text.length + node.text.length, href: link.attrs.href });
       text += node.text;
     } else {
       text += '\n';

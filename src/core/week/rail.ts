@@ -3,7 +3,13 @@ import type { Schedule } from '../deadlines/schedule';
 import type { Instant } from '../ids';
 
 /** A stretch of the week rail, in percent of the week from its first moment. */
-export type Stretch = { kind: 'response' | 'replies'; from: number; to: number; done: boolean; label: RailLabel };
+export type Stretch = {
+  kind: 'response' | 'replies';
+  from: number;
+  to: number;
+  done: boolean;
+  label: RailLabel;
+};
 export type RailLabel =
   | { code: 'response-owed' }
   | { code: 'response-shared'; at: Instant }
@@ -23,7 +29,13 @@ export function percentOf(at: number, from: number, to: number): number {
  * One course's lane of the week rail: the stretch for the response up to when it was shared or is due, the stretch for
  * the replies after it, and a stop at each deadline that falls in the week.
  */
-export function lane(input: { schedule: Schedule; ledger: Ledger; from: Instant; to: Instant; now: Instant }): Lane {
+export function lane(input: {
+  schedule: Schedule;
+  ledger: Ledger;
+  from: Instant;
+  to: Instant;
+  now: Instant;
+}): Lane {
   const { schedule, ledger, from, to, now } = input;
   const pct = (at: number) => percentOf(at, from, to);
   const [response, ...replies] = ledger.obligations;

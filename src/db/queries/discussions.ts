@@ -1,7 +1,14 @@
 import { briefSchema, type Brief } from '@/core/brief/brief';
 import { lateRuleSchema } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
-import { courseId, discussionId, type CourseId, type DiscussionId, type PersonId, type Role } from '@/core/ids';
+import {
+  courseId,
+  discussionId,
+  type CourseId,
+  type DiscussionId,
+  type PersonId,
+  type Role,
+} from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { Db } from '../connection';
 

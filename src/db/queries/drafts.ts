@@ -115,7 +115,9 @@ export async function draftsOf(db: Db, person: PersonId, discussion?: Discussion
     role: Role | null;
   }[] = await db('drafts as d')
     .leftJoin('posts as q', 'q.id', 'd.parent_id')
-    .leftJoin('enrolments as e', (j) => j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'))
+    .leftJoin('enrolments as e', (j) =>
+      j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
+    )
     .where('d.author_id', person)
     .where('d.blank', false)
     .modify((q) => {
@@ -127,7 +129,10 @@ export async function draftsOf(db: Db, person: PersonId, discussion?: Discussion
     discussion: discussionId(r.discussion_id),
     kind: r.kind,
     parent: r.parent_id === null ? null : postId(r.parent_id),
-    to: r.author_id === null || r.role === null ? null : { person: personId(r.author_id), staff: isStaff(r.role) },
+    to:
+      r.author_id === null || r.role === null
+        ? null
+        : { person: personId(r.author_id), staff: isStaff(r.role) },
     checks: r.checks,
     keptAt: instant(r.kept_at),
   }));

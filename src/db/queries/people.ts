@@ -16,7 +16,12 @@ export async function demoPeople(db: Db) {
     .whereNotNull('p.demo_rank')
     .groupBy('p.id', 'p.name', 'p.demo_rank')
     .orderBy('p.demo_rank')
-    .select('p.id', 'p.name', db.raw('min(e.role::text) as role'), db.raw("string_agg(c.code, ', ' order by c.code) as courses"));
+    .select(
+      'p.id',
+      'p.name',
+      db.raw('min(e.role::text) as role'),
+      db.raw("string_agg(c.code, ', ' order by c.code) as courses"),
+    );
   return rows.map((r) => ({
     id: personId(r.id),
     name: r.name as string,
@@ -54,7 +59,9 @@ export async function openSession(
     expires_at: timestamptz(session.expires),
     previous_visit: before?.last_sign_in == null ? null : timestamptz(before.last_sign_in),
   });
-  await db('people').where({ id: session.person }).update({ last_sign_in: timestamptz(session.now) });
+  await db('people')
+    .where({ id: session.person })
+    .update({ last_sign_in: timestamptz(session.now) });
 }
 
 export async function closeSession(db: Db, tokenHash: Buffer) {

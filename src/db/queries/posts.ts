@@ -41,7 +41,8 @@ export type PostRecord = {
   hidden: boolean;
 };
 
-const visible = (db: Db, alias: string) => db.raw(`${alias}.withdrawn_at is null and ${alias}.hidden_at is null`);
+const visible = (db: Db, alias: string) =>
+  db.raw(`${alias}.withdrawn_at is null and ${alias}.hidden_at is null`);
 
 /**
  * The posts of a discussion one reader may see, each with its latest version. A private reply goes to its author, the
@@ -125,17 +126,33 @@ export async function postsForReader(
 export type OwnPostRecord = OwnPost & { discussion: DiscussionId; toName: string | null };
 
 /** A person's own posts with what counting needs, and no texts: in one discussion, or in all of them. */
-export async function ownPosts(db: Db, person: PersonId, discussion?: DiscussionId): Promise<OwnPostRecord[]> {
+export async function ownPosts(
+  db: Db,
+  person: PersonId,
+  discussion?: DiscussionId,
+): Promise<OwnPostRecord[]> {
   const rows = await db('posts as p')
     .leftJoin('posts as q', 'q.id', 'p.parent_id')
     .leftJoin('people as a', 'a.id', 'q.author_id')
-    .leftJoin('enrolments as e', (j) => j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'))
+    .leftJoin('enrolments as e', (j) =>
+      j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
+    )
     .join('post_versions as v', 'v.post_id', 'p.id')
     .where('p.author_id', person)
     .modify((q) => {
       if (discussion) q.where('p.discussion_id', discussion);
     })
-    .groupBy('p.id', 'p.discussion_id', 'p.kind', 'p.private_to', 'p.withdrawn_at', 'p.hidden_at', 'q.author_id', 'a.name', 'e.role')
+    .groupBy(
+      'p.id',
+      'p.discussion_id',
+      'p.kind',
+      'p.private_to',
+      'p.withdrawn_at',
+      'p.hidden_at',
+      'q.author_id',
+      'a.name',
+      'e.role',
+    )
     .orderBy('p.id')
     .select(
       'p.id',
@@ -175,7 +192,11 @@ export type DeliveredText = {
 };
 
 /** The first version of each of a person's own posts in a discussion: what the receipts speak of. */
-export async function deliveredTexts(db: Db, person: PersonId, discussion: DiscussionId): Promise<DeliveredText[]> {
+export async function deliveredTexts(
+  db: Db,
+  person: PersonId,
+  discussion: DiscussionId,
+): Promise<DeliveredText[]> {
   const rows = await db('posts as p')
     .join('post_versions as v', 'v.post_id', 'p.id')
     .where({ 'p.author_id': person, 'p.discussion_id': discussion, 'v.n': 1 })
@@ -193,7 +214,12 @@ export async function deliveredTexts(db: Db, person: PersonId, discussion: Discu
 }
 
 /** How many responses of others wait behind the seal: a number, never a text or a name. */
-export async function responsesByOthers(db: Db, course: CourseId, discussion: DiscussionId, reader: PersonId) {
+export async function responsesByOthers(
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: PersonId,
+) {
   const row = await db('posts as p')
     .where({ 'p.course_id': course, 'p.discussion_id': discussion, 'p.kind': 'response' })
     .whereNot('p.author_id', reader)
@@ -222,7 +248,9 @@ export async function repliesTo(db: Db, person: PersonId, since: Instant, limit:
   const rows = await db('posts as p')
     .join('posts as q', 'q.id', 'p.parent_id')
     .join('people as a', 'a.id', 'p.author_id')
-    .joinRaw('join lateral (select plain from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true')
+    .joinRaw(
+      'join lateral (select plain from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
+    )
     .where('q.author_id', person)
     .whereNot('p.author_id', person)
     .where('p.shared_at', '>', timestamptz(since))
@@ -305,7 +333,9 @@ export async function insertVersion(db: Db, id: PostId, version: NewVersion) {
 
 /** The post a submission made, if it made one. */
 export async function postBySubmission(db: Db, author: PersonId, submission: string) {
-  const row = await db('posts').where({ author_id: author, submission }).first('id', 'discussion_id', 'kind', 'parent_id');
+  const row = await db('posts')
+    .where({ author_id: author, submission })
+    .first('id', 'discussion_id', 'kind', 'parent_id');
   return row
     ? {
         id: postId(row.id),
@@ -319,7 +349,14 @@ export async function postBySubmission(db: Db, author: PersonId, submission: str
 /** A post of the same person, in the same place, with the very same text: two windows shared one draft. */
 export async function sameTextShared(
   db: Db,
-  text: { author: PersonId; discussion: DiscussionId; kind: PostKind; parent: PostId | null; title: string; doc: Doc },
+  text: {
+    author: PersonId;
+    discussion: DiscussionId;
+    kind: PostKind;
+    parent: PostId | null;
+    title: string;
+    doc: Doc;
+  },
 ): Promise<PostId | null> {
   const row = await db('posts as p')
     .join('post_versions as v', 'v.post_id', 'p.id')

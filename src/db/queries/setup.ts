@@ -56,7 +56,9 @@ export async function insertCourses(db: Db, courses: NewCourse[], weeks: NewWeek
 }
 
 export async function insertEnrolments(db: Db, rows: { course: CourseId; person: PersonId; role: Role }[]) {
-  await db('enrolments').insert(rows.map((r) => ({ course_id: r.course, person_id: r.person, role: r.role })));
+  await db('enrolments').insert(
+    rows.map((r) => ({ course_id: r.course, person_id: r.person, role: r.role })),
+  );
 }
 
 export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {

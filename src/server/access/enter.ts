@@ -63,7 +63,10 @@ export function accountOf(
   const summary = summarise(account, now);
   return {
     schedule,
-    state: discussionState(schedule, now, { response: summary.owedResponse, replies: summary.owedReplies > 0 }),
+    state: discussionState(schedule, now, {
+      response: summary.owedResponse,
+      replies: summary.owedReplies > 0,
+    }),
     ledger: account,
     ledgerInput,
     sealed: isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
@@ -92,7 +95,10 @@ export async function enterDiscussion(
 ): Promise<Result<Entered, NotFound>> {
   const record = await discussionBySlug(db, actor.id, slug);
   if (!record) return fail({ code: 'not-found' });
-  const [own, drafts] = await Promise.all([ownPosts(db, actor.id, record.id), draftsOf(db, actor.id, record.id)]);
+  const [own, drafts] = await Promise.all([
+    ownPosts(db, actor.id, record.id),
+    draftsOf(db, actor.id, record.id),
+  ]);
   return ok({
     ...accountOf(record, actor, own, drafts, deps.now),
     record,

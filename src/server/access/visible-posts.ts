@@ -17,9 +17,16 @@ const blankOut = (post: PostRecord): PostRecord => ({
  * The posts of a discussion (or one of them) this person may read now. Behind the seal that is none, whatever was asked for; texts
  * that were withdrawn or hidden by staff are emptied for everyone but their author and staff.
  */
-export async function visiblePosts(db: Db, actor: Actor, entered: Entered, only?: PostId): Promise<PostRecord[]> {
+export async function visiblePosts(
+  db: Db,
+  actor: Actor,
+  entered: Entered,
+  only?: PostId,
+): Promise<PostRecord[]> {
   if (entered.sealed) return [];
   const { record, staff } = entered;
   const posts = await postsForReader(db, record.course.id, record.id, { id: actor.id, staff }, only);
-  return posts.map((p) => ((p.withdrawn || p.hidden) && !staff && p.author.id !== actor.id ? blankOut(p) : p));
+  return posts.map((p) =>
+    (p.withdrawn || p.hidden) && !staff && p.author.id !== actor.id ? blankOut(p) : p,
+  );
 }

@@ -20,7 +20,10 @@ export type DiscussionLine = {
 export type CourseShelf = { code: string; title: string; zone: string; discussions: DiscussionLine[] };
 
 /** Every discussion of every course one is in, by course and week, in three queries. */
-export async function allDiscussions(deps: Deps, actor: Actor): Promise<{ now: Instant; shelves: CourseShelf[] }> {
+export async function allDiscussions(
+  deps: Deps,
+  actor: Actor,
+): Promise<{ now: Instant; shelves: CourseShelf[] }> {
   const { db, now } = deps;
   const [records, own, drafts] = await Promise.all([
     discussionsOf(db, actor.id),

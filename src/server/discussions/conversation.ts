@@ -47,7 +47,15 @@ export type ReadPost = {
 
 /** The facing page: the post being answered and the draft of the answer. */
 export type ReplyPage = {
-  answering: { id: PostId; name: string; staff: boolean; self: boolean; plain: string; privateTo: string | null };
+  answering: {
+    id: PostId;
+    person: PersonId;
+    name: string;
+    staff: boolean;
+    self: boolean;
+    plain: string;
+    privateTo: string | null;
+  };
   draft: OpenDraft;
   refused: Refusal | null;
 };
@@ -119,7 +127,10 @@ export async function conversation(
   if (!door.ok) return door;
   const entered = door.value;
   const { record, schedule, responded, staff } = entered;
-  const [head, posts] = await Promise.all([headOf(deps, actor, entered), visiblePosts(deps.db, actor, entered)]);
+  const [head, posts] = await Promise.all([
+    headOf(deps, actor, entered),
+    visiblePosts(deps.db, actor, entered),
+  ]);
 
   const trees = threads(posts);
   const lines = trees.map((t) => toLine(t, actor.id)).reverse();
@@ -138,6 +149,7 @@ export async function conversation(
     reply = {
       answering: {
         id: asked.id,
+        person: asked.author.id,
         name: asked.author.name,
         staff: isStaff(asked.author.role),
         self: asked.author.id === actor.id,
@@ -160,7 +172,10 @@ export async function conversation(
     filter: ask.filter,
     counts: { all: countOf('all'), 'no-replies': countOf('no-replies'), yours: countOf('yours') },
     lines: lines.filter((l) => passes(l, ask.filter)),
-    open: asked && tree ? { thread: inReadingOrder(tree).map((b) => toRead(b, actor.id, names)), at: asked.id } : null,
+    open:
+      asked && tree
+        ? { thread: inReadingOrder(tree).map((b) => toRead(b, actor.id, names)), at: asked.id }
+        : null,
     reply,
     ledgerInput: entered.ledgerInput,
   });

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { refusal, type Refusal } from '@/core/counting/permission';
+import type { LedgerInput } from '@/core/counting/types';
 import { startingDocument } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
 import type { Instant, PostId } from '@/core/ids';
@@ -24,11 +25,16 @@ export type ResponseRoom = {
   prompt: Doc;
   draft: OpenDraft;
   refused: Refusal | null;
+  ledgerInput: LedgerInput | null;
   /** The student's shared responses, first one first. */
   shared: DeliveredText[];
 };
 
-export async function responseRoom(deps: Deps, actor: Actor, slug: string): Promise<Result<ResponseRoom, NotFound>> {
+export async function responseRoom(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<ResponseRoom, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
@@ -56,6 +62,7 @@ export async function responseRoom(deps: Deps, actor: Actor, slug: string): Prom
       responded,
       now: deps.now,
     }),
+    ledgerInput: entered.ledgerInput,
     shared: delivered.filter((p) => responses.has(p.id)),
   });
 }

@@ -76,7 +76,8 @@ export async function keepDraft(
     const before = await draftFor(tx, key, true);
     // A draft begun while the post could be read is kept on, even if the post was hidden or withdrawn since.
     if (input.kind === 'reply' && !answered && !before) return fail({ code: 'post-not-open' as const });
-    if (await postBySubmission(tx, actor.id, input.submission)) return fail({ code: 'already-shared' as const });
+    if (await postBySubmission(tx, actor.id, input.submission))
+      return fail({ code: 'already-shared' as const });
 
     const text = {
       title: input.title,

@@ -21,6 +21,12 @@ export function figuresOf(
   return {
     unmet: unmetRequired(checks),
     ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted).own,
-    checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({ id, have, need, met, required })),
+    checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({
+      id,
+      have,
+      need,
+      met,
+      required,
+    })),
   };
 }

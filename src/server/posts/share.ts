@@ -34,7 +34,8 @@ export type ShareInput = z.infer<typeof shareInputSchema>;
 
 /** `repeated`: this submission had been shared before; the answer names the one post it made. */
 export type Shared = { post: PostId; kind: 'response' | 'reply'; repeated: boolean };
-export type ShareFailure = NotFound | DocumentFailure | Refusal | { code: 'nothing-written' } | { code: 'post-not-open' };
+export type ShareFailure =
+  NotFound | DocumentFailure | Refusal | { code: 'nothing-written' } | { code: 'post-not-open' };
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 

@@ -41,10 +41,22 @@ export type ThisWeek = {
   zone: string;
   owed: Owed;
   lines: WeekLine[];
-  rail: { days: WeekDay[]; today: number; nowAt: number; lanes: { course: { code: string; title: string }; lane: Lane }[] };
+  rail: {
+    days: WeekDay[];
+    today: number;
+    nowAt: number;
+    lanes: { course: { code: string; title: string }; lane: Lane }[];
+  };
   since: {
     from: Instant | null;
-    replies: { post: number; slug: string; course: string; author: string; sharedAt: Instant; opening: string }[];
+    replies: {
+      post: number;
+      slug: string;
+      course: string;
+      author: string;
+      sharedAt: Instant;
+      opening: string;
+    }[];
     newPosts: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: Awaited<ReturnType<typeof announcementsFor>>;
@@ -60,7 +72,11 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
   if (now < account.schedule.opens || !account.ledger) return false;
   const summary = summarise(account.ledger, now);
   if (summary.next) return true;
-  return summary.missed + summary.short > 0 && now - account.schedule.closes < SHOW_MISSED_MS && now >= account.schedule.closes;
+  return (
+    summary.missed + summary.short > 0 &&
+    now - account.schedule.closes < SHOW_MISSED_MS &&
+    now >= account.schedule.closes
+  );
 }
 
 /** Everything This week shows, in six queries whatever the size of the class. */
@@ -139,7 +155,13 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
             ? [
                 {
                   course: { code: record.course.code, title: record.course.title },
-                  lane: lane({ schedule: account.schedule, ledger: account.ledger, from: start, to: end, now }),
+                  lane: lane({
+                    schedule: account.schedule,
+                    ledger: account.ledger,
+                    from: start,
+                    to: end,
+                    now,
+                  }),
                 },
               ]
             : [],

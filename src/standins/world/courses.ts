@@ -5,7 +5,14 @@ import type { WorldCourse } from './types';
 
 export const COURSES: WorldCourse[] = [GEO, PLA, SND];
 
-export const ANNOUNCEMENTS: { course: string; author: string; day: number; time: string; title: string; body: string }[] = [
+export const ANNOUNCEMENTS: {
+  course: string;
+  author: string;
+  day: number;
+  time: string;
+  title: string;
+  body: string;
+}[] = [
   {
     course: 'GEO 115',
     author: 'Dr. Maren Holt',

@@ -37,7 +37,10 @@ export const GEO: WorldCourse = {
         'Begin with water you know. A brook behind a bus stop will do as well as a great river.\n\nWrite at least 100 words, and use one idea from chapter 1 where it helps you see something.',
       brief: {
         parts: [
-          { id: '1', text: 'Describe one reach of a river you have stood beside: what moves, and what stays?' },
+          {
+            id: '1',
+            text: 'Describe one reach of a river you have stood beside: what moves, and what stays?',
+          },
           { id: '2', text: 'Where does its load come from, and where does it rest?' },
         ],
         concepts: [
@@ -61,7 +64,10 @@ export const GEO: WorldCourse = {
       brief: {
         parts: [
           { id: '1', text: 'What makes the first bend, and what makes it grow?' },
-          { id: '2', text: 'A farmer wants the bend cut off to gain a field. What happens next, upstream and down?' },
+          {
+            id: '2',
+            text: 'A farmer wants the bend cut off to gain a field. What happens next, upstream and down?',
+          },
         ],
         concepts: [
           { term: 'point bar', aliases: [] },
@@ -159,7 +165,10 @@ export const GEO: WorldCourse = {
         parts: [
           { id: '1', text: 'Which plan would you choose, and for whom is it the better one?' },
           { id: '2', text: 'Explain your choice with two ideas from chapter 6.' },
-          { id: '3', text: 'What would the other side say, and what is your answer to them? Cite one source.' },
+          {
+            id: '3',
+            text: 'What would the other side say, and what is your answer to them? Cite one source.',
+          },
         ],
         concepts: [
           { term: 'flood storage', aliases: ['floodplain storage'] },

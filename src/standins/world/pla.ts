@@ -63,8 +63,7 @@ export const PLA: WorldCourse = {
       slug: 'pla-204-w3',
       week: 3,
       title: 'The queue that works',
-      prompt:
-        'Watch a queue for ten minutes: at a ferry, a bakery, a clinic. At least 90 words.',
+      prompt: 'Watch a queue for ten minutes: at a ferry, a bakery, a clinic. At least 90 words.',
       brief: {
         parts: [
           { id: '1', text: 'How does a newcomer learn where it begins?' },
@@ -94,8 +93,7 @@ export const PLA: WorldCourse = {
       slug: 'pla-204-w5',
       week: 5,
       title: 'The way out',
-      prompt:
-        'Go into a large building and leave it by a way you did not come. At least 90 words.',
+      prompt: 'Go into a large building and leave it by a way you did not come. At least 90 words.',
       brief: {
         parts: [
           { id: '1', text: 'Which signs helped, and which helped somebody else?' },

@@ -36,7 +36,13 @@ const actor = (name: string): Actor => ({
   previousVisit: null,
 });
 
-type Planned = { post: WorldPost; parent: WorldPost | null; course: WorldCourse; discussion: WorldDiscussion; at: Instant };
+type Planned = {
+  post: WorldPost;
+  parent: WorldPost | null;
+  course: WorldCourse;
+  discussion: WorldDiscussion;
+  at: Instant;
+};
 
 /**
  * Lays the demo world into an empty database: courses and people outright, and every post and draft through the same
@@ -67,7 +73,8 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
   for (const plan of planned) {
     const { post, parent, discussion, at } = plan;
     const parentId = parent ? made.get(parent) : null;
-    if (parentId === undefined) throw new Error(`${discussion.slug}: ${post.author} answers before there is a post`);
+    if (parentId === undefined)
+      throw new Error(`${discussion.slug}: ${post.author} answers before there is a post`);
     const shared = await share({ db, now: at }, actor(post.author), discussion.slug, {
       kind: parent ? 'reply' : 'response',
       parent: parentId,
@@ -75,10 +82,14 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
       title: post.title,
       doc: parent
         ? documentFromText(post.body)
-        : documentFromParts(discussion.brief.parts ?? [], partsOfBody(post.body, discussion.brief.parts?.length ?? 0)),
+        : documentFromParts(
+            discussion.brief.parts ?? [],
+            partsOfBody(post.body, discussion.brief.parts?.length ?? 0),
+          ),
       private: post.flags.includes('private'),
     });
-    if (!shared.ok) throw new Error(`${discussion.slug}: ${post.author} could not share: ${shared.failure.code}`);
+    if (!shared.ok)
+      throw new Error(`${discussion.slug}: ${post.author} could not share: ${shared.failure.code}`);
     made.set(post, shared.value.post);
   }
   for (const [post, id] of made) {
@@ -213,4 +224,3 @@ async function addPeopleAndCourses(
     }
   });
 }
-

@@ -1,7 +1,13 @@
 import type { When } from './types';
 
 /** Deadlines that staff moved for one student. `day` counts from the Monday of the discussion's week. */
-export const EXTENSIONS: { discussion: string; person: string; response?: When; replies?: When; reason: string }[] = [
+export const EXTENSIONS: {
+  discussion: string;
+  person: string;
+  response?: When;
+  replies?: When;
+  reason: string;
+}[] = [
   {
     discussion: 'snd-130-w3',
     person: 'Imani Okoro',
@@ -29,7 +35,14 @@ export const EXCUSED: { discussion: string; person: string; reason: string }[] =
 ];
 
 /** What is begun and not shared when the demo opens. */
-export const DRAFTS: { discussion: string; author: string; day: number; time: string; title: string; texts: string[] }[] = [
+export const DRAFTS: {
+  discussion: string;
+  author: string;
+  day: number;
+  time: string;
+  title: string;
+  texts: string[];
+}[] = [
   {
     discussion: 'geo-115-w6',
     author: 'Imani Okoro',

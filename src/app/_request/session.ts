@@ -1,0 +1,65 @@
+import 'server-only';
+import { cookies } from 'next/headers';
+import { redirect } from 'next/navigation';
+import { cache } from 'react';
+import { app } from '@/runtime/app';
+import { currentTime, timeWith } from '@/server/clock/clock';
+import type { Actor, Deps } from '@/server/deps';
+import { findSession } from '@/server/sessions/sessions';
+
+const COOKIE = 'pulpit-session';
+
+export type Visitor = {
+  deps: Deps;
+  actor: Actor;
+  email: string;
+  theme: 'system' | 'light' | 'dark';
+  demo: boolean;
+};
+
+/** The signed-in person behind this request, with the request's one server time; null when nobody is signed in. */
+export const visitor = cache(async (): Promise<Visitor | null> => {
+  const token = (await cookies()).get(COOKIE)?.value;
+  if (!token) return null;
+  const { db, clock, config } = app();
+  const session = await findSession(db, token);
+  if (!session) return null;
+  const now = timeWith(clock, session.clockOffset);
+  if (now >= session.expires) return null;
+  const { person, name, email, timeZone, theme, previousVisit } = session;
+  return {
+    deps: { db, now },
+    actor: { id: person, name, timeZone, previousVisit },
+    email,
+    theme,
+    demo: config.demo,
+  };
+});
+
+/** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
+export async function requireVisitor(here: string): Promise<Visitor> {
+  return (await visitor()) ?? redirect(`/sign-in?to=${encodeURIComponent(here)}`);
+}
+
+/** What a request has before anybody is signed in. */
+export async function strangerDeps(): Promise<Deps> {
+  const { db, clock } = app();
+  return { db, now: await currentTime(db, clock) };
+}
+
+export async function setSessionCookie(token: string, maxAge: number) {
+  (await cookies()).set(COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: app().config.secureCookies,
+    path: '/',
+    maxAge,
+  });
+}
+
+export async function takeSessionCookie(): Promise<string | null> {
+  const jar = await cookies();
+  const token = jar.get(COOKIE)?.value ?? null;
+  jar.delete(COOKIE);
+  return token;
+}

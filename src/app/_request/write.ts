@@ -1,0 +1,50 @@
+import 'server-only';
+import { randomUUID } from 'node:crypto';
+
+/** More than the largest post in JSON; what is larger is not read at all. */
+const MAX_BODY = 1_000_000;
+
+/**
+ * Whether a request that writes came from our own pages. Cookies are SameSite=Lax; this is the second lock: browsers
+ * send Sec-Fetch-Site or Origin with every such request, and a foreign one is refused.
+ */
+export function fromOwnPages(request: Request): boolean {
+  const site = request.headers.get('sec-fetch-site');
+  if (site) return site === 'same-origin' || site === 'none';
+  const origin = request.headers.get('origin');
+  const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
+  return origin === null || new URL(origin).host === host;
+}
+
+export const isJson = (request: Request) =>
+  (request.headers.get('content-type') ?? '').includes('application/json');
+
+/** The body as text, or null where it is too large. */
+export async function bodyText(request: Request): Promise<string | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) return null;
+  const text = await request.text();
+  return text.length > MAX_BODY ? null : text;
+}
+
+export async function jsonBody(request: Request): Promise<unknown> {
+  const text = await bodyText(request);
+  if (text === null) return undefined;
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Back to a page after a form: the browser asks for it anew. Only addresses of our own. */
+export const seeOther = (path: string) =>
+  new Response(null, { status: 303, headers: { Location: localPath(path) } });
+
+export const localPath = (path: string) => (/^\/(?![/\\])/u.test(path) ? path : '/');
+
+/** An unexpected error is logged whole with an id, and told with that id. */
+export function unexpected(error: unknown): { code: 'unexpected'; id: string } {
+  const id = randomUUID().slice(0, 8);
+  console.error(`[${id}]`, error);
+  return { code: 'unexpected', id };
+}

@@ -1,0 +1,14 @@
+import { notFound, redirect } from 'next/navigation';
+import { roomToOpen } from '@/server/discussions/room';
+import { requireVisitor } from '../../_request/session';
+
+type Props = { params: Promise<{ slug: string }> };
+
+/** A discussion's one address: it leads to the room where the next thing is to be done. */
+export default async function DiscussionPage({ params }: Props) {
+  const { slug } = await params;
+  const who = await requireVisitor(`/discussions/${slug}`);
+  const room = await roomToOpen(who.deps, who.actor, slug);
+  if (!room.ok) notFound();
+  redirect(`/discussions/${slug}/${room.value}`);
+}

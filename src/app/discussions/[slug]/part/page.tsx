@@ -1,0 +1,33 @@
+import { notFound, redirect } from 'next/navigation';
+import { yourPart } from '@/server/discussions/your-part';
+import { FacingPages } from '@/ui/discussion/facing-pages';
+import { Head } from '@/ui/discussion/head';
+import { Ledger, OwnText } from '@/ui/part/your-part';
+import { Frame } from '../../../_request/frame';
+import { requireVisitor } from '../../../_request/session';
+
+type Props = { params: Promise<{ slug: string }> };
+
+export const metadata = { title: 'Your part' };
+
+export default async function PartPage({ params }: Props) {
+  const { slug } = await params;
+  const here = `/discussions/${slug}/part`;
+  const who = await requireVisitor(here);
+  const part = await yourPart(who.deps, who.actor, slug);
+  if (!part.ok) notFound();
+  const { head, delivered } = part.value;
+  if (head.staff) redirect(`/discussions/${slug}/conversation`);
+  return (
+    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+      <Head head={head} room="part" ownZone={who.actor.timeZone} />
+      <main id="main" className="px-4 pb-4 sm:px-7">
+        <FacingPages
+          first="left"
+          left={{ name: 'What counted', page: <Ledger head={head} delivered={delivered} /> }}
+          right={{ name: 'Your response', page: <OwnText head={head} delivered={delivered} /> }}
+        />
+      </main>
+    </Frame>
+  );
+}

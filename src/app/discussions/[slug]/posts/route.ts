@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { composeFromForm, type FormText } from '@/server/posts/compose-form';
+import { keepDraft } from '@/server/drafts/keep';
+import { share, shareInputSchema } from '@/server/posts/share';
+import { requireVisitor, visitor, type Visitor } from '../../../_request/session';
+import { bodyText, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+
+type Context = { params: Promise<{ slug: string }> };
+
+/** Shares a post: as JSON from the editor, or as the plain form that works without scripts. */
+export async function POST(request: Request, context: Context) {
+  const { slug } = await context.params;
+  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
+  return isJson(request) ? shareJson(request, slug) : shareForm(request, slug);
+}
+
+async function shareJson(request: Request, slug: string) {
+  try {
+    const who = await visitor();
+    if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
+    const read = shareInputSchema.safeParse(await jsonBody(request));
+    if (!read.success) return Response.json({ ok: false, code: 'document-malformed' }, { status: 422 });
+    const shared = await share(who.deps, who.actor, slug, read.data);
+    if (shared.ok)
+      return Response.json({ ok: true, ...shared.value }, { status: shared.value.repeated ? 200 : 201 });
+    // Refused, but not lost: what was written stays as the draft.
+    await keep(who, slug, { ...read.data, base: 0 });
+    return Response.json(
+      { ok: false, ...shared.failure },
+      { status: shared.failure.code === 'not-found' ? 404 : 409 },
+    );
+  } catch (error) {
+    return Response.json({ ok: false, ...unexpected(error) }, { status: 500 });
+  }
+}
+
+type Keepable = Pick<FormText, 'kind' | 'parent' | 'submission' | 'title' | 'doc' | 'base'>;
+
+const keep = (who: Visitor, slug: string, { kind, parent, submission, title, doc, base }: Keepable) =>
+  keepDraft(who.deps, who.actor, slug, { kind, parent, submission, title, doc, base, conflict: 'replace' });
+
+const formSchema = z.object({
+  kind: z.enum(['response', 'reply']),
+  parent: z.coerce.number().int().positive().nullable(),
+  submission: z.uuid(),
+  base: z.coerce.number().int().min(0).default(0),
+  title: z.string().max(200).default(''),
+  text: z.array(z.string()).max(20),
+  do: z.enum(['keep', 'share']).default('share'),
+});
+
+async function shareForm(request: Request, slug: string) {
+  const who = await requireVisitor(`/discussions/${slug}`);
+  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const read = formSchema.safeParse({
+    ...Object.fromEntries(fields),
+    parent: fields.get('parent'),
+    text: fields.getAll('text'),
+  });
+  if (!read.success) return seeOther(`/discussions/${slug}?answer=document-malformed`);
+  const form = read.data;
+  const room = form.kind === 'response' ? 'response' : 'conversation';
+  const back = (query: Record<string, string>) => {
+    const q = new URLSearchParams({ ...(form.parent ? { post: String(form.parent) } : {}), ...query });
+    return seeOther(`/discussions/${slug}/${room}${q.size ? `?${q}` : ''}`);
+  };
+  const text = await composeFromForm(who.deps, who.actor, slug, form);
+  if (!text.ok) return back({ answer: text.failure.code });
+  const kept = await keep(who, slug, text.value);
+  if (form.do === 'keep') return back({ answer: kept.ok ? 'kept' : kept.failure.code });
+  const shared = await share(who.deps, who.actor, slug, { ...text.value, private: false });
+  if (!shared.ok) return back({ answer: shared.failure.code });
+  const post = String(shared.value.post);
+  return form.kind === 'response' ? back({}) : back({ post, shared: post });
+}

@@ -1,0 +1,22 @@
+import '@fontsource-variable/hanken-grotesk/wght.css';
+import '@fontsource-variable/literata/opsz.css';
+import '@fontsource-variable/literata/opsz-italic.css';
+import './globals.css';
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+import { visitor } from './_request/session';
+
+export const metadata: Metadata = {
+  title: { default: 'Pulpit', template: '%s · Pulpit' },
+  description: 'Weekly course discussions: what you owe, by when, what counted and why.',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const theme = (await visitor())?.theme ?? 'system';
+  return (
+    <html lang="en-GB" data-theme={theme}>
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,39 @@
+import { redirect } from 'next/navigation';
+import { app } from '@/runtime/app';
+import { offeredPeople } from '@/server/sessions/offered';
+import { Brand } from '@/ui/frame/brand';
+import { SignInForm } from '@/ui/frame/sign-in-form';
+import { strangerDeps, visitor } from '../_request/session';
+import { localPath } from '../_request/write';
+
+export const metadata = { title: 'Sign in' };
+
+const PROBLEMS: Record<string, string> = {
+  'wrong-credentials': 'That address and password do not belong together. Nothing was changed; try again.',
+  'too-many-tries': 'Too many tries for this address. Wait a quarter of an hour, then try again.',
+  'not-offered': 'One-click sign-in is only for the people of the demo.',
+};
+
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string>>;
+}) {
+  const { to = '/', problem } = await searchParams;
+  if (await visitor()) redirect(localPath(to));
+  const { config } = app();
+  const people = config.demo ? await offeredPeople(await strangerDeps()) : [];
+  return (
+    <main id="main" className="mx-auto grid max-w-[880px] gap-6 px-4 py-10 sm:px-7">
+      <header>
+        <h1>
+          <Brand className="text-[28px] text-pine-ink" />
+        </h1>
+        <p className="mt-2 max-w-[60ch] text-[16px] text-ink-2">
+          Each week’s discussion in every course: what you owe, by when, what counted and why.
+        </p>
+      </header>
+      <SignInForm to={localPath(to)} problem={problem ? (PROBLEMS[problem] ?? null) : null} people={people} />
+    </main>
+  );
+}

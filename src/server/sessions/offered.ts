@@ -1,0 +1,5 @@
+import { demoPeople } from '@/db/queries/people';
+import type { Deps } from '../deps';
+
+/** The people the demo's sign-in page offers by one click. */
+export const offeredPeople = (deps: Deps) => demoPeople(deps.db);

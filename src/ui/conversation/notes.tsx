@@ -1,0 +1,138 @@
+import type { Verdict } from '@/core/counting/types';
+import { ArrowLeft } from 'lucide-react';
+import Link from 'next/link';
+import type { HeadView } from '../discussion/types';
+import { marginText } from '../part/receipt';
+import { calledName, plural } from '../words/plural';
+import { moment } from '../words/time';
+import { verdictReason } from '../words/verdicts';
+import { summarise } from '@/core/counting/summary';
+import type { Filter, ReadPostView } from './types';
+
+/** On a phone the list and the open post are two pages; this leads back. */
+export function BackToList({ slug, filter }: { slug: string; filter: Filter }) {
+  return (
+    <p className="mb-2 lg:hidden">
+      <Link
+        className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]"
+        href={`/discussions/${slug}/conversation${filter === 'all' ? '' : `?show=${filter}`}`}
+      >
+        <ArrowLeft size={15} aria-hidden /> All responses
+      </Link>
+    </p>
+  );
+}
+
+/** The right page after a reply was shared: that it went through, what it counts as, and what is left. */
+export function SharedNote(props: {
+  head: HeadView;
+  post: ReadPostView;
+  verdict: Verdict | null;
+  others: number;
+}) {
+  const { head, post, verdict } = props;
+  const name = post.to ? calledName(post.to) : 'the class';
+  const left = head.ledger ? summarise(head.ledger, head.now).owedReplies : 0;
+  return (
+    <div className="grow overflow-auto px-4 py-5 sm:px-6">
+      <section
+        role="status"
+        aria-labelledby="reply-shared"
+        className={`rounded-plate border border-l-4 border-rule bg-page-2 px-4 py-3 ${verdict?.counted ? 'border-l-pine' : 'border-l-ochre'}`}
+      >
+        <h2 id="reply-shared" className="text-[17px]">
+          Your reply to {name} is shared{post.privateTo ? ` with ${name} only` : ''}
+        </h2>
+        {verdict ? (
+          <p className="mt-1 text-[14px]">
+            {verdict.counted ? '' : verdict.reason === 'short' ? '' : 'Not counted. '}
+            {verdictReason(verdict, {
+              name,
+              count: head.brief.replies.count,
+              days: head.brief.replies.distinctDays,
+            })}
+            .
+          </p>
+        ) : null}
+        <p className="mt-1 text-[13px] text-ink-2">
+          #{post.id} · {moment(post.sharedAt, head.schedule.zone)} ·{' '}
+          {marginText(head.schedule.replies, post.sharedAt)}
+        </p>
+      </section>
+      <p className="mt-4 text-[15px]">
+        {head.ledger?.complete ? (
+          <b className="text-pine-ink">That was the last: this discussion is complete.</b>
+        ) : left > 0 ? (
+          `${plural(left, 'reply', 'replies')} to go.`
+        ) : null}
+      </p>
+      <p className="mt-3 flex flex-wrap gap-2">
+        {left > 0 && props.others > 0 ? (
+          <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
+            Choose another classmate
+          </Link>
+        ) : null}
+        <Link className="btn" href={`/discussions/${head.slug}/part`}>
+          What counted
+        </Link>
+        <Link className="btn" href={`/discussions/${head.slug}/conversation?post=${post.id}`}>
+          To the reply itself
+        </Link>
+        <Link className="btn" href="/">
+          This week
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+/** One's own post is open: there is nobody to answer yet. */
+export function OpenedReply({ head }: { head: HeadView }) {
+  return (
+    <div className="grow px-4 py-5 text-[15px] text-ink-2 sm:px-6">
+      <h2 className="text-[17px] text-ink">This is your own post</h2>
+      <p className="mt-1">
+        Replies to yourself are not counted. If somebody has answered you, choose “Answer” under their reply
+        to write back.
+      </p>
+      <p className="mt-3">
+        <Link className="btn" href={`/discussions/${head.slug}/part`}>
+          What counted
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+/** Nothing is open on the facing pages: what to do, or that the post asked for is not to be had. */
+export function NothingOpen({
+  head,
+  asked,
+  found,
+}: {
+  head: HeadView;
+  asked: number | null;
+  found: boolean;
+}) {
+  const s = head.ledger && summarise(head.ledger, head.now);
+  return (
+    <section
+      className={`plate grid place-items-center px-6 py-10 text-center lg:rounded-l-none ${asked ? '' : 'max-lg:order-first max-lg:py-5'}`}
+    >
+      <div>
+        <h2 className="text-[19px]">
+          {asked && !found ? 'That post is not here to be read' : 'Choose a post to read and answer'}
+        </h2>
+        <p className="mt-1 max-w-[46ch] text-[14.5px] text-ink-2">
+          {asked && !found
+            ? 'It may have been taken back, or its number may be mistyped.'
+            : s && s.owedReplies > 0
+              ? `You owe ${plural(s.owedReplies, 'more reply', 'more replies')}${head.brief.replies.distinctPeers ? ', to different classmates' : ''}.`
+              : head.ledger?.complete
+                ? 'You have done everything here; reading on is free.'
+                : 'The post opens on the left page, your reply faces it on the right.'}
+        </p>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,40 @@
+import { LockKeyhole } from 'lucide-react';
+import Link from 'next/link';
+import type { HeadView } from '../discussion/types';
+import { plural } from '../words/plural';
+import { moment } from '../words/time';
+import { refusal } from '@/core/counting/permission';
+import { instant } from '@/core/ids';
+
+/** The Conversation room behind the seal: what waits, and what opens it. */
+export function Sealed({ head }: { head: HeadView }) {
+  const { schedule } = head;
+  const lost = refusal({
+    kind: 'response',
+    schedule,
+    sealed: true,
+    responded: false,
+    now: instant(head.now),
+  });
+  return (
+    <section className="plate mx-auto my-6 max-w-[640px] px-6 py-8 text-center">
+      <LockKeyhole size={30} aria-hidden className="mx-auto text-ochre-ink" />
+      <h2 className="mt-3 text-[21px]">This conversation is sealed</h2>
+      <p className="mx-auto mt-2 max-w-[48ch] text-[15px] text-ink-2">
+        {head.responses === 0
+          ? 'No classmate has shared a response yet.'
+          : `${plural(head.responses, 'classmate has', 'classmates have')} shared a response.`}{' '}
+        {lost?.code === 'response-deadline-passed'
+          ? `Your response was missed, and late ones are not accepted here. The posts open for reading when the discussion closes, ${moment(schedule.closes - 60_000, schedule.zone)}.`
+          : 'Their posts open the moment you share your own, so that everybody begins from their own thought.'}
+      </p>
+      {lost ? null : (
+        <p className="mt-5">
+          <Link className="btn go" href={`/discussions/${head.slug}/response`}>
+            To your response
+          </Link>
+        </p>
+      )}
+    </section>
+  );
+}

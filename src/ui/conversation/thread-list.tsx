@@ -1,0 +1,109 @@
+import Link from 'next/link';
+import { plural } from '../words/plural';
+import { clockTime, day, weekday } from '../words/time';
+import type { Filter, ThreadLineView } from './types';
+
+const FILTERS: [Filter, string][] = [
+  ['all', 'All'],
+  ['no-replies', 'No replies yet'],
+  ['yours', 'Yours'],
+];
+
+const WEEK_MS = 6 * 86_400_000;
+
+/** The responses of the class, the newest first; the address names the filter and the open post. */
+export function ThreadList(props: {
+  slug: string;
+  lines: ThreadLineView[];
+  counts: Record<Filter, number>;
+  filter: Filter;
+  open: number | null;
+  zone: string;
+  now: number;
+}) {
+  const href = (post: number | null, filter: Filter) => {
+    const q = new URLSearchParams();
+    if (post !== null) q.set('post', String(post));
+    if (filter !== 'all') q.set('show', filter);
+    const text = q.toString();
+    return `/discussions/${props.slug}/conversation${text ? `?${text}` : ''}`;
+  };
+  const at = props.lines.findIndex((l) => l.id === props.open);
+  return (
+    <nav aria-label="Responses" className="flex min-h-0 flex-col bg-page-2 lg:border-r lg:border-rule">
+      <ul className="flex flex-wrap gap-1.5 border-b border-rule px-3 py-2.5">
+        {FILTERS.map(([id, label]) => (
+          <li key={id}>
+            <Link
+              href={href(props.open, id)}
+              aria-current={props.filter === id ? 'true' : undefined}
+              className={`inline-flex min-h-7 items-center rounded-[6px] border px-2 text-[12px] font-semibold ${
+                props.filter === id ? 'border-ink bg-ink text-page' : 'border-rule bg-page'
+              }`}
+            >
+              {label} {props.counts[id]}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <ul className="min-h-0 grow lg:overflow-auto">
+        {props.lines.map((l, i) => (
+          <li key={l.id} className="border-b border-rule-soft">
+            <Link
+              href={href(l.id, props.filter)}
+              aria-current={l.id === props.open ? 'true' : undefined}
+              {...(i === at + 1 ? { 'data-key-next': '' } : {})}
+              {...(at > 0 && i === at - 1 ? { 'data-key-previous': '' } : {})}
+              className={`block px-3.5 py-2.5 text-[13px] outline-offset-[-3px] ${
+                l.id === props.open ? 'bg-page shadow-[inset_4px_0_var(--pine)]' : 'hover:bg-page'
+              }`}
+            >
+              <span className="flex justify-between gap-2">
+                <b className="truncate">{l.mine ? `${l.author} (you)` : l.author}</b>
+                <span
+                  className="shrink-0 text-[12px] text-ink-3"
+                  title={`${day(l.sharedAt, props.zone)}, ${clockTime(l.sharedAt, props.zone)}`}
+                >
+                  {props.now - l.sharedAt < WEEK_MS
+                    ? weekday(l.sharedAt, props.zone)
+                    : day(l.sharedAt, props.zone)}
+                </span>
+              </span>
+              <span className="mt-0.5 line-clamp-2 leading-snug text-ink-2">
+                {l.opening || 'No longer shown'}
+              </span>
+              <span className="mt-1 flex flex-wrap gap-1">
+                <span
+                  className={`rounded-[5px] px-1.5 text-[11.5px] font-semibold ${
+                    l.replies === 0 && !l.mine ? 'bg-ochre-tint text-ochre-ink' : 'bg-rule-soft text-ink-2'
+                  }`}
+                >
+                  {l.replies === 0 ? 'no replies yet' : plural(l.replies, 'reply', 'replies')}
+                </span>
+                {l.answered && !l.mine ? (
+                  <span className="rounded-[5px] bg-pine-tint px-1.5 text-[11.5px] font-semibold text-pine-ink">
+                    you answered
+                  </span>
+                ) : null}
+                {l.role !== 'student' ? (
+                  <span className="rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
+                    staff
+                  </span>
+                ) : null}
+              </span>
+            </Link>
+          </li>
+        ))}
+        {props.lines.length === 0 ? (
+          <li className="px-3.5 py-4 text-ink-2">
+            {props.filter === 'all'
+              ? 'No one has shared a response yet. The first replies go to the first responses.'
+              : props.filter === 'no-replies'
+                ? 'Everybody has a reply.'
+                : 'Nothing of yours here yet.'}
+          </li>
+        ) : null}
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,113 @@
+import { CornerDownRight, Lock } from 'lucide-react';
+import Link from 'next/link';
+import { Avatar } from '../frame/avatar';
+import { DocumentView } from '../reading/document-view';
+import { plural } from '../words/plural';
+import { moment } from '../words/time';
+import { QuoteSelection } from './quote-selection';
+import type { Filter, ReadPostView } from './types';
+
+const GONE = {
+  withdrawn: 'Its author withdrew this post. The replies to it stay.',
+  hidden: 'Staff have hidden this post. The replies to it stay.',
+};
+
+function Post({
+  post,
+  open,
+  answerHref,
+  zone,
+}: {
+  post: ReadPostView;
+  open: boolean;
+  answerHref: string;
+  zone: string;
+}) {
+  const isReply = post.kind === 'reply';
+  return (
+    <article
+      id={`post-${post.id}`}
+      aria-label={`${isReply ? 'Reply' : 'Response'} by ${post.author.name}`}
+      className={`px-4 py-3.5 sm:px-5 ${isReply ? 'border-t border-rule-soft' : ''} ${open ? 'bg-page' : ''}`}
+      style={{ paddingLeft: isReply ? `${Math.min(post.depth, 4) * 18 + 8}px` : undefined }}
+    >
+      <div className={isReply ? `border-l-2 pl-3 ${open ? 'border-pine' : 'border-rule'}` : ''}>
+        <header className="flex items-start gap-2.5">
+          {isReply ? (
+            <CornerDownRight size={16} aria-hidden className="mt-0.5 shrink-0 text-ink-3" />
+          ) : (
+            <Avatar name={post.author.name} mine={post.mine} />
+          )}
+          <p className="min-w-0 grow text-[13px] leading-snug">
+            <b className="text-[14px]">
+              {post.author.name}
+              {post.mine ? ' (you)' : ''}
+            </b>
+            {post.author.role !== 'student' ? (
+              <span className="ml-1.5 rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
+                staff
+              </span>
+            ) : null}
+            <span className="block text-ink-2">
+              {isReply ? `reply to ${post.to ?? 'a post'}` : 'response'} · {moment(post.sharedAt, zone)}
+              {post.gone ? '' : ` · ${plural(post.ownWords, 'word')}`}
+              {post.edited ? ' · edited' : ''}
+            </span>
+            {post.privateTo ? (
+              <span className="mt-0.5 inline-flex items-center gap-1 font-semibold text-ochre-ink">
+                <Lock size={12} aria-hidden /> private: for {post.privateTo} and staff only
+              </span>
+            ) : null}
+          </p>
+          <Link
+            className="shrink-0 text-[12.5px] text-ink-2 hover:underline"
+            href={answerHref}
+            aria-label={`Post number ${post.id}`}
+          >
+            #{post.id}
+          </Link>
+        </header>
+        {post.gone ? (
+          <p className="mt-2 text-ink-2 italic">{GONE[post.gone]}</p>
+        ) : (
+          <div className="mt-2" data-quotable="">
+            {post.title ? <h3 className="mb-2 text-[16px]">{post.title}</h3> : null}
+            <DocumentView doc={post.doc} className="!text-[15px]" />
+          </div>
+        )}
+        {open || post.gone ? null : (
+          <p className="mt-2">
+            <Link className="link text-[13px]" href={answerHref}>
+              Answer {post.mine ? 'this' : post.author.name}
+            </Link>
+          </p>
+        )}
+      </div>
+    </article>
+  );
+}
+
+/** The page one reads: a response with the replies to it. */
+export function ThreadPage(props: {
+  slug: string;
+  thread: ReadPostView[];
+  at: number;
+  filter: Filter;
+  zone: string;
+  canQuote: boolean;
+}) {
+  return (
+    <div className="grow overflow-auto bg-page" tabIndex={0}>
+      {props.thread.map((post) => (
+        <Post
+          key={post.id}
+          post={post}
+          open={post.id === props.at}
+          zone={props.zone}
+          answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
+        />
+      ))}
+      {props.canQuote ? <QuoteSelection /> : null}
+    </div>
+  );
+}

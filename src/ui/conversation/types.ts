@@ -1,0 +1,31 @@
+import type { Role } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+
+export type Filter = 'all' | 'no-replies' | 'yours';
+
+export type ThreadLineView = {
+  id: number;
+  author: string;
+  role: Role;
+  opening: string;
+  sharedAt: number;
+  replies: number;
+  mine: boolean;
+  answered: boolean;
+};
+
+export type ReadPostView = {
+  id: number;
+  depth: number;
+  kind: 'response' | 'reply';
+  author: { name: string; role: Role };
+  mine: boolean;
+  to: string | null;
+  privateTo: string | null;
+  sharedAt: number;
+  edited: boolean;
+  title: string;
+  doc: Doc;
+  ownWords: number;
+  gone: 'withdrawn' | 'hidden' | null;
+};

@@ -1,0 +1,60 @@
+import Link from 'next/link';
+import { Tally } from '../tally/tally';
+import { standing } from '../words/standing';
+import { Countdown } from './countdown';
+import type { HeadView, Room } from './types';
+
+const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
+
+/** Title, tally, the next deadline, and the three rooms. */
+export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZone: string }) {
+  const s = standing({ ...head, draftChecks: null, replyDrafts: 0, newReplies: 0 }, head.now);
+  const others = head.responses;
+  const rooms: [Room, string][] = [
+    ...(head.staff ? [] : [['response', 'Your response'] as [Room, string]]),
+    ['conversation', head.sealed ? 'Conversation · sealed' : `Conversation ${others}`],
+    ...(head.staff ? [] : [['part', 'Your part'] as [Room, string]]),
+  ];
+  return (
+    <header className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
+      <div className="min-w-0">
+        <p className="text-[12px] font-semibold text-ink-2">
+          {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
+        </p>
+        <h1 className="text-[21px] leading-tight">{head.title}</h1>
+      </div>
+      <div className="flex items-center gap-4">
+        {head.ledger ? <Tally ledger={head.ledger} /> : null}
+        <p className="text-[12.5px] leading-snug">
+          <b className={`block ${TONES[s.due.tone]}`}>
+            <Countdown head={head} />
+          </b>
+          <span className="text-ink-2">{s.due.line}</span>
+        </p>
+      </div>
+      <nav aria-label="Rooms of this discussion" className="w-full lg:ml-auto lg:w-auto">
+        <ul className="flex overflow-hidden rounded-[8px] border border-rule bg-page-2">
+          {rooms.map(([id, label], i) => (
+            <li key={id} className={`grow ${i > 0 ? 'border-l border-rule' : ''}`}>
+              <Link
+                href={`/discussions/${head.slug}/${id}`}
+                aria-current={room === id ? 'page' : undefined}
+                className={`block px-3.5 py-2 text-center text-[13px] font-semibold outline-offset-[-3px] ${
+                  room === id
+                    ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]'
+                    : 'text-ink-2 hover:text-ink'
+                }`}
+              >
+                {label}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <span className="sr-only">
+        Times are in the course’s zone
+        {ownZone !== head.schedule.zone ? ' and, where it differs, in yours' : ''}.
+      </span>
+    </header>
+  );
+}

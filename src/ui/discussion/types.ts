@@ -1,0 +1,32 @@
+import type { Brief } from '@/core/brief/brief';
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import type { Doc } from '@/core/posts/document';
+
+export type Room = 'response' | 'conversation' | 'part';
+
+/** What stands over each of a discussion's rooms. */
+export type HeadView = {
+  slug: string;
+  title: string;
+  course: { code: string; title: string };
+  week: number;
+  brief: Brief;
+  schedule: Schedule;
+  state: DiscussionState;
+  ledger: Ledger | null;
+  staff: boolean;
+  sealed: boolean;
+  responded: boolean;
+  responses: number;
+  now: number;
+};
+
+export type DraftView = {
+  submission: string;
+  revision: number;
+  title: string;
+  doc: Doc;
+  keptAt: number | null;
+};

@@ -1,0 +1,106 @@
+'use client';
+
+import { Check, Clock, LogOut } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { initials } from '../words/plural';
+
+const item =
+  'flex w-full min-h-9 items-center gap-2 rounded-[6px] px-3 py-1.5 text-left text-[13.5px] font-medium outline-none data-[highlighted]:bg-page-2 data-[highlighted]:ring-2 data-[highlighted]:ring-sky';
+
+const THEMES = [
+  ['system', 'As the device'],
+  ['light', 'Light'],
+  ['dark', 'Dark'],
+] as const;
+
+const STEPS = [
+  ['3600000', '1 hour on'],
+  ['21600000', '6 hours on'],
+  ['86400000', '1 day on'],
+  ['259200000', '3 days on'],
+  ['-86400000', '1 day back'],
+] as const;
+
+/** Posts a small form: the menu's items are plain writes that answer with the page one was on. */
+function FormItem(props: {
+  action: string;
+  field: string;
+  value: string;
+  here: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <form action={props.action} method="post">
+      <input type="hidden" name="to" value={props.here} />
+      <DropdownMenu.Item asChild onSelect={(e) => e.preventDefault()}>
+        <button type="submit" name={props.field} value={props.value} className={item}>
+          {props.children}
+        </button>
+      </DropdownMenu.Item>
+    </form>
+  );
+}
+
+export function AccountMenu(props: {
+  name: string;
+  email: string;
+  theme: string;
+  demo: boolean;
+  here: string;
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <button
+          type="button"
+          aria-label={`Account of ${props.name}`}
+          className="grid size-9 place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103]"
+        >
+          {initials(props.name)}
+        </button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 max-h-[80vh] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"
+        >
+          <DropdownMenu.Label className="px-3 py-2">
+            <b className="block">{props.name}</b>
+            <span className="text-[12.5px] text-ink-3">{props.email}</span>
+          </DropdownMenu.Label>
+          <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+          <DropdownMenu.Label className="px-3 pt-1 text-[12px] font-semibold text-ink-3">
+            Paper
+          </DropdownMenu.Label>
+          {THEMES.map(([value, label]) => (
+            <FormItem key={value} action="/settings/theme" field="theme" value={value} here={props.here}>
+              <span className="w-4">
+                {props.theme === value ? <Check size={15} aria-label="chosen" /> : null}
+              </span>
+              {label}
+            </FormItem>
+          ))}
+          {props.demo ? (
+            <>
+              <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+              <DropdownMenu.Label className="flex items-center gap-1.5 px-3 pt-1 text-[12px] font-semibold text-ink-3">
+                <Clock size={13} aria-hidden /> The demo’s clock
+              </DropdownMenu.Label>
+              {STEPS.map(([value, label]) => (
+                <FormItem key={value} action="/demo/clock" field="by" value={value} here={props.here}>
+                  <span className="w-4" />
+                  {label}
+                </FormItem>
+              ))}
+            </>
+          ) : null}
+          <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+          <FormItem action="/sign-out" field="out" value="1" here="/sign-in">
+            <LogOut size={15} aria-hidden /> Sign out
+          </FormItem>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,90 @@
+import { Avatar } from './avatar';
+
+type Offered = { id: string; name: string; role: string; courses: string };
+
+/** Signing in, as plain forms: it works before any script has run. */
+export function SignInForm({
+  to,
+  problem,
+  people,
+}: {
+  to: string;
+  problem: string | null;
+  people: Offered[];
+}) {
+  return (
+    <div className="grid items-start gap-6 md:grid-cols-[1fr_340px]">
+      {people.length > 0 ? (
+        <section aria-labelledby="demo" className="plate overflow-hidden">
+          <div className="border-b border-rule-soft px-5 py-3">
+            <h2 id="demo" className="text-[18px]">
+              Tidewell Open College, the demo
+            </h2>
+            <p className="text-ink-2">
+              Enter as one of these people. Everybody and everything here is invented.
+            </p>
+          </div>
+          <ul>
+            {people.map((p, i) => (
+              <li key={p.id} className={i > 0 ? 'border-t border-rule-soft' : ''}>
+                <form action="/sign-in/enter" method="post" className="flex items-center gap-3 px-5 py-3">
+                  <input type="hidden" name="to" value={to} />
+                  <input type="hidden" name="person" value={p.id} />
+                  <Avatar name={p.name} mine={i === 0} />
+                  <span className="min-w-0 flex-1">
+                    <b className="block">{p.name}</b>
+                    <span className="block text-[12.5px] text-ink-3">
+                      {p.role === 'student'
+                        ? 'Student'
+                        : p.role === 'instructor'
+                          ? 'Instructor'
+                          : 'Assistant'}{' '}
+                      · {p.courses}
+                    </span>
+                  </span>
+                  <button
+                    className={`btn ${i === 0 ? 'go' : ''}`}
+                    type="submit"
+                    aria-label={`Enter as ${p.name}`}
+                  >
+                    Enter
+                  </button>
+                </form>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <section aria-labelledby="sign-in" className="plate px-5 py-4">
+        <h2 id="sign-in" className="text-[18px]">
+          Sign in
+        </h2>
+        {problem ? (
+          <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+            {problem}
+          </p>
+        ) : null}
+        <form action="/sign-in/enter" method="post" className="mt-3 grid gap-3">
+          <input type="hidden" name="to" value={to} />
+          <label className="grid gap-1 font-semibold">
+            Mail address
+            <input className="field font-normal" type="email" name="email" autoComplete="username" required />
+          </label>
+          <label className="grid gap-1 font-semibold">
+            Password
+            <input
+              className="field font-normal"
+              type="password"
+              name="password"
+              autoComplete="current-password"
+              required
+            />
+          </label>
+          <button className={`btn ${people.length ? '' : 'go'}`} type="submit">
+            Sign in
+          </button>
+        </form>
+      </section>
+    </div>
+  );
+}

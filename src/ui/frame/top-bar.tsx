@@ -1,0 +1,60 @@
+import Link from 'next/link';
+import { AccountMenu } from './account-menu';
+import { Brand } from './brand';
+import { TimeNow } from './time-now';
+
+const PLACES = [
+  ['/', 'This week'],
+  ['/discussions', 'Discussions'],
+] as const;
+
+export function TopBar(props: {
+  here: string;
+  place: '/' | '/discussions';
+  person: { name: string; email: string; theme: string; zone: string };
+  demo: boolean;
+  now: number;
+  /** The zone that counts on this page, where it is not the person's own. */
+  zone?: string;
+}) {
+  const zone = props.zone ?? props.person.zone;
+  return (
+    <header className="bg-bar text-bar-ink">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded-control focus:bg-page focus:px-3 focus:py-2 focus:text-ink"
+      >
+        To the page
+      </a>
+      <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-1 sm:px-7">
+        <Link href="/" className="text-[#f3efe2]" aria-label="Pulpit, to This week">
+          <Brand />
+        </Link>
+        <nav aria-label="Main" className="order-3 -ml-3 flex w-full gap-1 sm:order-none sm:ml-0 sm:w-auto">
+          {PLACES.map(([href, label]) => (
+            <Link
+              key={href}
+              href={href}
+              aria-current={props.place === href ? 'page' : undefined}
+              className={`rounded-[6px] px-3 py-2 font-medium ${
+                props.place === href ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
+              }`}
+            >
+              {label}
+            </Link>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-4 text-[13px]">
+          <TimeNow now={props.now} zone={zone} named={zone !== props.person.zone} />
+          <AccountMenu
+            name={props.person.name}
+            email={props.person.email}
+            theme={props.person.theme}
+            demo={props.demo}
+            here={props.here}
+          />
+        </div>
+      </div>
+    </header>
+  );
+}

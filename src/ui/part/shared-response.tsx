@@ -1,0 +1,66 @@
+import type { Verdict } from '@/core/counting/types';
+import type { Doc } from '@/core/posts/document';
+import Link from 'next/link';
+import type { HeadView } from '../discussion/types';
+import { DocumentView } from '../reading/document-view';
+import { shortfall } from '../words/checks';
+import { list, plural } from '../words/plural';
+import { verdictReason } from '../words/verdicts';
+import { Receipt } from './receipt';
+import type { CheckFigureView } from './types';
+
+/** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
+export function SharedResponse(props: {
+  head: HeadView;
+  text: {
+    id: number;
+    title: string;
+    doc: Doc;
+    sharedAt: number;
+    fingerprint: string;
+    ownWords: number;
+    checks: CheckFigureView[];
+  };
+  verdict: Verdict | null;
+}) {
+  const { head, text, verdict } = props;
+  const unmet = text.checks.filter((c) => c.required && !c.met);
+  return (
+    <div className="grow overflow-auto px-4 py-5 sm:px-8" tabIndex={0}>
+      <section
+        aria-labelledby="shared"
+        className="rounded-plate border border-rule border-l-4 border-l-pine bg-page-2 px-4 py-3"
+      >
+        <h2 id="shared" className="text-[17px]">
+          Your response is shared with the class
+        </h2>
+        <p className="mt-1 text-[13.5px]">
+          {verdict ? `${verdictReason(verdict, { name: null, count: head.brief.replies.count })}. ` : ''}
+          {unmet.length ? `It has ${list(unmet.map(shortfall))}. ` : ''}
+          {plural(text.ownWords, 'own word')}.
+        </p>
+        <div className="mt-2">
+          <Receipt
+            post={text.id}
+            sharedAt={text.sharedAt}
+            deadline={head.schedule.response}
+            zone={head.schedule.zone}
+            fingerprint={text.fingerprint}
+          />
+        </div>
+        <p className="mt-3 flex flex-wrap gap-2">
+          <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
+            {head.brief.sealed ? 'The seal is open: read the conversation' : 'Read the conversation'}
+          </Link>
+          <Link className="btn" href={`/discussions/${head.slug}/part`}>
+            What counted
+          </Link>
+        </p>
+      </section>
+      <article className="mt-5">
+        {text.title ? <h3 className="mb-3 text-[20px]">{text.title}</h3> : null}
+        <DocumentView doc={text.doc} />
+      </article>
+    </div>
+  );
+}

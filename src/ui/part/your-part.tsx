@@ -1,0 +1,166 @@
+import type { Obligation, ObligationState } from '@/core/counting/types';
+import Link from 'next/link';
+import type { HeadView } from '../discussion/types';
+import { DocumentView } from '../reading/document-view';
+import { TallyStroke } from '../tally/tally';
+import { checkFigure, checkName, shortfall } from '../words/checks';
+import { calledName, list, plural } from '../words/plural';
+import { deadlineText } from '../words/deadlines';
+import { moment } from '../words/time';
+import { verdictReason } from '../words/verdicts';
+import { marginText, Receipt } from './receipt';
+import type { DeliveredView } from './types';
+
+function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) {
+  const { verdict, text } = item;
+  const { schedule, brief } = head;
+  const isReply = item.to !== null;
+  const deadline = isReply ? schedule.replies : schedule.response;
+  const state: ObligationState = verdict?.counted
+    ? verdict.reason === 'late'
+      ? 'late'
+      : 'counted'
+    : verdict?.reason === 'short'
+      ? 'short'
+      : 'owed';
+  const unmet = text.checks.filter((c) => c.required && !c.met);
+  const figures = [
+    plural(text.ownWords, 'own word'),
+    ...text.checks
+      .filter((c) => c.id !== 'words' && c.id !== 'title')
+      .map((c) => `${checkName(c.id).toLowerCase()} ${checkFigure(c)}`),
+  ].join(' · ');
+  const reason =
+    verdict && verdict.reason === 'short'
+      ? `Short: ${list(unmet.map(shortfall))}`
+      : verdict
+        ? verdictReason(verdict, {
+            name: item.to ? calledName(item.to) : null,
+            count: brief.replies.count,
+            days: brief.replies.distinctDays,
+          })
+        : 'Staff posts are not counted';
+  return (
+    <li className="grid grid-cols-[16px_1fr_auto] gap-x-2.5 border-t border-rule-soft py-2.5 text-[13px]">
+      {verdict && state !== 'owed' ? (
+        <TallyStroke kind={isReply ? 'reply' : 'response'} state={state} />
+      ) : (
+        <span aria-hidden className="mt-1.5 text-ink-3">
+          –
+        </span>
+      )}
+      <div className="min-w-0">
+        <p>
+          <Link className="hover:underline" href={`/discussions/${head.slug}/conversation?post=${text.id}`}>
+            <b>{isReply ? 'Reply' : 'Response'}</b>
+            {isReply ? ` to ${item.to}` : text.title ? ` · ${text.title}` : ''}
+          </Link>
+          {item.private ? <span className="ml-1.5 text-ink-2">(private)</span> : null}
+        </p>
+        <p className="text-ink-2">
+          {moment(text.sharedAt, schedule.zone)} · {marginText(deadline, text.sharedAt)}
+        </p>
+        <p className="text-ink-2">{figures}</p>
+        <p className="mt-0.5">{reason}.</p>
+        <details className="mt-1">
+          <summary className="link w-fit text-[12.5px]">Receipt</summary>
+          <div className="mt-1.5 rounded-control bg-page-2 px-3 py-2">
+            <Receipt
+              post={text.id}
+              sharedAt={text.sharedAt}
+              deadline={deadline}
+              zone={schedule.zone}
+              fingerprint={text.fingerprint}
+            />
+          </div>
+        </details>
+      </div>
+      <b className={verdict?.counted ? 'text-pine-ink' : 'text-brick'}>
+        {verdict?.counted ? 'counted' : 'not counted'}
+      </b>
+    </li>
+  );
+}
+
+function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
+  const name = o.kind === 'response' ? 'Response' : `Reply ${o.n} of ${head.brief.replies.count}`;
+  const text =
+    o.state === 'missed'
+      ? o.barred
+        ? 'Missed: replies follow one’s own response, and that was missed'
+        : `Missed on ${deadlineText(o.deadline, head.schedule.zone)}`
+      : o.state === 'excused'
+        ? 'You are excused'
+        : o.state === 'draft'
+          ? `Begun, not shared; due ${deadlineText(o.deadline, head.schedule.zone)}`
+          : `Owed by ${deadlineText(o.deadline, head.schedule.zone)}`;
+  return (
+    <li className="grid grid-cols-[16px_1fr_auto] gap-x-2.5 border-t border-rule-soft py-2.5 text-[13px]">
+      <TallyStroke kind={o.kind} state={o.state} />
+      <div>
+        <p>
+          <b>{name}</b>
+        </p>
+        <p className="text-ink-2">{text}.</p>
+      </div>
+      <b className={o.state === 'missed' ? 'text-brick' : 'text-ink-2'}>{o.state}</b>
+    </li>
+  );
+}
+
+/** The left page of Your part: every post with what it counted as and why, then what is open or was missed. */
+export function Ledger({ head, delivered }: { head: HeadView; delivered: DeliveredView[] }) {
+  const open = head.ledger?.obligations.filter((o) => o.post === null) ?? [];
+  return (
+    <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
+      <h2 className="mb-1.5 text-[16px]">What you shared</h2>
+      {delivered.length ? (
+        <ul>
+          {delivered.map((item) => (
+            <DeliveredLine key={item.text.id} item={item} head={head} />
+          ))}
+        </ul>
+      ) : (
+        <p className="border-t border-rule-soft py-2.5 text-ink-2">Nothing yet in this discussion.</p>
+      )}
+      {open.length ? (
+        <>
+          <h2 className="mt-4 mb-1.5 text-[16px]">
+            {open.some((o) => o.state === 'missed') ? 'What is missing' : 'What is left'}
+          </h2>
+          <ul>
+            {open.map((o) => (
+              <OpenLine key={`${o.kind} ${o.n}`} o={o} head={head} />
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </div>
+  );
+}
+
+/** The right page: the response as it was shared. */
+export function OwnText({ head, delivered }: { head: HeadView; delivered: DeliveredView[] }) {
+  const response = delivered.find((d) => d.to === null);
+  return (
+    <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
+      <h2 className="mb-3 text-[16px]">Your response, as it was shared</h2>
+      {response ? (
+        <article>
+          {response.text.title ? <h3 className="mb-3 text-[20px]">{response.text.title}</h3> : null}
+          <DocumentView doc={response.text.doc} />
+        </article>
+      ) : (
+        <p className="text-ink-2">
+          You have not shared a response here.{' '}
+          <Link className="link" href={`/discussions/${head.slug}/response`}>
+            To your response
+          </Link>
+        </p>
+      )}
+      <p className="mt-6 border-t border-rule-soft pt-3 text-[13px] text-ink-2">
+        Mark and feedback will stand here once your instructor has given them.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import type { Owed } from '@/core/week/owed';
+import { plural } from '../words/plural';
+import { standing } from '../words/standing';
+import { partOfDay } from '../words/time';
+import type { WeekLineView } from './types';
+
+const roughly = (before: number, now: number, zone: string) => {
+  const days = (before - now) / 86_400_000;
+  const when = partOfDay(before - 60_000, zone);
+  return days > 6.5 ? `${when} of next week` : when;
+};
+
+/** The sentence the page begins with: what is owed, and before when. */
+export function OwedSentence({
+  owed,
+  now,
+  zone,
+  lines,
+}: {
+  owed: Owed;
+  now: number;
+  zone: string;
+  lines: WeekLineView[];
+}) {
+  const things = [
+    ...(owed.responses ? [plural(owed.responses, 'response')] : []),
+    ...(owed.replies ? [plural(owed.replies, 'reply', 'replies')] : []),
+  ];
+  const next = lines[0];
+  const step = next && next.ledger ? standing(next, now) : null;
+  return (
+    <div>
+      <h1 className="text-[23px] leading-tight sm:text-[27px]">
+        {things.length && owed.before ? (
+          <>
+            You owe{' '}
+            {things.map((t, i) => (
+              <span key={t}>
+                {i > 0 ? ' and ' : ''}
+                <b className="font-bold text-pine-ink">{t}</b>
+              </span>
+            ))}{' '}
+            before{' '}
+            <span className="bg-[linear-gradient(transparent_62%,var(--mark)_62%)]">
+              {roughly(owed.before, now, zone)}
+            </span>
+            .
+          </>
+        ) : lines.some((l) => l.ledger) ? (
+          'You owe nothing this week.'
+        ) : (
+          'Your courses this week'
+        )}
+      </h1>
+      {things.length && next && step ? (
+        <p className="mt-1.5 text-[14.5px] text-ink-2">
+          Next: {next.course.code}, {next.title}{' '}
+          {step.due.head.charAt(0).toLowerCase() + step.due.head.slice(1)}, by {step.due.line.split(' · ')[0]}
+          .
+        </p>
+      ) : null}
+    </div>
+  );
+}

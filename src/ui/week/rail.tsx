@@ -1,0 +1,130 @@
+import type { RailLabel } from '@/core/week/rail';
+import { plural } from '../words/plural';
+import { clockTime, moment, weekday } from '../words/time';
+import type { WeekView } from './types';
+
+function labelText(label: RailLabel, zone: string): string {
+  switch (label.code) {
+    case 'response-owed':
+      return 'response';
+    case 'response-shared':
+      return `response shared ${weekday(label.at, zone)}`;
+    case 'response-missed':
+      return 'response missed';
+    case 'replies-owed':
+      return plural(label.n, 'reply', 'replies');
+    case 'replies-done':
+      return 'replies done';
+    case 'replies-missed':
+      return `${plural(label.n, 'reply', 'replies')} missed`;
+  }
+}
+
+const dayName = (date: string) => {
+  const d = new Date(`${date}T12:00:00Z`);
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', timeZone: 'UTC' }).format(d);
+};
+
+/** The week as a strip of seven days: a lane for each course, its stretches and deadline stops, and the line of now. */
+export function Rail({
+  rail,
+  now,
+  zone,
+  week,
+}: {
+  rail: WeekView['rail'];
+  now: number;
+  zone: string;
+  week: number | null;
+}) {
+  if (rail.lanes.length === 0) return null;
+  return (
+    <figure className="plate mt-4 overflow-x-auto" aria-label="The week, a lane for each course">
+      <div className="min-w-[520px]">
+        <div
+          aria-hidden
+          className="grid grid-cols-[112px_repeat(7,1fr)] border-b border-rule text-[12px] text-ink-2 sm:grid-cols-[132px_repeat(7,1fr)]"
+        >
+          <b className="px-2.5 py-[7px] text-ink">{week ? `Week ${week}` : 'Week'}</b>
+          {rail.days.map((d, i) => (
+            <span
+              key={d.date}
+              className={`border-l border-rule-soft px-2.5 py-[7px] ${
+                i === rail.today ? 'bg-ochre-tint font-bold text-ochre-ink' : ''
+              }`}
+            >
+              {dayName(d.date)}
+            </span>
+          ))}
+        </div>
+        <div className="relative">
+          {rail.lanes.map(({ course, lane }, i) => (
+            <div
+              key={`${course.code} ${i}`}
+              className={`grid h-[46px] grid-cols-[112px_1fr] sm:grid-cols-[132px_1fr] ${i > 0 ? 'border-t border-rule-soft' : ''}`}
+            >
+              <div className="overflow-hidden px-2.5 py-1.5 text-[12.5px] leading-tight font-semibold">
+                {course.code}
+                <span className="block truncate text-[11.5px] font-normal text-ink-3">
+                  {course.title.split(':')[0]}
+                </span>
+              </div>
+              <div className="relative bg-[repeating-linear-gradient(to_right,var(--rule-soft)_0_1px,transparent_1px_calc(100%/7))]">
+                {lane.stretches.map((s) => (
+                  <span
+                    key={s.kind}
+                    className={`absolute top-[15px] h-4 overflow-hidden pl-[7px] text-[11px] leading-4 whitespace-nowrap ${
+                      s.kind === 'response' ? 'rounded-l-[8px]' : 'rounded-r-[8px]'
+                    } ${
+                      s.done
+                        ? 'bg-pine text-on-pine'
+                        : s.label.code.endsWith('missed')
+                          ? 'bg-brick-tint text-ink'
+                          : s.kind === 'response'
+                            ? 'bg-stretch text-stretch-ink'
+                            : 'bg-stretch-2 text-stretch-ink'
+                    }`}
+                    style={{ left: `${s.from}%`, width: `${s.to - s.from}%` }}
+                    title={labelText(s.label, zone)}
+                  >
+                    {s.to - s.from > 7 ? (
+                      labelText(s.label, zone)
+                    ) : (
+                      <span className="sr-only">{labelText(s.label, zone)}</span>
+                    )}
+                  </span>
+                ))}
+                {lane.stops.map((stop) => (
+                  <span
+                    key={stop.kind}
+                    className="absolute top-[9px] h-7 w-[3px] -translate-x-full bg-ink"
+                    style={{ left: `${stop.at}%` }}
+                    title={`${stop.kind} due ${moment(stop.instant - 60_000, zone)}`}
+                  >
+                    <span
+                      className={`absolute -top-[3px] text-[10.5px] font-bold whitespace-nowrap ${stop.at < 8 ? 'left-1.5' : 'right-1.5'}`}
+                    >
+                      <span className="sr-only">{stop.kind} due </span>
+                      {clockTime(stop.instant - 60_000, zone)}
+                    </span>
+                  </span>
+                ))}
+              </div>
+            </div>
+          ))}
+          <div
+            aria-hidden
+            className="pointer-events-none absolute inset-y-0 right-0 left-[112px] sm:left-[132px]"
+          >
+            <span className="absolute inset-y-0 w-0.5 bg-brick" style={{ left: `${rail.nowAt}%` }}>
+              <span className="absolute bottom-0 left-1/2 -translate-x-1/2 rounded-[3px] bg-brick px-[5px] text-[10px] text-on-brick">
+                now
+              </span>
+            </span>
+          </div>
+        </div>
+      </div>
+      <figcaption className="sr-only">Now it is {moment(now, zone)}.</figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,79 @@
+import Link from 'next/link';
+import { plural } from '../words/plural';
+import { day, moment } from '../words/time';
+import type { WeekView } from './types';
+
+const opening = (text: string) => {
+  const line = text.replace(/\s+/gu, ' ').trim();
+  return line.length > 70 ? `${line.slice(0, 68).replace(/\s\S*$/u, '')}…` : line;
+};
+
+/** The right-hand column: what happened since the last visit, and what instructors announced. */
+export function Since({
+  since,
+  announcements,
+  zone,
+  now,
+}: Pick<WeekView, 'since' | 'announcements' | 'zone' | 'now'>) {
+  const quiet = since.replies.length === 0 && since.newPosts.length === 0;
+  return (
+    <aside aria-label="News" className="grid content-start gap-5">
+      <section>
+        <h2 className="mb-2 text-[16px]">Since you were here</h2>
+        <ul className="plate px-3.5 py-1 text-[13px]">
+          {since.replies.map((r) => (
+            <li key={r.post} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={`/discussions/${r.slug}/conversation?post=${r.post}`} className="group block">
+                <span className="group-hover:underline">
+                  <b>{r.author}</b> replied to you
+                </span>
+                <span className="block text-ink-3">
+                  {r.course} · “{opening(r.opening)}”
+                </span>
+              </Link>
+            </li>
+          ))}
+          {since.newPosts.map((p) => (
+            <li key={p.slug} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={`/discussions/${p.slug}/conversation`} className="group block">
+                <span className="group-hover:underline">
+                  <b>{plural(p.n, 'new post')}</b> in {p.course} week {p.week}
+                </span>
+                {p.sealed ? (
+                  <span className="block text-ink-3">sealed until you share your response</span>
+                ) : null}
+              </Link>
+            </li>
+          ))}
+          {quiet ? (
+            <li className="py-2 text-ink-2">
+              {since.from
+                ? `Nothing new since ${moment(since.from, zone)}.`
+                : 'Nothing new in the last two days.'}
+            </li>
+          ) : null}
+        </ul>
+      </section>
+      <section>
+        <h2 className="mb-2 text-[16px]">From your instructors</h2>
+        <ul className="plate border-l-4 border-l-ochre px-3.5 py-1 text-[13px]">
+          {announcements.map((a) => (
+            <li key={a.id} className="border-t border-rule-soft py-1 first:border-t-0">
+              <details>
+                <summary className="list-none py-1">
+                  <b>{a.title}</b>
+                  <span className="block text-ink-3">
+                    {a.author} · {a.course} ·{' '}
+                    {day(a.postedAt, zone) === day(now, zone) ? 'today' : day(a.postedAt, zone)}
+                  </span>
+                </summary>
+                <p className="pb-1 text-ink-2">{a.body}</p>
+              </details>
+            </li>
+          ))}
+          {announcements.length === 0 ? <li className="py-2 text-ink-2">No announcements yet.</li> : null}
+        </ul>
+      </section>
+    </aside>
+  );
+}

@@ -1,0 +1,45 @@
+import Link from 'next/link';
+import { Tally } from '../tally/tally';
+import { ownTimeText } from '../words/deadlines';
+import { standing } from '../words/standing';
+import { summarise } from '@/core/counting/summary';
+import type { WeekLineView } from './types';
+
+const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
+
+/** One discussion on This week: title, tally, where it stands, its deadline, and the one thing to do. */
+export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number; zone: string }) {
+  const s = standing(line, now);
+  const next = line.ledger && summarise(line.ledger, now).next;
+  const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;
+  const href = `/discussions/${line.slug}/${s.action.room}`;
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_84px_212px_148px]">
+      <div className="col-span-2 lg:col-span-1">
+        <p className="text-[12px] font-semibold text-ink-3">
+          {line.course.code} · Week {line.week}
+        </p>
+        <h2 className="text-[16.5px] leading-snug">
+          <Link href={`/discussions/${line.slug}`} className="hover:underline">
+            {line.title}
+          </Link>
+        </h2>
+        <p className="text-[13px] text-ink-2">{s.detail}</p>
+      </div>
+      <div className="order-2 lg:order-none">{line.ledger ? <Tally ledger={line.ledger} /> : null}</div>
+      <div className="order-1 col-span-2 lg:order-none lg:col-span-1">
+        <b className={`block ${TONES[s.due.tone]}`}>{s.due.head}</b>
+        <span className="block text-[12.5px] text-ink-2">{s.due.line}</span>
+        {own ? <span className="block text-[12.5px] text-ink-2">{own} your time</span> : null}
+      </div>
+      <div className="order-3 justify-self-end lg:order-none lg:justify-self-stretch">
+        <Link href={href} className={`btn w-full ${s.action.primary ? 'go' : ''}`}>
+          {s.action.label}
+          <span className="sr-only">
+            : {line.course.code}, {line.title}
+          </span>
+        </Link>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,37 @@
+import type { Deadline, LateRule } from '@/core/deadlines/late';
+import { moment } from './time';
+import { plural } from './plural';
+
+/** The moment a deadline's wall clock names: the first millisecond of its last minute, before any grace. */
+export const shownMoment = (d: Deadline) => d.due - d.graceMinutes * 60_000 - 60_000;
+
+/** "Thu 15 Oct, 23:59" in the course's zone. */
+export const deadlineText = (d: Deadline, zone: string) => moment(shownMoment(d), zone);
+
+/** The same deadline for somebody in another zone; null where the clocks agree. */
+export function ownTimeText(d: Deadline, courseZone: string, ownZone: string): string | null {
+  const there = moment(shownMoment(d), courseZone);
+  const here = moment(shownMoment(d), ownZone);
+  return there === here ? null : here;
+}
+
+/** What happens after the deadline, in a sentence. */
+export function lateText(late: LateRule): string {
+  switch (late.rule) {
+    case 'refused':
+      return 'Not accepted after the deadline';
+    case 'accepted':
+      return `Accepted for ${plural(late.days, 'day')} after the deadline, without a penalty`;
+    case 'penalty':
+      return `${late.percentPerDay} % off for each day begun, at most ${plural(late.days, 'day')}${
+        late.floorPercent ? `, never under ${late.floorPercent} %` : ''
+      }; then not accepted`;
+  }
+}
+
+export const lateShort = (late: LateRule): string =>
+  late.rule === 'refused'
+    ? 'no late work'
+    : late.rule === 'accepted'
+      ? `late work taken for ${plural(late.days, 'day')}`
+      : `${late.percentPerDay} % off a day, ${plural(late.days, 'day')} at most`;

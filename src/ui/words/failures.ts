@@ -1,0 +1,35 @@
+import { moment } from './time';
+import { refusalText } from './verdicts';
+
+const KEPT = 'Your text is kept as a draft.';
+
+/** What happened to a post that could not be shared, what was kept, and what to do. */
+export function shareFailureText(failure: { code: string; [more: string]: unknown }, zone: string): string {
+  switch (failure.code) {
+    case 'nothing-written':
+      return 'There is nothing to share yet: the text is empty.';
+    case 'document-too-large':
+      return `The text is too large to share. ${KEPT} Take something out and try again.`;
+    case 'document-malformed':
+      return `Something in the text cannot be shared: most often a link that is not a web or mail address. ${KEPT}`;
+    case 'post-not-open':
+      return `The post you answer is no longer there to be answered. ${KEPT}`;
+    case 'not-found':
+      return 'This discussion is not open to you. Sign in with the account that is enrolled in it; your text stays here.';
+    case 'signed-out':
+      return 'You are no longer signed in. Your text stays on this machine: sign in in another tab, then share again.';
+    case 'no-answer':
+      return 'Pulpit does not answer. Your text is kept on this machine; try again in a moment. It can never be shared twice.';
+    case 'not-open-yet':
+    case 'closed':
+    case 'response-deadline-passed':
+    case 'reply-deadline-passed':
+    case 'sealed':
+      return `${refusalText(failure as never, zone)} ${KEPT}`;
+    default:
+      return `That did not work. ${KEPT} Try again; it can never be shared twice.`;
+  }
+}
+
+export const otherWindowText = (keptAt: number, zone: string) =>
+  `This draft was also changed in another window, ${moment(keptAt, zone)}. Both texts are kept. Which shall stand?`;

@@ -1,0 +1,64 @@
+import type { Brief, WritingRules } from '@/core/brief/brief';
+import { list, plural } from './plural';
+
+const range = (r: { min?: number; max?: number }, unit: string) =>
+  r.min !== undefined && r.max !== undefined
+    ? `${r.min} to ${r.max} ${unit}s`
+    : r.max !== undefined
+      ? `at most ${plural(r.max, unit)}`
+      : `at least ${plural(r.min ?? 0, unit)}`;
+
+function writing(rules: WritingRules, mine: 'response' | 'reply'): { required: string[]; advised: string[] } {
+  const required: string[] = [];
+  const advised: string[] = [];
+  const add = (id: WritingRules['advised'][number], text: string) =>
+    (rules.advised.includes(id) ? advised : required).push(text);
+  if (rules.words) add('words', range(rules.words, mine === 'reply' ? 'word' : 'own word'));
+  if (rules.paragraphs) add('paragraphs', range(rules.paragraphs, 'paragraph'));
+  if (rules.sentences) add('sentences', range(rules.sentences, 'sentence'));
+  if (rules.concepts) add('concepts', plural(rules.concepts.min, 'course idea'));
+  if (rules.sources) add('sources', plural(rules.sources.min, 'source'));
+  if (rules.quotes)
+    add(
+      'quotes',
+      mine === 'reply' ? 'a quotation from the classmate' : plural(rules.quotes.min, 'quotation'),
+    );
+  if (rules.question) add('question', 'a question');
+  return { required, advised };
+}
+
+/** What the brief wants of a response, as a list of short phrases. */
+export function responseRules(brief: Brief): { required: string[]; advised: string[] } {
+  const out = writing(brief.response, 'response');
+  const { title } = brief.response;
+  if (brief.parts.length) out.required.unshift(`answers to all ${plural(brief.parts.length, 'question')}`);
+  if (title) {
+    (brief.response.advised.includes('title') ? out.advised : out.required).push(
+      typeof title === 'string' ? `the title “${title}”` : 'a title',
+    );
+  }
+  return out;
+}
+
+export function replyRules(brief: Brief): { required: string[]; advised: string[] } {
+  const out = writing(brief.replies, 'reply');
+  if (brief.replies.greetByName) {
+    (brief.replies.advised.includes('greeting') ? out.advised : out.required).push('the classmate’s name');
+  }
+  return out;
+}
+
+/** "3 replies, to different classmates, on 2 different days" */
+export function repliesAsked(brief: Brief): string {
+  const { count, distinctPeers, distinctDays, staffCount } = brief.replies;
+  if (count === 0) return 'none asked for';
+  return list(
+    [
+      plural(count, 'reply', 'replies'),
+      ...(distinctPeers && count > 1 ? ['to different classmates'] : []),
+      ...(distinctDays ? [`on ${distinctDays} different days`] : []),
+      ...(staffCount ? ['staff count too'] : []),
+    ],
+    'and',
+  ).replace(' and to different', ' to different');
+}

@@ -1,0 +1,77 @@
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${zone} ${JSON.stringify(options)}`;
+  let found = formats.get(key);
+  if (!found) {
+    found = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hourCycle: 'h23', ...options });
+    formats.set(key, found);
+  }
+  return found;
+}
+
+/** "Sep" in every engine; some write "Sept". */
+const month = (text: string) => text.replace('Sept', 'Sep');
+
+const partsOf = (at: number, zone: string) => {
+  const parts = format(zone, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).formatToParts(at);
+  const get = (type: string) => parts.find((p) => p.type === type)?.value ?? '';
+  return {
+    weekday: get('weekday'),
+    day: get('day'),
+    month: month(get('month')),
+    time: `${get('hour')}:${get('minute')}`,
+  };
+};
+
+/** "Thu 15 Oct, 23:59" */
+export function moment(at: number, zone: string): string {
+  const { weekday, day, month: m, time } = partsOf(at, zone);
+  return `${weekday} ${day} ${m}, ${time}`;
+}
+
+/** "Thu 15 Oct" */
+export function day(at: number, zone: string): string {
+  const { weekday, day: d, month: m } = partsOf(at, zone);
+  return `${weekday} ${d} ${m}`;
+}
+
+/** "Thu" */
+export const weekday = (at: number, zone: string) => partsOf(at, zone).weekday;
+
+/** "23:59" */
+export const clockTime = (at: number, zone: string) => partsOf(at, zone).time;
+
+const LONG_DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const SHORT_DAYS = LONG_DAYS.map((d) => d.slice(0, 3));
+
+/** "Sunday night", "Saturday morning": a deadline as people speak of it. */
+export function partOfDay(at: number, zone: string): string {
+  const { weekday: short, time } = partsOf(at, zone);
+  const name = LONG_DAYS[SHORT_DAYS.indexOf(short)] ?? short;
+  const hour = Number(time.slice(0, 2));
+  const part =
+    hour < 5 ? 'night' : hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : hour < 21 ? 'evening' : 'night';
+  return `${name} ${part}`;
+}
+
+/** A stretch of time in its two largest units: "2 d 7 h", "3 h 05 min", "12 min", "under a minute". Never rounded up. */
+export function stretch(ms: number): string {
+  const minutes = Math.floor(ms / 60_000);
+  if (minutes < 1) return 'under a minute';
+  const days = Math.floor(minutes / 1_440);
+  const hours = Math.floor((minutes % 1_440) / 60);
+  const rest = minutes % 60;
+  if (days > 0) return hours > 0 ? `${days} d ${hours} h` : `${days} d`;
+  if (hours > 0) return rest > 0 ? `${hours} h ${String(rest).padStart(2, '0')} min` : `${hours} h`;
+  return `${rest} min`;
+}
+
+/** "London", "Athens": what people call a zone. */
+export const zoneName = (zone: string) => (zone.split('/').pop() ?? zone).replaceAll('_', ' ');

@@ -1,0 +1,76 @@
+'use client';
+
+import type { Check } from '@/core/checks/types';
+import { checkFigure, checkName, checkSentence } from '../words/checks';
+
+export type Figures = { own: number; quoted: number; headings: number; references: number };
+
+function apart(f: Figures): string {
+  const parts = [
+    ...(f.headings ? [`${f.headings} in headings`] : []),
+    ...(f.quoted ? [`${f.quoted} quoted`] : []),
+    ...(f.references ? [`${f.references} in the reference list`] : []),
+  ];
+  return parts.length ? ` Shown apart and not counted: ${parts.join(', ')}.` : '';
+}
+
+/**
+ * The live checks at the foot of the page. Each says have and need; pressed, it marks its evidence in the text or says
+ * what is missing. On a phone the row folds into one line that scrolls.
+ */
+export function CheckFooting(props: {
+  checks: Check[];
+  figures: Figures;
+  selected: Check['id'] | null;
+  select: (id: Check['id']) => void;
+}) {
+  const shown = props.checks.find((c) => c.id === props.selected);
+  const met = props.checks.filter((c) => c.met).length;
+  return (
+    <div>
+      {shown ? (
+        <p role="status" className="mb-2 rounded-control bg-page px-3 py-2 text-[13px] text-ink">
+          <b>
+            {checkName(shown.id)} {checkFigure(shown)}.
+          </b>{' '}
+          {checkSentence(shown)}
+          {shown.id === 'words' ? apart(props.figures) : ''}
+        </p>
+      ) : null}
+      <ul
+        className="flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 max-sm:pb-1 sm:flex-wrap"
+        aria-label={`Checks, ${met} of ${props.checks.length} met`}
+      >
+        {props.checks.map((c) => (
+          <li key={c.id} className="shrink-0">
+            <button
+              type="button"
+              aria-pressed={props.selected === c.id}
+              onClick={() => props.select(c.id)}
+              className={`inline-flex min-h-8 items-center gap-1.5 rounded-control border bg-page px-2.5 text-[12.5px] font-semibold whitespace-nowrap ${
+                props.selected === c.id ? 'border-ink' : 'border-rule'
+              } ${c.met ? 'text-ink' : c.required ? 'text-ochre-ink' : 'text-ink-2'}`}
+            >
+              <span
+                aria-hidden
+                className={`grid size-4 place-items-center rounded-[4px] text-[11px] ${
+                  c.met
+                    ? 'bg-pine text-on-pine'
+                    : c.required
+                      ? 'border-[1.5px] border-ochre text-ochre-ink'
+                      : 'border border-dashed border-ink-3'
+                }`}
+              >
+                {c.met ? '✓' : c.required ? '!' : ''}
+              </span>
+              {checkName(c.id)} {checkFigure(c)}
+              <span className="sr-only">
+                {c.met ? ', met' : c.required ? ', not met' : ', not met, advised only'}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import type { Part } from '@/core/brief/brief';
+import { EditorContent } from '@tiptap/react';
+import type { ReactNode } from 'react';
+import { shareFailureText } from '../words/failures';
+import { CheckFooting, type Figures } from './check-footing';
+import { KeepingLine } from './keeping-line';
+import { OtherWindow } from './other-window';
+import { PlainForm } from './plain-form';
+import { Toolbar } from './toolbar';
+import type { DraftView } from '../discussion/types';
+import type { Place } from './use-draft';
+import type { ShareState } from './use-share';
+import type { useWriting } from './use-writing';
+
+/**
+ * The page one writes on: tools, title, text, checks, and what sharing will do. Response and reply differ in what
+ * stands above the text and beside the button; both use this.
+ */
+export function Desk(props: {
+  writing: ReturnType<typeof useWriting>;
+  place: Place;
+  draft: DraftView;
+  parts: Part[];
+  figures: Figures;
+  share: ShareState;
+  zone: string;
+  withTitle: boolean;
+  label: string;
+  /** Why sharing is not possible now; the draft is still kept. */
+  refused: string | null;
+  above?: ReactNode;
+  /** What the text would count as if it were shared now. */
+  forecast: ReactNode;
+  buttons: ReactNode;
+  plainButton: string;
+}) {
+  const { writing, zone } = props;
+  const { editor, kept, title } = writing;
+  if (!editor) {
+    return (
+      <>
+        {props.above}
+        {props.refused ? (
+          <p className="m-4 rounded-control bg-ochre-tint px-3 py-2 font-medium">{props.refused}</p>
+        ) : null}
+        <PlainForm
+          ref={writing.form}
+          slug={props.place.slug}
+          kind={props.place.kind}
+          parent={props.place.parent}
+          draft={props.draft}
+          parts={props.parts}
+          withTitle={props.withTitle}
+          disabled={props.refused !== null}
+          button={props.plainButton}
+        />
+      </>
+    );
+  }
+  return (
+    <>
+      {props.above}
+      <div className="flex flex-wrap items-center gap-x-3 border-b border-rule-soft px-3 py-1.5 sm:px-4">
+        <Toolbar editor={editor} parts={props.parts} label={`Tools for ${props.label.toLowerCase()}`} />
+        <span className="ml-auto py-1">
+          <KeepingLine keeping={kept.keeping} zone={zone} restored={writing.restored} />
+        </span>
+      </div>
+      {kept.keeping.state === 'elsewhere' ? (
+        <OtherWindow
+          other={kept.keeping.other}
+          zone={zone}
+          mine={() => kept.keeping.state === 'elsewhere' && void kept.takeMine(kept.keeping.other.revision)}
+          theirs={() => {
+            if (kept.keeping.state !== 'elsewhere') return;
+            const { other } = kept.keeping;
+            void kept.takeOther(other).then(() => writing.put({ title: other.title, doc: other.doc }, false));
+          }}
+        />
+      ) : null}
+      <div className="min-h-[200px] grow overflow-auto px-4 py-4 sm:px-8" data-writing="">
+        {props.withTitle ? (
+          <input
+            aria-label="Title"
+            placeholder="Title"
+            maxLength={200}
+            value={title}
+            onChange={(e) => writing.rename(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter') return;
+              e.preventDefault();
+              editor.commands.focus('start');
+            }}
+            className="mb-3 w-full border-b border-dashed border-rule bg-transparent pb-2 font-serif text-[20px] font-semibold placeholder:text-ink-3"
+          />
+        ) : null}
+        <EditorContent editor={editor} />
+      </div>
+      <div className="border-t border-rule bg-page-2 px-4 py-2.5 lg:rounded-br-plate">
+        {writing.checks.length ? (
+          <CheckFooting
+            checks={writing.checks}
+            figures={props.figures}
+            selected={writing.selected}
+            select={writing.select}
+          />
+        ) : null}
+        {props.share.state === 'failed' ? (
+          <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+            {shareFailureText(props.share.failure, zone)}
+          </p>
+        ) : null}
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          <p className="min-w-[200px] grow basis-0 text-[13px] text-ink-2" aria-live="polite">
+            {props.refused ?? props.forecast}
+          </p>
+          {props.refused ? null : props.buttons}
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import type { Part } from '@/core/brief/brief';
+import { textsOfParts } from '@/core/posts/compose';
+import type { Ref } from 'react';
+import type { DraftView } from '../discussion/types';
+
+/**
+ * Writing and sharing before any script has run, or without scripts at all: a field for each part, and the same
+ * server behind it. With scripts the editor takes its place and takes over what was typed meanwhile.
+ */
+export function PlainForm(props: {
+  ref?: Ref<HTMLFormElement>;
+  slug: string;
+  kind: 'response' | 'reply';
+  parent: number | null;
+  draft: DraftView;
+  parts: Part[];
+  withTitle: boolean;
+  disabled: boolean;
+  button: string;
+}) {
+  const { draft, parts } = props;
+  const texts = textsOfParts(parts, draft.doc);
+  const fields = parts.length
+    ? parts.map((p, i) => ({ name: `${i + 1}. ${p.text}`, i }))
+    : [{ name: 'Your text', i: 0 }];
+  return (
+    <form
+      ref={props.ref}
+      method="post"
+      action={`/discussions/${props.slug}/posts`}
+      className="grid gap-3 overflow-auto p-4 sm:p-6"
+    >
+      <input type="hidden" name="kind" value={props.kind} />
+      {props.parent === null ? null : <input type="hidden" name="parent" value={props.parent} />}
+      <input type="hidden" name="submission" value={draft.submission} />
+      <input type="hidden" name="base" value={draft.revision} />
+      {props.withTitle ? (
+        <label className="grid gap-1 font-semibold">
+          Title
+          <input
+            className="field font-serif text-[16px]"
+            name="title"
+            maxLength={200}
+            defaultValue={draft.title}
+          />
+        </label>
+      ) : null}
+      {fields.map(({ name, i }) => (
+        <label key={i} className="grid gap-1 font-semibold">
+          {name}
+          <textarea
+            className="field font-serif text-[15.5px] leading-relaxed font-normal"
+            name="text"
+            rows={parts.length ? 6 : 12}
+            defaultValue={texts[i]}
+          />
+        </label>
+      ))}
+      <div className="flex flex-wrap gap-2">
+        <button className="btn" type="submit" name="do" value="keep">
+          Keep as draft
+        </button>
+        <button className="btn go" type="submit" name="do" value="share" disabled={props.disabled}>
+          {props.button}
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,194 @@
+'use client';
+
+import type { Brief } from '@/core/brief/brief';
+import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import { previewVerdict } from '@/core/counting/preview';
+import type { Refusal } from '@/core/counting/permission';
+import type { LedgerInput } from '@/core/counting/types';
+import { instant, type PersonId } from '@/core/ids';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { useServerNow } from '../frame/server-clock';
+import { shortfall } from '../words/checks';
+import { calledName, list } from '../words/plural';
+import { replyRules } from '../words/rules';
+import { refusalText, verdictReason } from '../words/verdicts';
+import type { DraftView } from '../discussion/types';
+import { ConfirmShare } from './confirm-share';
+import { Desk } from './desk';
+import type { Text } from './use-draft';
+import { useShare } from './use-share';
+import { useWriting } from './use-writing';
+
+export type Answering = {
+  id: number;
+  person: PersonId;
+  name: string;
+  staff: boolean;
+  self: boolean;
+  plain: string;
+  privateTo: string | null;
+};
+
+/** Sends a passage of the facing post into the reply. */
+export const QUOTE_EVENT = 'pulpit-quote';
+
+/** The reply, on the page that faces the post it answers. */
+export function ReplyDesk(props: {
+  slug: string;
+  person: string;
+  zone: string;
+  brief: Brief;
+  answering: Answering;
+  draft: DraftView;
+  refused: Refusal | null;
+  ledgerInput: LedgerInput | null;
+  now: number;
+}) {
+  const { answering, brief, draft, ledgerInput } = props;
+  const called = calledName(answering.name);
+  const router = useRouter();
+  const now = useServerNow(props.now);
+  const [asking, setAsking] = useState<'short' | 'private' | null>(null);
+  const place = { slug: props.slug, person: props.person, kind: 'reply' as const, parent: answering.id };
+  const check = useCallback(
+    (text: Text) =>
+      runChecks({
+        kind: 'reply',
+        brief,
+        doc: text.doc,
+        answered: { name: answering.name, text: answering.plain },
+      }),
+    [brief, answering.name, answering.plain],
+  );
+  const writing = useWriting({
+    place,
+    draft,
+    parts: [],
+    check,
+    label: `Your reply to ${answering.name}`,
+    placeholder: `Write to ${called}…`,
+  });
+  const { editor } = writing;
+  const { share, send } = useShare(place);
+
+  useEffect(() => {
+    if (!editor) return;
+    const quote = (e: Event) => {
+      const text = e instanceof CustomEvent ? String(e.detail) : '';
+      if (!text) return;
+      editor
+        .chain()
+        .focus('end')
+        .insertContent([
+          {
+            type: 'blockquote',
+            content: [{ type: 'paragraph', content: [{ type: 'text', text: `“${text}”` }] }],
+          },
+          { type: 'paragraph' },
+        ])
+        .focus('end')
+        .run();
+    };
+    window.addEventListener(QUOTE_EVENT, quote);
+    return () => window.removeEventListener(QUOTE_EVENT, quote);
+  }, [editor]);
+
+  const unmet = writing.checks.filter((c) => c.required && !c.met);
+  const to = { person: answering.person, staff: answering.staff };
+  const at = ledgerInput && { ...ledgerInput, now: instant(now) };
+  const secret = answering.privateTo !== null;
+  const whenMet = at && previewVerdict(at, { kind: 'reply', to, private: secret }, []);
+  const verdict =
+    at && previewVerdict(at, { kind: 'reply', to, private: secret }, unmetRequired(writing.checks));
+  const words = { name: called, count: brief.replies.count, days: brief.replies.distinctDays };
+  const counts = whenMet ? whenMet.counted : false;
+  const label = !ledgerInput
+    ? `Share reply to ${called}`
+    : counts
+      ? `Share reply ${whenMet?.n ?? 1} of ${brief.replies.count}`
+      : 'Share, not counted';
+  const forecast = !verdict
+    ? ''
+    : !counts && whenMet
+      ? `This reply will be shared but not counted. ${verdictReason(whenMet, words)}.`
+      : verdict.reason === 'short'
+        ? `If shared now it is short: ${list(unmet.map(shortfall))}.`
+        : `If shared now: ${verdictReason(verdict, words).toLowerCase()}.`;
+
+  const go = async (privately: boolean) => {
+    const post = await send({ ...writing.text(), title: '' }, writing.kept.submission, privately);
+    if (post === null) return;
+    writing.kept.finish();
+    router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
+    router.refresh();
+  };
+  const rules = replyRules(brief);
+  return (
+    <>
+      <Desk
+        writing={writing}
+        place={place}
+        draft={draft}
+        parts={[]}
+        figures={figures(writing.doc, [], brief.replies.countQuoted)}
+        share={share}
+        zone={props.zone}
+        withTitle={false}
+        label={`Your reply to ${answering.name}`}
+        refused={props.refused ? refusalText(props.refused, props.zone) : null}
+        forecast={forecast}
+        plainButton={label}
+        above={
+          <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
+            <b className="text-ink">Your reply to {called}</b> needs{' '}
+            {list(rules.required) || 'nothing in particular'}.
+            {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''} Private replies don’t count.
+          </p>
+        }
+        buttons={
+          <>
+            {answering.self || secret ? null : (
+              <button
+                type="button"
+                className="btn"
+                disabled={share.state === 'sharing'}
+                onClick={() => setAsking('private')}
+              >
+                Share with {called} only
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn go"
+              disabled={share.state === 'sharing'}
+              onClick={() => (counts && unmet.length ? setAsking('short') : void go(false))}
+            >
+              {share.state === 'sharing' ? 'Sharing…' : label}
+            </button>
+          </>
+        }
+      />
+      <ConfirmShare
+        open={asking !== null}
+        close={() => setAsking(null)}
+        title={asking === 'private' ? `Share with ${called} only?` : 'Share it short?'}
+        go={asking === 'private' ? `Share with ${called} only` : 'Share it as it is'}
+        onGo={() => {
+          const privately = asking === 'private';
+          setAsking(null);
+          void go(privately);
+        }}
+      >
+        {asking === 'private' ? (
+          <p>Only {called} and your instructors will be able to read it. Private replies are not counted.</p>
+        ) : (
+          <p>
+            The prompt asks for more: {list(unmet.map(shortfall))}. It will be shared, but not counted as it
+            stands.
+          </p>
+        )}
+      </ConfirmShare>
+    </>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+
+import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import { previewVerdict } from '@/core/counting/preview';
+import type { Refusal } from '@/core/counting/permission';
+import type { LedgerInput } from '@/core/counting/types';
+import { instant } from '@/core/ids';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { useServerNow } from '../frame/server-clock';
+import { shortfall } from '../words/checks';
+import { list } from '../words/plural';
+import { refusalText, verdictReason } from '../words/verdicts';
+import type { DraftView, HeadView } from '../discussion/types';
+import { ConfirmShare } from './confirm-share';
+import { Desk } from './desk';
+import type { Text } from './use-draft';
+import { useShare } from './use-share';
+import { useWriting } from './use-writing';
+import { useWriting as useWritingContext } from './writing-context';
+
+/** Your response: the right page of the first room. */
+export function ResponseDesk(props: {
+  head: HeadView;
+  person: string;
+  draft: DraftView;
+  refused: Refusal | null;
+  ledgerInput: LedgerInput | null;
+}) {
+  const { head, draft, ledgerInput } = props;
+  const { brief } = head;
+  const router = useRouter();
+  const now = useServerNow(head.now);
+  const [confirming, setConfirming] = useState(false);
+  const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
+  const check = useCallback((text: Text) => runChecks({ kind: 'response', brief, ...text }), [brief]);
+  const writing = useWriting({
+    place,
+    draft,
+    parts: brief.parts,
+    check,
+    label: 'Your response',
+    placeholder: brief.parts.length ? 'Type your answer…' : 'Type your response…',
+  });
+  const { share, send } = useShare(place);
+  const { setAnswered } = useWritingContext();
+  const unanswered = writing.checks.find((c) => c.id === 'parts')?.missing;
+
+  useEffect(() => {
+    const open = unanswered?.code === 'parts-unanswered' ? unanswered.parts.map((p) => p.n) : [];
+    setAnswered(new Set(brief.parts.filter((_, i) => !open.includes(i + 1)).map((p) => p.id)));
+  }, [unanswered, brief.parts, setAnswered]);
+
+  const unmet = writing.checks.filter((c) => c.required && !c.met);
+  const verdict =
+    ledgerInput &&
+    previewVerdict(
+      { ...ledgerInput, now: instant(now) },
+      { kind: 'response', to: null },
+      unmetRequired(writing.checks),
+    );
+  const forecast = !verdict
+    ? ''
+    : verdict.reason === 'short'
+      ? `If shared now it is short: ${list(unmet.map(shortfall))}.`
+      : `If shared now: ${verdictReason(verdict, { name: null, count: brief.replies.count }).toLowerCase()}.`;
+
+  const go = async () => {
+    const post = await send(writing.text(), writing.kept.submission, false);
+    if (post === null) return;
+    writing.kept.finish();
+    router.refresh();
+  };
+  return (
+    <>
+      <Desk
+        writing={writing}
+        place={place}
+        draft={draft}
+        parts={brief.parts}
+        figures={figures(writing.doc, brief.parts, brief.response.countQuoted)}
+        share={share}
+        zone={head.schedule.zone}
+        withTitle
+        label="Your response"
+        refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
+        forecast={forecast}
+        plainButton="Share with the class"
+        buttons={
+          <button
+            type="button"
+            className="btn go"
+            disabled={share.state === 'sharing'}
+            onClick={() => (unmet.length ? setConfirming(true) : void go())}
+          >
+            {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
+          </button>
+        }
+      />
+      <ConfirmShare
+        open={confirming}
+        close={() => setConfirming(false)}
+        title="Share it short?"
+        go="Share it as it is"
+        onGo={() => {
+          setConfirming(false);
+          void go();
+        }}
+      >
+        <p>The prompt asks for more than this draft has:</p>
+        <ul className="mt-1 list-disc pl-5">
+          {unmet.map((c) => (
+            <li key={c.id}>{shortfall(c)}</li>
+          ))}
+        </ul>
+        <p className="mt-2">
+          The class can read it at once and the conversation opens to you, but it will not be counted as it
+          stands. Your first shared response is the one that counts.
+        </p>
+      </ConfirmShare>
+    </>
+  );
+}

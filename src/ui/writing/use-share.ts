@@ -1,0 +1,50 @@
+'use client';
+
+import { useCallback, useRef, useState } from 'react';
+import type { Place, Text } from './use-draft';
+
+export type ShareState =
+  | { state: 'idle' }
+  | { state: 'sharing' }
+  | { state: 'failed'; failure: { code: string; [more: string]: unknown } };
+
+type Answer = { ok: true; post: number } | { ok: false; code: string };
+
+/**
+ * Shares a text. A second press while the first is under way does nothing, and the submission's id makes one post of
+ * any number of tries, so trying again after a lost answer is always safe.
+ */
+export function useShare(place: Place) {
+  const [share, setShare] = useState<ShareState>({ state: 'idle' });
+  const busy = useRef(false);
+  const send = useCallback(
+    async (text: Text, submission: string, secret: boolean): Promise<number | null> => {
+      if (busy.current) return null;
+      busy.current = true;
+      setShare({ state: 'sharing' });
+      let answer: Answer;
+      try {
+        const response = await fetch(`/discussions/${place.slug}/posts`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({
+            kind: place.kind,
+            parent: place.parent,
+            submission,
+            ...text,
+            private: secret,
+          }),
+        });
+        answer = (await response.json()) as Answer;
+      } catch {
+        answer = { ok: false, code: 'no-answer' };
+      }
+      if (answer.ok) return answer.post;
+      busy.current = false;
+      setShare({ state: 'failed', failure: answer });
+      return null;
+    },
+    [place.kind, place.parent, place.slug],
+  );
+  return { share, send };
+}
