@@ -15,7 +15,11 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const theme = (await visitor())?.theme ?? 'system';
   return (
-    <html lang="en-GB" data-theme={theme}>
+    <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
+      <head>
+        {/* Tells the styles that scripts run: before that, and without them, every page stands open. */}
+        <script dangerouslySetInnerHTML={{ __html: "document.documentElement.dataset.scripted=''" }} />
+      </head>
       <body>{children}</body>
     </html>
   );

@@ -45,7 +45,7 @@ export type ThisWeek = {
     days: WeekDay[];
     today: number;
     nowAt: number;
-    lanes: { course: { code: string; title: string }; lane: Lane }[];
+    lanes: { course: { code: string; title: string }; week: number; lane: Lane }[];
   };
   since: {
     from: Instant | null;

@@ -30,14 +30,14 @@ export function Rail({
   rail,
   now,
   zone,
-  week,
 }: {
   rail: WeekView['rail'];
   now: number;
   zone: string;
-  week: number | null;
 }) {
   if (rail.lanes.length === 0) return null;
+  const weeks = [...new Set(rail.lanes.map((l) => l.week))];
+  const latest = Math.max(...weeks);
   return (
     <figure className="plate mt-4 overflow-x-auto" aria-label="The week, a lane for each course">
       <div className="min-w-[520px]">
@@ -45,7 +45,7 @@ export function Rail({
           aria-hidden
           className="grid grid-cols-[112px_repeat(7,1fr)] border-b border-rule text-[12px] text-ink-2 sm:grid-cols-[132px_repeat(7,1fr)]"
         >
-          <b className="px-2.5 py-[7px] text-ink">{week ? `Week ${week}` : 'Week'}</b>
+          <b className="px-2.5 py-[7px] text-ink">Week {latest}</b>
           {rail.days.map((d, i) => (
             <span
               key={d.date}

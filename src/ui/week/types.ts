@@ -24,7 +24,7 @@ export type WeekView = {
     days: WeekDay[];
     today: number;
     nowAt: number;
-    lanes: { course: { code: string; title: string }; lane: Lane }[];
+    lanes: { course: { code: string; title: string }; week: number; lane: Lane }[];
   };
   since: {
     from: number | null;

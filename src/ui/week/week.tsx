@@ -6,12 +6,11 @@ import { WeekLine } from './week-line';
 
 export function Week({ week }: { week: WeekView }) {
   const { now, zone, lines } = week;
-  const number = lines.find((l) => l.state !== 'closed')?.week ?? lines[0]?.week ?? null;
   return (
     <main id="main" className="mx-auto grid max-w-[1400px] gap-6 px-4 py-6 sm:px-7 xl:grid-cols-[1fr_292px]">
       <div className="min-w-0">
         <OwedSentence owed={week.owed} now={now} zone={zone} lines={lines} />
-        <Rail rail={week.rail} now={now} zone={zone} week={number} />
+        <Rail rail={week.rail} now={now} zone={zone} />
         {lines.length ? (
           <ul className="plate mt-4">
             {lines.map((line) => (

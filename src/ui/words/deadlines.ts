@@ -33,5 +33,5 @@ export const lateShort = (late: LateRule): string =>
   late.rule === 'refused'
     ? 'no late work'
     : late.rule === 'accepted'
-      ? `late work taken for ${plural(late.days, 'day')}`
-      : `${late.percentPerDay} % off a day, ${plural(late.days, 'day')} at most`;
+      ? `late allowed ${plural(late.days, 'day')}`
+      : `${late.percentPerDay} % off a day late`;

@@ -128,7 +128,7 @@ export function standing(line: Standable, now: number): Standing {
         : 'calm';
   const due = {
     head: overdue
-      ? `${what} late, still taken for ${stretch(deadline.closes - now)}`
+      ? `${what} late, ${stretch(deadline.closes - now)} left`
       : `${what} in ${stretch(deadline.due - now)}`,
     line: `${deadlineText(deadline, zone)} · ${lateShort(late)}${deadline.extended ? ' · extended for you' : ''}`,
     tone,

@@ -34,7 +34,7 @@ async function shareJson(request: Request, slug: string) {
   }
 }
 
-type Keepable = Pick<FormText, 'kind' | 'parent' | 'submission' | 'title' | 'doc' | 'base'>;
+type Keepable = Omit<FormText, 'doc'> & { doc?: unknown };
 
 const keep = (who: Visitor, slug: string, { kind, parent, submission, title, doc, base }: Keepable) =>
   keepDraft(who.deps, who.actor, slug, { kind, parent, submission, title, doc, base, conflict: 'replace' });
