@@ -150,22 +150,14 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
       lanes: [...shown]
         .filter((r) => !isStaff(r.record.role))
         .sort((a, b) => a.record.course.code.localeCompare(b.record.course.code))
-        .flatMap(({ record, account }) =>
-          account.ledger && account.schedule.closes > start && account.schedule.opens < end
-            ? [
-                {
-                  course: { code: record.course.code, title: record.course.title },
-                  lane: lane({
-                    schedule: account.schedule,
-                    ledger: account.ledger,
-                    from: start,
-                    to: end,
-                    now,
-                  }),
-                },
-              ]
-            : [],
-        ),
+        .flatMap(({ record, account: { schedule, ledger } }) => {
+          if (!ledger || schedule.closes <= start || schedule.opens >= end) return [];
+          const course = { code: record.course.code, title: record.course.title };
+          const drawn = lane({ schedule, ledger, from: start, to: end, now });
+          return drawn.stretches.length || drawn.stops.length
+            ? [{ course, week: record.week.number, lane: drawn }]
+            : [];
+        }),
     },
     since: {
       from: actor.previousVisit,
