@@ -5,7 +5,7 @@ import { cache } from 'react';
 import { app } from '@/runtime/app';
 import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
-import { findSession } from '@/server/sessions/sessions';
+import { findSession, noteVisit } from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
 
@@ -26,9 +26,11 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
   if (!session) return null;
   const now = timeWith(clock, session.clockOffset);
   if (now >= session.expires) return null;
-  const { person, name, email, timeZone, theme, previousVisit } = session;
+  const { person, name, email, timeZone, theme } = session;
+  const deps = { db, now };
+  const previousVisit = await noteVisit(deps, session);
   return {
-    deps: { db, now },
+    deps,
     actor: { id: person, name, timeZone, previousVisit },
     email,
     theme,

@@ -23,11 +23,13 @@ const headingOf = (part: Part): BlockNode => ({
 export function blocksFromText(text: string): BlockNode[] {
   const clean = text.replace(/\r\n?/gu, '\n').replace(/\u0000/gu, '');
   const chunks = clean
+    // A run of quoted lines stands for itself, whether or not blank lines set it off.
+    .replace(/(^|\n)((?:>[^\n]*(?:\n|$))+)/gu, '$1\n$2\n')
     .split(/\n[ \t]*\n+/u)
     .map((c) => c.replace(/^\n+|\s+$/gu, ''))
     .filter((c) => c !== '');
   return chunks.map((chunk) =>
-    chunk.split('\n').every((l) => l.startsWith('>'))
+    chunk.startsWith('>')
       ? { type: 'blockquote', content: [paragraphOf(chunk.replace(/^>[ \t]?/gmu, ''))] }
       : paragraphOf(chunk),
   );

@@ -5,7 +5,7 @@ import type { Instant } from '../ids';
 export type Owed = {
   responses: number;
   replies: number;
-  /** The end of the last deadline among them: "before Sunday night". */
+  /** The end of the last deadline among them, or of the late days where that is past: "before Sunday night". */
   before: Instant | null;
 };
 
@@ -16,7 +16,11 @@ export function owedAcross(accounts: { ledger: Ledger; now: Instant }[]): Owed {
       (o) => (o.state === 'owed' || o.state === 'draft' || o.state === 'short') && now < o.deadline.closes,
     ),
   );
-  const ends = open.map((o) => o.deadline.due);
+  const ends = accounts.flatMap(({ ledger, now }) =>
+    ledger.obligations
+      .filter((o) => open.includes(o))
+      .map((o) => (now < o.deadline.due ? o.deadline.due : o.deadline.closes)),
+  );
   return {
     responses: open.filter((o) => o.kind === 'response').length,
     replies: open.filter((o) => o.kind === 'reply').length,

@@ -11,7 +11,8 @@ export async function up(db: Knex): Promise<void> {
       time_zone text not null,
       theme text not null default 'system' check (theme in ('system', 'light', 'dark')),
       demo_rank int,
-      last_sign_in timestamptz
+      last_seen timestamptz,
+      previous_visit timestamptz
     );
     create unique index people_email on people (lower(email));
 
@@ -19,8 +20,7 @@ export async function up(db: Knex): Promise<void> {
       token_hash bytea primary key check (length(token_hash) = 32),
       person_id uuid not null references people on delete cascade,
       started_at timestamptz not null,
-      expires_at timestamptz not null check (expires_at > started_at),
-      previous_visit timestamptz
+      expires_at timestamptz not null check (expires_at > started_at)
     );
     create index sessions_person on sessions (person_id);
 

@@ -22,7 +22,7 @@ export async function latestMoment(db: Db): Promise<Instant | null> {
       (select set_to from demo_clock),
       (select max(shared_at) from post_versions),
       (select max(kept_at) from drafts),
-      (select max(last_sign_in) from people)
+      (select max(last_seen) from people)
     ) as at`);
   return rows[0]?.at == null ? null : instant(rows[0].at);
 }

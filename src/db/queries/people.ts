@@ -51,17 +51,12 @@ export async function openSession(
   db: Db,
   session: { tokenHash: Buffer; person: PersonId; now: Instant; expires: Instant },
 ) {
-  const before = await db('people').where({ id: session.person }).first('last_sign_in');
   await db('sessions').insert({
     token_hash: session.tokenHash,
     person_id: session.person,
     started_at: timestamptz(session.now),
     expires_at: timestamptz(session.expires),
-    previous_visit: before?.last_sign_in == null ? null : timestamptz(before.last_sign_in),
   });
-  await db('people')
-    .where({ id: session.person })
-    .update({ last_sign_in: timestamptz(session.now) });
 }
 
 export async function closeSession(db: Db, tokenHash: Buffer) {
@@ -83,7 +78,8 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.time_zone',
       'p.theme',
       's.expires_at',
-      's.previous_visit',
+      'p.last_seen',
+      'p.previous_visit',
       db.raw('coalesce((select offset_ms from demo_clock), 0) as clock_offset'),
     );
   return row
@@ -94,10 +90,21 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
         timeZone: row.time_zone as string,
         theme: row.theme as Theme,
         expires: instant(row.expires_at),
+        lastSeen: row.last_seen === null ? null : instant(row.last_seen),
         previousVisit: row.previous_visit === null ? null : instant(row.previous_visit),
         clockOffset: Number(row.clock_offset),
       }
     : null;
+}
+
+/** A new visit begins: what was last seen becomes the end of the visit before. */
+export async function recordVisit(db: Db, person: PersonId, now: Instant, previous: Instant | null) {
+  await db('people')
+    .where({ id: person })
+    .update({
+      last_seen: timestamptz(now),
+      previous_visit: previous === null ? null : timestamptz(previous),
+    });
 }
 
 export async function setTheme(db: Db, person: PersonId, theme: Theme) {

@@ -11,7 +11,7 @@ export type NewPerson = {
   passwordHash: string;
   timeZone: string;
   demoRank: number | null;
-  lastSignIn: Instant | null;
+  lastSeen: Instant | null;
 };
 export type NewCourse = { id: CourseId; code: string; title: string; timeZone: string };
 export type NewWeek = { course: CourseId; number: number; title: string; startsOn: string };
@@ -41,7 +41,7 @@ export async function insertPeople(db: Db, people: NewPerson[]) {
       password_hash: p.passwordHash,
       time_zone: p.timeZone,
       demo_rank: p.demoRank,
-      last_sign_in: p.lastSignIn === null ? null : timestamptz(p.lastSignIn),
+      last_seen: p.lastSeen === null ? null : timestamptz(p.lastSeen),
     })),
   );
 }

@@ -4,7 +4,7 @@ import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
 import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
-import { ownPosts } from '@/db/queries/posts';
+import { ownPosts, type CheckFigure } from '@/db/queries/posts';
 import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -16,6 +16,7 @@ export type DiscussionLine = {
   state: DiscussionState;
   schedule: Schedule;
   ledger: Ledger | null;
+  draftChecks: CheckFigure[] | null;
 };
 export type CourseShelf = { code: string; title: string; zone: string; discussions: DiscussionLine[] };
 
@@ -34,11 +35,12 @@ export async function allDiscussions(
   for (const record of records) {
     const { code, title } = record.course;
     const shelf = shelves.get(code) ?? { code, title, zone: record.schedule.zone, discussions: [] };
+    const mine = drafts.filter((d) => d.discussion === record.id);
     const { schedule, ledger, state } = accountOf(
       record,
       actor,
       own.filter((p) => p.discussion === record.id),
-      drafts.filter((d) => d.discussion === record.id),
+      mine,
       now,
     );
     shelf.discussions.push({
@@ -49,6 +51,7 @@ export async function allDiscussions(
       state,
       schedule,
       ledger,
+      draftChecks: mine.find((d) => d.kind === 'response')?.checks ?? null,
     });
     shelves.set(code, shelf);
   }

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { instant, type PersonId } from '@/core/ids';
+import { instant, type Instant, type PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import {
   closeSession,
@@ -9,6 +9,7 @@ import {
   openSession,
   personByEmail,
   recordFailure,
+  recordVisit,
   sessionByToken,
 } from '@/db/queries/people';
 import type { Deps } from '../deps';
@@ -67,5 +68,26 @@ export async function signInAsDemoPerson(
 }
 
 export const findSession = (db: Deps['db'], token: string) => sessionByToken(db, hashToken(token));
+
+/** After this long without a page a new visit begins. */
+const VISIT_GAP_MS = 30 * 60_000;
+/** Within a visit "last seen" is written at most this often. */
+const SEEN_EVERY_MS = 5 * 60_000;
+
+/**
+ * Notes that somebody is here, and says when their visit before this one ended: what "since you were here" goes by.
+ * Most pages write nothing.
+ */
+export async function noteVisit(
+  deps: Deps,
+  session: { person: PersonId; lastSeen: Instant | null; previousVisit: Instant | null },
+): Promise<Instant | null> {
+  const { person, lastSeen, previousVisit } = session;
+  const away = lastSeen === null ? Infinity : Math.abs(deps.now - lastSeen);
+  if (away < SEEN_EVERY_MS) return previousVisit;
+  const previous = away > VISIT_GAP_MS ? lastSeen : previousVisit;
+  await recordVisit(deps.db, person, deps.now, previous);
+  return previous;
+}
 
 export const signOut = (db: Deps['db'], token: string) => closeSession(db, hashToken(token));

@@ -155,7 +155,7 @@ async function addPeopleAndCourses(
         passwordHash,
         timeZone: HOME_ZONE,
         demoRank: OFFERED.includes(name) ? OFFERED.indexOf(name) + 1 : null,
-        lastSignIn: instantOf(yesterday, HOME_ZONE),
+        lastSeen: instantOf(yesterday, HOME_ZONE),
       })),
     );
     await setup.addCourses(

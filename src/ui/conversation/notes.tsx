@@ -3,7 +3,8 @@ import { ArrowLeft } from 'lucide-react';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
 import { marginText } from '../part/receipt';
-import { calledName, plural } from '../words/plural';
+import { calledName, list, plural } from '../words/plural';
+import { replyRules } from '../words/rules';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
@@ -115,6 +116,7 @@ export function NothingOpen({
   found: boolean;
 }) {
   const s = head.ledger && summarise(head.ledger, head.now);
+  const rules = replyRules(head.brief);
   return (
     <section
       className={`plate grid place-items-center px-6 py-10 text-center lg:rounded-l-none ${asked ? '' : 'max-lg:order-first max-lg:py-5'}`}
@@ -132,6 +134,12 @@ export function NothingOpen({
                 ? 'You have done everything here; reading on is free.'
                 : 'The post opens on the left page, your reply faces it on the right.'}
         </p>
+        {s && s.owedReplies > 0 ? (
+          <p className="mt-1 max-w-[46ch] text-[14.5px] text-ink-2">
+            Each needs {list(rules.required) || 'nothing in particular'}.
+            {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''}
+          </p>
+        ) : null}
       </div>
     </section>
   );

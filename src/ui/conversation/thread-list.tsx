@@ -30,7 +30,7 @@ export function ThreadList(props: {
   };
   const at = props.lines.findIndex((l) => l.id === props.open);
   return (
-    <nav aria-label="Responses" className="flex min-h-0 flex-col bg-page-2 lg:border-r lg:border-rule">
+    <nav aria-label="Responses" className="flex h-full min-h-0 flex-col bg-page-2">
       <ul className="flex flex-wrap gap-1.5 border-b border-rule px-3 py-2.5">
         {FILTERS.map(([id, label]) => (
           <li key={id}>

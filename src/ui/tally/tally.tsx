@@ -44,10 +44,11 @@ function Stroke({ x, w, h, state }: { x: number; w: number; h: number; state: Ob
         </g>
       );
     case 'short': {
-      const notch = h * 0.42;
+      // A bite out of the right side, in the upper half: shared, but something is missing from it.
+      const bite = y + h * 0.28;
       return (
         <path
-          d={`M${x} ${y + 1}h${w}v${notch - 4}l-${w * 0.6} 3.500l${w * 0.6} 3.500V${BASE}h-${w}z`}
+          d={`M${x} ${y + 1}h${w}V${bite}l-${w * 0.55} ${w * 0.3}l${w * 0.55} ${w * 0.3}V${BASE}h-${w}z`}
           fill="var(--ochre)"
         />
       );

@@ -1,7 +1,8 @@
 import type { Owed } from '@/core/week/owed';
 import { plural } from '../words/plural';
-import { standing } from '../words/standing';
-import { partOfDay } from '../words/time';
+import { deadlineText } from '../words/deadlines';
+import { moment, partOfDay, stretch, zoneName } from '../words/time';
+import { summarise } from '@/core/counting/summary';
 import type { WeekLineView } from './types';
 
 const roughly = (before: number, now: number, zone: string) => {
@@ -26,8 +27,8 @@ export function OwedSentence({
     ...(owed.responses ? [plural(owed.responses, 'response')] : []),
     ...(owed.replies ? [plural(owed.replies, 'reply', 'replies')] : []),
   ];
-  const next = lines[0];
-  const step = next && next.ledger ? standing(next, now) : null;
+  const line = lines[0];
+  const next = line?.ledger ? summarise(line.ledger, now).next : null;
   return (
     <div>
       <h1 className="text-[23px] leading-tight sm:text-[27px]">
@@ -52,11 +53,14 @@ export function OwedSentence({
           'Your courses this week'
         )}
       </h1>
-      {things.length && next && step ? (
+      {things.length && line && next ? (
         <p className="mt-1.5 text-[14.5px] text-ink-2">
-          Next: {next.course.code}, {next.title}{' '}
-          {step.due.head.charAt(0).toLowerCase() + step.due.head.slice(1)}, by {step.due.line.split(' · ')[0]}
-          .
+          Next: your {line.course.code} {next.obligation.kind},{' '}
+          {now < next.deadline.due
+            ? `due ${deadlineText(next.deadline, line.schedule.zone)}${
+                line.schedule.zone === zone ? '' : ` in ${zoneName(line.schedule.zone)}`
+              }, in ${stretch(next.deadline.due - now)}.`
+            : `late, and still taken until ${moment(next.deadline.closes - 60_000, zone)}.`}
         </p>
       ) : null}
     </div>

@@ -3,6 +3,23 @@ import { plural } from '../words/plural';
 import { clockTime, moment, weekday } from '../words/time';
 import type { WeekView } from './types';
 
+/** A stretch narrower than this share of the week has room for a word only, and under the second for none. */
+const ROOMY = 17;
+const TIGHT = 8;
+
+function shownLabel(s: { from: number; to: number; label: RailLabel }, zone: string) {
+  const text = labelText(s.label, zone);
+  const width = s.to - s.from;
+  if (width > ROOMY || (width > TIGHT && text.length < 12)) return text;
+  const short = s.label.code === 'response-shared' ? 'shared' : '';
+  return (
+    <>
+      <span className="sr-only">{text}</span>
+      <span aria-hidden>{width > TIGHT - 1 ? short : ''}</span>
+    </>
+  );
+}
+
 function labelText(label: RailLabel, zone: string): string {
   switch (label.code) {
     case 'response-owed':
@@ -26,15 +43,7 @@ const dayName = (date: string) => {
 };
 
 /** The week as a strip of seven days: a lane for each course, its stretches and deadline stops, and the line of now. */
-export function Rail({
-  rail,
-  now,
-  zone,
-}: {
-  rail: WeekView['rail'];
-  now: number;
-  zone: string;
-}) {
+export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number; zone: string }) {
   if (rail.lanes.length === 0) return null;
   const weeks = [...new Set(rail.lanes.map((l) => l.week))];
   const latest = Math.max(...weeks);
@@ -87,11 +96,7 @@ export function Rail({
                     style={{ left: `${s.from}%`, width: `${s.to - s.from}%` }}
                     title={labelText(s.label, zone)}
                   >
-                    {s.to - s.from > 7 ? (
-                      labelText(s.label, zone)
-                    ) : (
-                      <span className="sr-only">{labelText(s.label, zone)}</span>
-                    )}
+                    {shownLabel(s, zone)}
                   </span>
                 ))}
                 {lane.stops.map((stop) => (

@@ -26,13 +26,10 @@ export function Shelves({ shelves, now }: { shelves: ShelfView[]; now: number })
               times in {zoneName(shelf.zone)}
             </span>
           </h2>
-          <ul className="plate">
+          <ul className="plate overflow-hidden">
             {shelf.discussions.map((d) => {
               const quiet = d.state === 'closed' || d.state === 'upcoming';
-              const s = standing(
-                { ...d, draftChecks: null, replyDrafts: 0, newReplies: 0, sealed: false },
-                now,
-              );
+              const s = standing({ ...d, replyDrafts: 0, newReplies: 0, sealed: false }, now);
               return (
                 <li
                   key={d.slug}

@@ -59,5 +59,6 @@ export type ShelfView = {
     state: DiscussionState;
     schedule: Schedule;
     ledger: Ledger | null;
+    draftChecks: Standable['draftChecks'];
   }[];
 };

@@ -14,7 +14,7 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
   const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;
   const href = `/discussions/${line.slug}/${s.action.room}`;
   return (
-    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_84px_212px_148px]">
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_72px_208px_168px]">
       <div className="col-span-2 lg:col-span-1">
         <p className="text-[12px] font-semibold text-ink-3">
           {line.course.code} · Week {line.week}

@@ -5,9 +5,11 @@ import type { DiscussionState } from '@/core/deadlines/state';
 import { deadlineText, lateShort } from './deadlines';
 import { moment, stretch } from './time';
 import { plural } from './plural';
+import { shortfall } from './checks';
+import type { CheckId } from '@/core/brief/brief';
 
 type Figure = {
-  id: string;
+  id: CheckId;
   have: number;
   need: { min?: number; max?: number };
   met: boolean;
@@ -49,12 +51,12 @@ const shortText = (ledger: Ledger) => {
 function draftText(checks: Figure[]): string {
   const words = checks.find((c) => c.id === 'words');
   const parts = checks.find((c) => c.id === 'parts');
-  const lacking = checks.filter((c) => c.required && !c.met && c.id !== 'words' && c.id !== 'parts').length;
+  const lacking = checks.filter((c) => c.required && !c.met && c.id !== 'words' && c.id !== 'parts');
   return [
     'Draft kept',
     ...(words ? [`${words.have} of ${words.need.min ?? words.need.max} words`] : []),
     ...(parts && !parts.met ? [`${parts.have} of ${parts.need.min} questions answered`] : []),
-    ...(lacking ? [`${plural(lacking, 'other check')} open`] : []),
+    ...lacking.map(shortfall),
     ...(checks.length && checks.every((c) => c.met || !c.required) ? ['ready to share'] : []),
   ].join(', ');
 }

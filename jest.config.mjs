@@ -1,0 +1,20 @@
+const swc = [
+  '@swc/jest',
+  { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } },
+];
+const shared = {
+  transform: { '\\.(ts|tsx|mjs|js)$': swc },
+  // These come as ES modules only.
+  transformIgnorePatterns: ['node_modules/(?!(temporal-polyfill|temporal-utils)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  testPathIgnorePatterns: ['/node_modules/', '/tests/browser/'],
+  modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.pulpit'],
+};
+
+export default {
+  reporters: ['default', '<rootDir>/tests/fixtures/closing-line.cjs'],
+  projects: [
+    { ...shared, displayName: 'unit', rootDir: '.', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/property/**/*.test.ts', '<rootDir>/tests/checks/**/*.test.ts'] },
+    { ...shared, displayName: 'database', rootDir: '.', testMatch: ['<rootDir>/tests/database/**/*.test.ts'] },
+  ],
+};
