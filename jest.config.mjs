@@ -1,6 +1,12 @@
 const swc = [
   '@swc/jest',
-  { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } },
+  {
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true },
+      target: 'es2022',
+      transform: { react: { runtime: 'automatic' } },
+    },
+  },
 ];
 const shared = {
   transform: { '\\.(ts|tsx|mjs|js)$': swc },
@@ -14,7 +20,21 @@ const shared = {
 export default {
   reporters: ['default', '<rootDir>/tests/fixtures/closing-line.cjs'],
   projects: [
-    { ...shared, displayName: 'unit', rootDir: '.', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/tests/property/**/*.test.ts', '<rootDir>/tests/checks/**/*.test.ts'] },
-    { ...shared, displayName: 'database', rootDir: '.', testMatch: ['<rootDir>/tests/database/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      rootDir: '.',
+      testMatch: [
+        '<rootDir>/src/**/*.test.ts',
+        '<rootDir>/tests/property/**/*.test.ts',
+        '<rootDir>/tests/checks/**/*.test.ts',
+      ],
+    },
+    {
+      ...shared,
+      displayName: 'database',
+      rootDir: '.',
+      testMatch: ['<rootDir>/tests/database/**/*.test.ts'],
+    },
   ],
 };

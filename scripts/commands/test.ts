@@ -48,7 +48,13 @@ async function browser(url: string): Promise<number> {
   await startWeb('test', { port, slot, mark: sourceMark(), env });
   try {
     return await shown(bin('playwright'), ['test'], {
-      env: { ...process.env, ...env, PULPIT_TEST_PORT: String(port), PULPIT_TEST_SLOT: slot, CI: process.env.CI ?? '' },
+      env: {
+        ...process.env,
+        ...env,
+        PULPIT_TEST_PORT: String(port),
+        PULPIT_TEST_SLOT: slot,
+        CI: process.env.CI ?? '',
+      },
     });
   } finally {
     await stopWeb('test');
@@ -56,12 +62,17 @@ async function browser(url: string): Promise<number> {
 }
 
 const STEPS: Step[] = [
-  { name: 'format', what: 'formatting', run: () => shown(bin('prettier'), ['--check', '--log-level=warn', '.']) },
+  {
+    name: 'format',
+    what: 'formatting',
+    run: () => shown(bin('prettier'), ['--check', '--log-level=warn', '.']),
+  },
   { name: 'lint', what: 'lint', run: () => shown(bin('eslint'), ['--max-warnings=0', '.']) },
   {
     name: 'imports',
     what: 'import rules',
-    run: () => shown(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']),
+    run: () =>
+      shown(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']),
   },
   {
     name: 'types',
@@ -74,7 +85,9 @@ const STEPS: Step[] = [
     name: 'unit',
     what: 'unit, property and database tests',
     run: () =>
-      withDatabase((url) => shown(bin('jest'), [], { env: { ...process.env, PULPIT_TEST_DATABASE: url, NODE_ENV: 'test' } })),
+      withDatabase((url) =>
+        shown(bin('jest'), [], { env: { ...process.env, PULPIT_TEST_DATABASE: url, NODE_ENV: 'test' } }),
+      ),
   },
   { name: 'browser', what: 'browser tests', run: () => withDatabase(browser) },
 ];

@@ -42,7 +42,11 @@ describe('own words', () => {
   });
   it('say how many are missing and mark those there are', () => {
     const d = doc('One two three.');
-    expect(check({ words: { min: 5 } }, d)).toMatchObject({ have: 3, met: false, missing: { code: 'too-few', by: 2 } });
+    expect(check({ words: { min: 5 } }, d)).toMatchObject({
+      have: 3,
+      met: false,
+      missing: { code: 'too-few', by: 2 },
+    });
     expect(check({ words: { min: 5 } }, d).evidence.map((e) => marked(d, e))).toEqual(['One two three']);
   });
   it('may be too many', () => {
@@ -56,7 +60,12 @@ describe('own words', () => {
 describe('parts', () => {
   const both = { parts };
   it('are answered by own words under their headings', () => {
-    const d = doc('# 1 Which plan would you choose?', 'I would move the levees back.', '# 2 What would the other side say?', '');
+    const d = doc(
+      '# 1 Which plan would you choose?',
+      'I would move the levees back.',
+      '# 2 What would the other side say?',
+      '',
+    );
     const c = check({}, d, both);
     expect(c).toMatchObject({ have: 1, need: { min: 2 }, met: false });
     expect(c.missing).toMatchObject({ code: 'parts-unanswered', parts: [{ n: 2, placed: true }] });
@@ -71,7 +80,12 @@ describe('parts', () => {
   });
   it('say where a heading is missing', () => {
     const c = check({}, doc('Some text about the river and me.'), both);
-    expect(c.missing).toMatchObject({ parts: [{ n: 1, placed: false }, { n: 2, placed: false }] });
+    expect(c.missing).toMatchObject({
+      parts: [
+        { n: 1, placed: false },
+        { n: 2, placed: false },
+      ],
+    });
   });
 });
 
@@ -120,7 +134,8 @@ describe('sources', () => {
 
 describe('title', () => {
   it('is any words, or the very ones the prompt wants', () => {
-    const ids = (title: string, wanted: boolean | string) => check({ title: wanted }, doc('x'), {}, title).met;
+    const ids = (title: string, wanted: boolean | string) =>
+      check({ title: wanted }, doc('x'), {}, title).met;
     expect(ids('', true)).toBe(false);
     expect(ids(' … ', true)).toBe(false);
     expect(ids('Back', true)).toBe(true);
@@ -131,10 +146,15 @@ describe('title', () => {
 
 describe('a reply', () => {
   const rules = { count: 1, words: { min: 3 }, quotes: { min: 1 }, question: { min: 1 }, greetByName: true };
-  const answered = { name: 'Noor Vasquez', text: 'The old wall held for sixty years, so the wall was not the problem.' };
+  const answered = {
+    name: 'Noor Vasquez',
+    text: 'The old wall held for sixty years, so the wall was not the problem.',
+  };
   const run = (...lines: string[]) =>
     Object.fromEntries(
-      runChecks({ kind: 'reply', brief: brief({ replies: rules }), doc: doc(...lines), answered }).map((c) => [c.id, c]),
+      runChecks({ kind: 'reply', brief: brief({ replies: rules }), doc: doc(...lines), answered }).map(
+        (c) => [c.id, c],
+      ),
     );
 
   it('is checked against the post it answers', () => {
@@ -143,16 +163,23 @@ describe('a reply', () => {
   });
   it('must quote what stands there, ellipses allowed', () => {
     expect(run('Noor? “The old wall held … the problem” ok').quotes?.met).toBe(true);
-    expect(run('Noor? “The old wall fell down long ago” ok').quotes?.missing).toEqual({ code: 'quotes-not-theirs', found: 1 });
+    expect(run('Noor? “The old wall fell down long ago” ok').quotes?.missing).toEqual({
+      code: 'quotes-not-theirs',
+      found: 1,
+    });
   });
   it('asks its question in its own words', () => {
-    expect(run('Noor, good point.', '> Was it a problem?').question?.missing).toEqual({ code: 'no-question' });
+    expect(run('Noor, good point.', '> Was it a problem?').question?.missing).toEqual({
+      code: 'no-question',
+    });
   });
 });
 
 describe('advised checks', () => {
   it('never make a post short', () => {
     const b = brief({ response: { words: { min: 50 }, advised: ['words'] } });
-    expect(unmetRequired(runChecks({ kind: 'response', brief: b, title: '', doc: doc('Short.') }))).toEqual([]);
+    expect(unmetRequired(runChecks({ kind: 'response', brief: b, title: '', doc: doc('Short.') }))).toEqual(
+      [],
+    );
   });
 });

@@ -122,7 +122,7 @@ export function runChecks(input: CheckInput): Check[] {
       short ? { code: 'quotes-not-theirs', found: foreign } : null,
     );
   } else if (rules.quotes) {
-    const quoted = all.filter((p) => p.role === 'quote' || p.quoted.length > 0);
+    const quoted = all.filter((p) => (p.role === 'quote' && p.otherWords > 0) || p.quoted.length > 0);
     const at = quoted.flatMap((p) =>
       (p.role === 'quote' ? [{ start: 0, end: p.line.text.length }] : p.quoted).map((q) => ({
         from: p.line.pos + q.start,

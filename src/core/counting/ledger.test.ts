@@ -14,7 +14,12 @@ describe('what is owed', () => {
 
   it('is missed once its deadline is over and nothing late is taken', () => {
     const input = account({ posts: [response(1, 'Tue 10:00')], now: at('Mon 10:00') });
-    expect(states({ ...input, now: schedule().replies.due })).toEqual(['counted', 'missed', 'missed', 'missed']);
+    expect(states({ ...input, now: schedule().replies.due })).toEqual([
+      'counted',
+      'missed',
+      'missed',
+      'missed',
+    ]);
   });
 
   it('is excused where staff excuse it, but what was shared still counts', () => {
@@ -81,7 +86,11 @@ describe('rule 3: different classmates, different days', () => {
   it('takes only the first reply to each classmate, and names it', () => {
     const posts = [response(1, 'Mon 10:00'), reply(2, 'noor', 'Mon 11:00'), reply(3, 'noor', 'Tue 11:00')];
     const result = ledger(account({ posts }));
-    expect(result.verdicts[2]).toMatchObject({ counted: false, reason: 'same-classmate', instead: postId(2) });
+    expect(result.verdicts[2]).toMatchObject({
+      counted: false,
+      reason: 'same-classmate',
+      instead: postId(2),
+    });
   });
 
   it('takes a good second reply to a classmate when the first one was short', () => {
@@ -93,7 +102,10 @@ describe('rule 3: different classmates, different days', () => {
     expect(reasons(account({ posts }))).toEqual({ 1: 'counted', 2: 'not: same-classmate', 3: 'counted' });
   });
 
-  const onTwoDays = { replies: { count: 2, distinctPeers: true, distinctDays: 2, staffCount: false }, sealed: false };
+  const onTwoDays = {
+    replies: { count: 2, distinctPeers: true, distinctDays: 2, staffCount: false },
+    sealed: false,
+  };
   it('takes one reply a day where two days are asked for', () => {
     const posts = [response(1, 'Mon 10:00'), reply(2, 'noor', 'Mon 11:00'), reply(3, 'jun', 'Mon 12:00')];
     const result = ledger(account({ rules: onTwoDays, posts }));
@@ -165,15 +177,33 @@ describe('rule 8: versions', () => {
     response(1, 'Mon 10:00', { versions: unmet.map(([when, u]) => ({ at: at(when), unmet: u })) });
 
   it('editing after the deadline keeps the original as the counted version', () => {
-    const posts = [edited([['Mon 10:00', []], ['Fri 09:00', ['words']]])];
-    expect(ledger(account({ posts })).obligations[0]).toMatchObject({ state: 'counted', at: at('Mon 10:00') });
+    const posts = [
+      edited([
+        ['Mon 10:00', []],
+        ['Fri 09:00', ['words']],
+      ]),
+    ];
+    expect(ledger(account({ posts })).obligations[0]).toMatchObject({
+      state: 'counted',
+      at: at('Mon 10:00'),
+    });
   });
   it('editing before it makes the edit the one that is judged', () => {
-    const posts = [edited([['Mon 10:00', []], ['Tue 09:00', ['words']]])];
+    const posts = [
+      edited([
+        ['Mon 10:00', []],
+        ['Tue 09:00', ['words']],
+      ]),
+    ];
     expect(ledger(account({ posts })).obligations[0]?.state).toBe('short');
   });
   it('a short post mended in time counts', () => {
-    const posts = [edited([['Mon 10:00', ['words']], ['Tue 09:00', []]])];
+    const posts = [
+      edited([
+        ['Mon 10:00', ['words']],
+        ['Tue 09:00', []],
+      ]),
+    ];
     expect(ledger(account({ posts })).obligations[0]?.state).toBe('counted');
   });
 });

@@ -2,8 +2,14 @@ import { at, schedule } from '../../../tests/fixtures/build';
 import { isSealedFor, refusal } from './permission';
 
 const ask = (over: object) =>
-  refusal({ kind: 'response', schedule: schedule(), sealed: true, responded: false, now: at('Tue 12:00'), ...over })?.code ??
-  'may share';
+  refusal({
+    kind: 'response',
+    schedule: schedule(),
+    sealed: true,
+    responded: false,
+    now: at('Tue 12:00'),
+    ...over,
+  })?.code ?? 'may share';
 
 describe('only the calendar, the late rule and the seal refuse', () => {
   it.each([

@@ -37,7 +37,8 @@ describe('a wall-clock deadline', () => {
 
 describe('late days', () => {
   const late: LateRule = { rule: 'penalty', percentPerDay: 10, days: 3, floorPercent: 75 };
-  const over = (late_: LateRule, zone = 'UTC') => resolveDeadline({ wall: '2026-10-24T18:00', zone, late: late_ });
+  const over = (late_: LateRule, zone = 'UTC') =>
+    resolveDeadline({ wall: '2026-10-24T18:00', zone, late: late_ });
 
   it('end at the deadline’s time of day, also when a day has 25 hours', () => {
     const d = over(late, 'Europe/London');
@@ -58,7 +59,12 @@ describe('late days', () => {
   });
 
   it('do not exist where late work is refused, and grace comes before the rule', () => {
-    const d = resolveDeadline({ wall: '2026-10-15T23:59', zone: 'UTC', late: { rule: 'refused' }, graceMinutes: 10 });
+    const d = resolveDeadline({
+      wall: '2026-10-15T23:59',
+      zone: 'UTC',
+      late: { rule: 'refused' },
+      graceMinutes: 10,
+    });
     expect(d.due).toBe(utc('2026-10-16T00:10Z'));
     expect(d.closes).toBe(d.due);
   });
@@ -103,7 +109,9 @@ describe('calendar days', () => {
     expect(daysLater('2026-02-27T10:00', 2)).toBe('2026-03-01T10:00');
   });
   it('and wall clocks go there and back', () => {
-    expect(wallClockAt(instantOf('2026-10-15T23:59', 'Asia/Kathmandu'), 'Asia/Kathmandu')).toBe('2026-10-15T23:59');
+    expect(wallClockAt(instantOf('2026-10-15T23:59', 'Asia/Kathmandu'), 'Asia/Kathmandu')).toBe(
+      '2026-10-15T23:59',
+    );
     expect(endOfMinute('2026-10-15T23:59', 'UTC')).toBe(utc('2026-10-16T00:00Z'));
   });
 });

@@ -1,0 +1,122 @@
+import type { Knex } from 'knex';
+import { thisWeek } from '@/server/week/this-week';
+import { conversation } from '@/server/discussions/conversation';
+import { migrationState } from '@/db/migrate';
+import { prepareSchema } from '../../scripts/lib/database';
+import { resumeClock, currentTime } from '@/server/clock/clock';
+import { findSession, hashPassword, signIn, signOut } from '@/server/sessions/sessions';
+import { noteVisit } from '@/server/sessions/sessions';
+import { deps, on, OPEN, shared, shareInput, smallCourse } from './world';
+
+let world: Awaited<ReturnType<typeof smallCourse>>;
+let db: Knex;
+beforeAll(async () => {
+  world = await smallCourse('queries');
+  db = world.db;
+});
+afterAll(() => db.destroy());
+
+async function queriesOf(work: () => Promise<unknown>): Promise<number> {
+  let n = 0;
+  const count = () => (n += 1);
+  db.on('query', count);
+  try {
+    await work();
+  } finally {
+    db.off('query', count);
+  }
+  return n;
+}
+
+describe('a page costs a fixed number of queries', () => {
+  it('however many posts the class has', async () => {
+    const { imani, noor, jun } = world.people;
+    const week = () => thisWeek(deps(db, 'Tue 16:00'), imani);
+    const room = () => conversation(deps(db, 'Tue 16:00'), imani, OPEN, { post: null, filter: 'all' });
+    const before = [await queriesOf(week), await queriesOf(room)];
+    const first = await shared(db, noor, OPEN, 'Tue 10:00', shareInput('A first response.'));
+    for (let i = 0; i < 12; i += 1) {
+      await shared(
+        db,
+        jun,
+        OPEN,
+        `Tue 11:${10 + i}`,
+        shareInput(`Reply number ${i}.`, { kind: 'reply', parent: first.post }),
+      );
+    }
+    expect([await queriesOf(week), await queriesOf(room)]).toEqual(before);
+    expect(before[0]).toBeLessThanOrEqual(6);
+    expect(before[1]).toBeLessThanOrEqual(6);
+  });
+});
+
+describe('the schema', () => {
+  it('is current after migrating, and a newer one is not touched', async () => {
+    expect(await migrationState(db)).toEqual({ code: 'current' });
+    await db('knex_migrations').insert({
+      name: '9999_from_the_future',
+      batch: 99,
+      migration_time: new Date(),
+    });
+    try {
+      await expect(prepareSchema(db)).rejects.toThrow(/newer Pulpit/u);
+    } finally {
+      await db('knex_migrations').where({ name: '9999_from_the_future' }).delete();
+    }
+  });
+});
+
+describe('the demo’s clock', () => {
+  it('goes on from where things last happened, and never behind it', async () => {
+    const week = 7 * 86_400_000;
+    await resumeClock(db, { real: () => on('Mon 00:00') + 10 * week }, on('Mon 08:00'));
+    const last = await shared(db, world.people.rafi, OPEN, 'Wed 12:00', shareInput('The latest thing.'));
+    expect(last.repeated).toBe(false);
+    const clock = { real: () => on('Mon 00:00') + 20 * week };
+    await resumeClock(db, clock, null);
+    expect(await currentTime(db, clock)).toBe(on('Wed 12:00'));
+    expect(await currentTime(db, { real: () => clock.real() + 5_000 })).toBe(on('Wed 12:00') + 5_000);
+  });
+});
+
+describe('signing in', () => {
+  it('wants the right password, forgets a session that ends, and slows guessing down', async () => {
+    const { imani } = world.people;
+    await db('people')
+      .where({ id: imani.id })
+      .update({ email: 'imani@tidewell.example', password_hash: await hashPassword('two banks') });
+    const d = deps(db, 'Tue 10:00');
+    expect(await signIn(d, 'imani@tidewell.example', 'one bank')).toMatchObject({
+      failure: { code: 'wrong-credentials' },
+    });
+    expect(await signIn(d, 'nobody@tidewell.example', 'two banks')).toMatchObject({
+      failure: { code: 'wrong-credentials' },
+    });
+    const done = await signIn(d, 'IMANI@tidewell.example', 'two banks');
+    if (!done.ok) throw new Error('not signed in');
+    expect((await findSession(db, done.value.token))?.person).toBe(imani.id);
+    expect(
+      await db('sessions').whereRaw("encode(token_hash, 'escape') like ?", [`%${done.value.token}%`]),
+    ).toEqual([]);
+    await signOut(db, done.value.token);
+    expect(await findSession(db, done.value.token)).toBeNull();
+    for (let i = 0; i < 10; i += 1) await signIn(d, 'imani@tidewell.example', 'guess');
+    expect(await signIn(d, 'imani@tidewell.example', 'two banks')).toMatchObject({
+      failure: { code: 'too-many-tries' },
+    });
+  });
+
+  it('knows when the visit before this one ended', async () => {
+    const person = world.people.noor.id;
+    const visit = (when: string, lastSeen: string | null, before: string | null) =>
+      noteVisit(deps(db, when), {
+        person,
+        lastSeen: lastSeen === null ? null : on(lastSeen),
+        previousVisit: before === null ? null : on(before),
+      });
+    expect(await visit('Mon 10:00', null, null)).toBeNull();
+    expect(await visit('Mon 10:20', 'Mon 10:00', null)).toBeNull();
+    expect(await visit('Tue 09:00', 'Mon 10:20', null)).toBe(on('Mon 10:20'));
+    expect(await visit('Tue 09:02', 'Tue 09:00', 'Mon 10:20')).toBe(on('Mon 10:20'));
+  });
+});
