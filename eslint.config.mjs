@@ -6,7 +6,7 @@ const noClock = [
   { object: 'Math', property: 'random', message: 'Core takes its randomness as an argument.' },
 ];
 
-export default [
+const config = [
   { ignores: ['node_modules/**', '.build/**', '.pulpit/**', '.next/**', 'next-env.d.ts', 'test-results/**'] },
   ...nextVitals,
   ...tseslint.configs.recommended,
@@ -56,3 +56,5 @@ export default [
     },
   },
 ];
+
+export default config;

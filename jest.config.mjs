@@ -17,7 +17,7 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.pulpit'],
 };
 
-export default {
+const config = {
   reporters: ['default', '<rootDir>/tests/fixtures/closing-line.cjs'],
   projects: [
     {
@@ -38,3 +38,5 @@ export default {
     },
   ],
 };
+
+export default config;

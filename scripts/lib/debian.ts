@@ -6,7 +6,7 @@ import { say, Told } from './say';
 
 const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
 
-export const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
+const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
 
 /** Installs what is missing from Debian's packages when it may; otherwise says the exact line to run. */
 export async function ensurePackages(wanted: { postgres: boolean; chromium: boolean }): Promise<void> {

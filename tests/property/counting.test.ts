@@ -206,7 +206,7 @@ describe('what is said before sharing', () => {
             id: postId(1_000),
             kind: draft.kind,
             to: draft.to,
-            private: ("private" in draft && draft.private) || false,
+            private: ('private' in draft && draft.private) || false,
             withdrawn: false,
             hidden: false,
             versions: [{ at: i.now, unmet }],

@@ -18,7 +18,7 @@ const conceptSchema = z.strictObject({
 export type Concept = z.infer<typeof conceptSchema>;
 
 /** The checks there are. A check is required unless the brief lists it as advised. */
-export const CHECK_IDS = [
+const CHECK_IDS = [
   'words',
   'paragraphs',
   'sentences',
@@ -30,7 +30,7 @@ export const CHECK_IDS = [
   'greeting',
   'title',
 ] as const;
-export const checkIdSchema = z.enum(CHECK_IDS);
+const checkIdSchema = z.enum(CHECK_IDS);
 export type CheckId = z.infer<typeof checkIdSchema>;
 
 const writing = {

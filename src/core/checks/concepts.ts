@@ -4,7 +4,7 @@ import type { Evidence } from './types';
 import type { Passage } from './passages';
 
 /** Folds a word to what its common English inflections share: case, possessive, plural. */
-export function fold(word: string): string {
+function fold(word: string): string {
   const w = word
     .toLowerCase()
     .normalize('NFKC')

@@ -3,7 +3,7 @@ import { ownStretches, type Passage } from './passages';
 import type { Evidence } from './types';
 
 /** Fewer own words than this under a part's heading are a note, not an answer. */
-export const ANSWER_MIN_WORDS = 5;
+const ANSWER_MIN_WORDS = 5;
 
 export type PartAnswer = {
   part: Part;

@@ -3,7 +3,7 @@ import type { Schedule } from './schedule';
 
 export type DiscussionState = 'upcoming' | 'open' | 'closing' | 'late' | 'closed';
 
-export const CLOSING_MS = 24 * 3_600_000;
+const CLOSING_MS = 24 * 3_600_000;
 
 /**
  * Where a discussion stands at a moment. `unmet` names what a student still owes in it; for a reader who owes nothing

@@ -4,8 +4,6 @@ import { instant, type Instant } from '../ids';
 /** A local date and time as a course writes it, `YYYY-MM-DDTHH:MM`; it means a moment only together with a zone. */
 export type WallClock = string & { readonly __wallClock?: never };
 
-export const WALL_CLOCK = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d$/u;
-
 /**
  * The moment a wall clock shows a time in an IANA zone. A time that does not exist (clocks go forward) moves forward
  * by the gap; one that exists twice (clocks go back) means the later. Throws RangeError for an unknown zone or date.

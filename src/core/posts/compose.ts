@@ -20,7 +20,7 @@ const headingOf = (part: Part): BlockNode => ({
 });
 
 /** Paragraphs of plain text: a blank line parts them, a line that starts with `>` is a quotation. */
-export function blocksFromText(text: string): BlockNode[] {
+function blocksFromText(text: string): BlockNode[] {
   const clean = text.replace(/\r\n?/gu, '\n').replace(/\u0000/gu, '');
   const chunks = clean
     // A run of quoted lines stands for itself, whether or not blank lines set it off.

@@ -3,7 +3,7 @@ import { countWords } from './words';
 export type Span = { start: number; end: number };
 
 /** A quotation is at least this long; shorter ones are single terms set off by the writer, and the writer's own. */
-export const QUOTATION_MIN_WORDS = 3;
+const QUOTATION_MIN_WORDS = 3;
 
 const PAIRS = [
   /“([^“”]+)”/gu,

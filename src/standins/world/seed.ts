@@ -19,11 +19,11 @@ import type { WorldCourse, WorldDiscussion } from './types';
 
 /** When a demo begins if nobody says otherwise: a Tuesday afternoon, in the middle of week 6. */
 export const DEMO_START = instant(Date.UTC(2026, 9, 13, 15, 42));
-export const HOME_ZONE = 'Europe/London';
+const HOME_ZONE = 'Europe/London';
 const DEMO_WEEK = 6;
 
 /** The same name gives the same id, so that every seeding makes the same world. */
-export function idOf(kind: string, name: string): string {
+function idOf(kind: string, name: string): string {
   const h = createHash('sha1').update(`pulpit demo ${kind} ${name}`).digest('hex');
   return `${h.slice(0, 8)}-${h.slice(8, 12)}-5${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
 }

@@ -3,7 +3,7 @@ import { moment } from './time';
 import { plural } from './plural';
 
 /** The moment a deadline's wall clock names: the first millisecond of its last minute, before any grace. */
-export const shownMoment = (d: Deadline) => d.due - d.graceMinutes * 60_000 - 60_000;
+const shownMoment = (d: Deadline) => d.due - d.graceMinutes * 60_000 - 60_000;
 
 /** "Thu 15 Oct, 23:59" in the course's zone. */
 export const deadlineText = (d: Deadline, zone: string) => moment(shownMoment(d), zone);

@@ -8,8 +8,7 @@ export function list(items: string[], last = 'and'): string {
 }
 
 /** The first name a person goes by. */
-export const firstName = (name: string) =>
-  name.split(' ').filter((w) => !/^(Dr|Prof)\.$/u.test(w))[0] ?? name;
+const firstName = (name: string) => name.split(' ').filter((w) => !/^(Dr|Prof)\.$/u.test(w))[0] ?? name;
 
 /** Staff are addressed in full, classmates by first name. */
 export const calledName = (name: string) => (/^(Dr|Prof)\. /u.test(name) ? name : firstName(name));

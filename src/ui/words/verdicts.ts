@@ -1,5 +1,5 @@
 import type { Refusal } from '@/core/counting/permission';
-import type { ObligationState, Verdict } from '@/core/counting/types';
+import type { Verdict } from '@/core/counting/types';
 import { unmetNames } from './checks';
 import { moment } from './time';
 import { plural } from './plural';
@@ -61,13 +61,3 @@ export function refusalText(r: Refusal, zone: string): string {
       return 'This discussion is sealed: replies follow your own response.';
   }
 }
-
-export const STATE_WORDS: Record<ObligationState, string> = {
-  owed: 'owed',
-  draft: 'draft',
-  counted: 'counted',
-  short: 'short',
-  late: 'late',
-  missed: 'missed',
-  excused: 'excused',
-};

@@ -2,7 +2,7 @@
 
 import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
-import type { ReactNode } from 'react';
+import type { ReactNode, Ref } from 'react';
 import { shareFailureText } from '../words/failures';
 import { CheckFooting, type Figures } from './check-footing';
 import { KeepingLine } from './keeping-line';
@@ -10,16 +10,17 @@ import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
 import { Toolbar } from './toolbar';
 import type { DraftView } from '../discussion/types';
-import type { Place } from './use-draft';
+import type { Place } from './draft-keeper';
 import type { ShareState } from './use-share';
-import type { useWriting } from './use-writing';
+import type { WritingState } from './use-writing';
 
 /**
  * The page one writes on: tools, title, text, checks, and what sharing will do. Response and reply differ in what
  * stands above the text and beside the button; both use this.
  */
 export function Desk(props: {
-  writing: ReturnType<typeof useWriting>;
+  writing: Omit<WritingState, 'form'>;
+  form: Ref<HTMLFormElement>;
   place: Place;
   draft: DraftView;
   parts: Part[];
@@ -37,7 +38,7 @@ export function Desk(props: {
   plainButton: string;
 }) {
   const { writing, zone } = props;
-  const { editor, kept, title } = writing;
+  const { editor, keeping, keeper, title } = writing;
   if (!editor) {
     return (
       <>
@@ -46,7 +47,7 @@ export function Desk(props: {
           <p className="m-4 rounded-control bg-ochre-tint px-3 py-2 font-medium">{props.refused}</p>
         ) : null}
         <PlainForm
-          ref={writing.form}
+          ref={props.form}
           slug={props.place.slug}
           kind={props.place.kind}
           parent={props.place.parent}
@@ -65,19 +66,15 @@ export function Desk(props: {
       <div className="flex flex-wrap items-center gap-x-3 border-b border-rule-soft px-3 py-1.5 sm:px-4">
         <Toolbar editor={editor} parts={props.parts} label={`Tools for ${props.label.toLowerCase()}`} />
         <span className="ml-auto py-1">
-          <KeepingLine keeping={kept.keeping} zone={zone} restored={writing.restored} />
+          <KeepingLine keeping={keeping} zone={zone} restored={writing.restored} />
         </span>
       </div>
-      {kept.keeping.state === 'elsewhere' ? (
+      {keeping.state === 'elsewhere' ? (
         <OtherWindow
-          other={kept.keeping.other}
+          other={keeping.other}
           zone={zone}
-          mine={() => kept.keeping.state === 'elsewhere' && void kept.takeMine(kept.keeping.other.revision)}
-          theirs={() => {
-            if (kept.keeping.state !== 'elsewhere') return;
-            const { other } = kept.keeping;
-            void kept.takeOther(other).then(() => writing.put({ title: other.title, doc: other.doc }, false));
-          }}
+          mine={() => void keeper.takeMine()}
+          theirs={() => void writing.takeOther()}
         />
       ) : null}
       <div className="min-h-[200px] grow overflow-auto px-4 py-4 sm:px-8" data-writing="">

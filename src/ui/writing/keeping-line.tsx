@@ -1,7 +1,7 @@
 'use client';
 
 import { clockTime } from '../words/time';
-import type { Keeping } from './use-draft';
+import type { Keeping } from './draft-keeper';
 
 /** One line that always says where the words are. */
 export function KeepingLine({

@@ -2,7 +2,7 @@
 
 import { plainText } from '@/core/posts/flatten';
 import { otherWindowText } from '../words/failures';
-import type { Keeping } from './use-draft';
+import type { Keeping } from './draft-keeper';
 
 /** Two windows changed one draft: both are there, the writer chooses. */
 export function OtherWindow(props: {

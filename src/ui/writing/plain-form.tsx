@@ -7,7 +7,17 @@ import type { DraftView } from '../discussion/types';
  * Writing and sharing before any script has run, or without scripts at all: a field for each part, and the same
  * server behind it. With scripts the editor takes its place and takes over what was typed meanwhile.
  */
-export function PlainForm(props: {
+export function PlainForm({
+  ref,
+  slug,
+  kind,
+  parent,
+  draft,
+  parts,
+  withTitle,
+  disabled,
+  button,
+}: {
   ref?: Ref<HTMLFormElement>;
   slug: string;
   kind: 'response' | 'reply';
@@ -18,23 +28,22 @@ export function PlainForm(props: {
   disabled: boolean;
   button: string;
 }) {
-  const { draft, parts } = props;
   const texts = textsOfParts(parts, draft.doc);
   const fields = parts.length
     ? parts.map((p, i) => ({ name: `${i + 1}. ${p.text}`, i }))
     : [{ name: 'Your text', i: 0 }];
   return (
     <form
-      ref={props.ref}
+      ref={ref}
       method="post"
-      action={`/discussions/${props.slug}/posts`}
+      action={`/discussions/${slug}/posts`}
       className="grid gap-3 overflow-auto p-4 sm:p-6"
     >
-      <input type="hidden" name="kind" value={props.kind} />
-      {props.parent === null ? null : <input type="hidden" name="parent" value={props.parent} />}
+      <input type="hidden" name="kind" value={kind} />
+      {parent === null ? null : <input type="hidden" name="parent" value={parent} />}
       <input type="hidden" name="submission" value={draft.submission} />
       <input type="hidden" name="base" value={draft.revision} />
-      {props.withTitle ? (
+      {withTitle ? (
         <label className="grid gap-1 font-semibold">
           Title
           <input
@@ -60,8 +69,8 @@ export function PlainForm(props: {
         <button className="btn" type="submit" name="do" value="keep">
           Keep as draft
         </button>
-        <button className="btn go" type="submit" name="do" value="share" disabled={props.disabled}>
-          {props.button}
+        <button className="btn go" type="submit" name="do" value="share" disabled={disabled}>
+          {button}
         </button>
       </div>
     </form>

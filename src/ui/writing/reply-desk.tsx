@@ -16,7 +16,7 @@ import { refusalText, verdictReason } from '../words/verdicts';
 import type { DraftView } from '../discussion/types';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
-import type { Text } from './use-draft';
+import type { Text } from './draft-keeper';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 
@@ -61,7 +61,7 @@ export function ReplyDesk(props: {
       }),
     [brief, answering.name, answering.plain],
   );
-  const writing = useWriting({
+  const { form, ...writing } = useWriting({
     place,
     draft,
     parts: [],
@@ -117,9 +117,9 @@ export function ReplyDesk(props: {
         : `If shared now: ${verdictReason(verdict, words).toLowerCase()}.`;
 
   const go = async (privately: boolean) => {
-    const post = await send({ ...writing.text(), title: '' }, writing.kept.submission, privately);
+    const post = await send({ ...writing.text(), title: '' }, writing.keeper.submission, privately);
     if (post === null) return;
-    writing.kept.finish();
+    writing.keeper.finish();
     router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
     router.refresh();
   };
@@ -128,6 +128,7 @@ export function ReplyDesk(props: {
     <>
       <Desk
         writing={writing}
+        form={form}
         place={place}
         draft={draft}
         parts={[]}

@@ -14,7 +14,7 @@ import { refusalText, verdictReason } from '../words/verdicts';
 import type { DraftView, HeadView } from '../discussion/types';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
-import type { Text } from './use-draft';
+import type { Text } from './draft-keeper';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 import { useWriting as useWritingContext } from './writing-context';
@@ -34,7 +34,7 @@ export function ResponseDesk(props: {
   const [confirming, setConfirming] = useState(false);
   const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
   const check = useCallback((text: Text) => runChecks({ kind: 'response', brief, ...text }), [brief]);
-  const writing = useWriting({
+  const { form, ...writing } = useWriting({
     place,
     draft,
     parts: brief.parts,
@@ -66,15 +66,16 @@ export function ResponseDesk(props: {
       : `If shared now: ${verdictReason(verdict, { name: null, count: brief.replies.count }).toLowerCase()}.`;
 
   const go = async () => {
-    const post = await send(writing.text(), writing.kept.submission, false);
+    const post = await send(writing.text(), writing.keeper.submission, false);
     if (post === null) return;
-    writing.kept.finish();
+    writing.keeper.finish();
     router.refresh();
   };
   return (
     <>
       <Desk
         writing={writing}
+        form={form}
         place={place}
         draft={draft}
         parts={brief.parts}

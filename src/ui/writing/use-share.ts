@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useRef, useState } from 'react';
-import type { Place, Text } from './use-draft';
+import type { Place, Text } from './draft-keeper';
 
 export type ShareState =
   | { state: 'idle' }

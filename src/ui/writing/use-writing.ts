@@ -5,14 +5,13 @@ import type { Check } from '@/core/checks/types';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
 import { useEditor } from '@tiptap/react';
-import StarterKit from '@tiptap/starter-kit';
-import { Placeholder } from '@tiptap/extensions';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftView } from '../discussion/types';
-import { EvidenceMarks, evidenceKey } from './evidence-marks';
-import { PartHeading } from './part-heading';
+import type { Place, Text } from './draft-keeper';
+import { evidenceKey } from './evidence-marks';
+import { extensions } from './extensions';
 import { toDocument } from './to-document';
-import { useDraft, type Place, type Text } from './use-draft';
+import { leftBehind, useDraft } from './use-draft';
 
 const CHECK_PAUSE_MS = 150;
 
@@ -28,10 +27,7 @@ function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part
   return same ? null : { title, doc: documentFromParts(parts, texts) };
 }
 
-/**
- * The writing of one text: editor, title, draft and live checks. `check` must be stable or depend only on what the
- * checks depend on.
- */
+/** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */
 export function useWriting(options: {
   place: Place;
   draft: DraftView;
@@ -40,34 +36,30 @@ export function useWriting(options: {
   label: string;
   check: (text: Text) => Check[];
 }) {
-  const { draft, parts, check } = options;
+  const { place, draft, parts, check } = options;
   const form = useRef<HTMLFormElement>(null);
-  const kept = useDraft(options.place, draft);
+  const { keeper, keeping } = useDraft(place, draft);
   const [title, setTitle] = useState(draft.title);
   const [doc, setDoc] = useState<Doc>(draft.doc);
   const [checks, setChecks] = useState<Check[]>(() => check({ title: draft.title, doc: draft.doc }));
   const [selected, setSelected] = useState<Check['id'] | null>(null);
   const [restored, setRestored] = useState(false);
-  const titleNow = useRef(title);
-  const keptChange = kept.change;
+  const titleNow = useRef(draft.title);
+
+  const put = useCallback(
+    (target: { commands: { setContent: (doc: Doc, o: { emitUpdate: boolean }) => boolean } }, text: Text) => {
+      titleNow.current = text.title;
+      setTitle(text.title);
+      setDoc(text.doc);
+      target.commands.setContent(text.doc, { emitUpdate: false });
+    },
+    [],
+  );
 
   const editor = useEditor({
     immediatelyRender: false,
     content: draft.doc,
-    extensions: [
-      StarterKit.configure({
-        heading: { levels: [2, 3, 4] },
-        strike: false,
-        code: false,
-        codeBlock: false,
-        underline: false,
-        horizontalRule: false,
-        link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
-      }),
-      PartHeading,
-      EvidenceMarks,
-      Placeholder.configure({ placeholder: options.placeholder, showOnlyCurrent: false }),
-    ],
+    extensions: extensions(options.placeholder),
     editorProps: {
       attributes: {
         class: 'text min-h-full',
@@ -77,39 +69,22 @@ export function useWriting(options: {
         spellcheck: 'true',
       },
     },
+    // What was typed before the editor was there, or what this machine still holds, comes in.
+    onCreate: ({ editor: e }) => {
+      const typed = typedBefore(form.current, draft, parts);
+      const local = typed ? null : leftBehind(place, draft);
+      const text = typed ?? local;
+      if (!text) return;
+      put(e, text);
+      setRestored(local !== null);
+      keeper.change(text);
+    },
     onUpdate: ({ editor: e }) => {
       const next = toDocument(e.getJSON());
       setDoc(next);
-      keptChange({ title: titleNow.current, doc: next });
+      keeper.change({ title: titleNow.current, doc: next });
     },
   });
-
-  const put = useCallback(
-    (text: Text, own: boolean) => {
-      if (!editor) return;
-      titleNow.current = text.title;
-      setTitle(text.title);
-      setDoc(text.doc);
-      editor.commands.setContent(text.doc, { emitUpdate: false });
-      if (own) keptChange(text);
-    },
-    [editor, keptChange],
-  );
-
-  // Once, when the editor is there: what was typed before it, or what this machine still holds, comes in.
-  const opened = useRef(false);
-  const { left } = kept;
-  useEffect(() => {
-    if (!editor || opened.current) return;
-    opened.current = true;
-    const typed = typedBefore(form.current, draft, parts);
-    const local = left();
-    if (typed) put(typed, true);
-    else if (local) {
-      put({ title: local.title, doc: local.doc }, true);
-      setRestored(true);
-    }
-  }, [editor, draft, parts, left, put]);
 
   useEffect(() => {
     const timer = setTimeout(() => setChecks(check({ title, doc })), CHECK_PAUSE_MS);
@@ -117,7 +92,7 @@ export function useWriting(options: {
   }, [check, title, doc]);
 
   useEffect(() => {
-    if (!editor) return;
+    if (!editor || editor.isDestroyed) return;
     const found = checks.find((c) => c.id === selected);
     editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, found?.evidence ?? []));
   }, [editor, checks, selected]);
@@ -141,15 +116,21 @@ export function useWriting(options: {
     checks,
     selected,
     restored,
-    kept,
+    keeper,
+    keeping,
     select,
-    put,
     rename: (next: string) => {
       titleNow.current = next;
       setTitle(next);
-      if (editor) keptChange({ title: next, doc: toDocument(editor.getJSON()) });
+      if (editor) keeper.change({ title: next, doc: toDocument(editor.getJSON()) });
+    },
+    takeOther: async () => {
+      const text = await keeper.takeOther();
+      if (text && editor) put(editor, text);
     },
     /** The text as it stands this instant, for sharing. */
     text: (): Text => ({ title: titleNow.current, doc: editor ? toDocument(editor.getJSON()) : doc }),
   };
 }
+
+export type WritingState = ReturnType<typeof useWriting>;

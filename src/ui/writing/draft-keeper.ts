@@ -1,0 +1,190 @@
+import type { Doc } from '@/core/posts/document';
+
+export type Place = { slug: string; person: string; kind: 'response' | 'reply'; parent: number | null };
+export type Text = { title: string; doc: Doc };
+type OtherText = Text & { keptAt: number; revision: number; submission: string };
+
+/**
+ * Where a draft stands. The writer's keys move it to `unsaved`; the timer to `keeping`; the server's answer to `kept`,
+ * `elsewhere` (another window changed it), `refused` or, without an answer, to `local`, from where it is tried again.
+ */
+export type Keeping =
+  | { state: 'untouched' }
+  | { state: 'unsaved' }
+  | { state: 'keeping' }
+  | { state: 'kept'; at: number }
+  | { state: 'local'; why: 'no-answer' | 'signed-out' }
+  | { state: 'refused'; code: string }
+  | { state: 'elsewhere'; other: OtherText };
+
+export type KeepRequest = {
+  kind: Place['kind'];
+  parent: number | null;
+  submission: string;
+  title: string;
+  doc: Doc;
+  base: number;
+  conflict: 'tell' | 'replace' | 'aside';
+};
+export type KeepAnswer =
+  | { ok: true; revision: number; keptAt: number; submission: string }
+  | {
+      ok: false;
+      code: string;
+      title?: string;
+      doc?: Doc;
+      keptAt?: number;
+      revision?: number;
+      submission?: string;
+    };
+
+/** What the keeper needs of the world: the server, and this machine's own copy. */
+export type KeeperPorts = {
+  /** Never rejects: no answer is the code `no-answer`. `leaving` asks the browser to send it even as the page goes. */
+  keep: (request: KeepRequest, leaving: boolean) => Promise<KeepAnswer>;
+  keepLocal: (copy: Text & { base: number }) => void;
+  forgetLocal: () => void;
+};
+
+const QUIET_MS = 800;
+const LONGEST_MS = 4_000;
+const RETRY_MS = [1_500, 3_000, 6_000, 12_000];
+const AGAIN = new Set(['no-answer', 'signed-out', 'unexpected']);
+
+/** Keeps a draft on this machine at once and on the server about a second after typing stops. */
+export class DraftKeeper {
+  private readonly listeners = new Set<() => void>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private dirty = false;
+  private busy = false;
+  private over = false;
+  private tries = 0;
+  private waitingSince = 0;
+  private text: Text;
+  private revision: number;
+  private now: Keeping;
+  /** The id under which sharing makes one post, however often it is tried. */
+  submission: string;
+
+  constructor(
+    private readonly place: Place,
+    opened: Text & { revision: number; submission: string; keptAt: number | null },
+    private readonly ports: KeeperPorts,
+  ) {
+    this.text = { title: opened.title, doc: opened.doc };
+    this.revision = opened.revision;
+    this.submission = opened.submission;
+    this.now = opened.keptAt === null ? { state: 'untouched' } : { state: 'kept', at: opened.keptAt };
+  }
+
+  keeping = (): Keeping => this.now;
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  private set(next: Keeping) {
+    this.now = next;
+    this.listeners.forEach((tell) => tell());
+  }
+
+  private plan(ms: number) {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.send('tell'), ms);
+  }
+
+  /** A change by the writer. */
+  change(text: Text) {
+    if (this.over) return;
+    this.text = text;
+    this.ports.keepLocal({ ...text, base: this.revision });
+    if (!this.dirty) this.waitingSince = performance.now();
+    this.dirty = true;
+    const waited = performance.now() - this.waitingSince;
+    this.plan(Math.max(0, Math.min(QUIET_MS, LONGEST_MS - waited)));
+    if (this.now.state !== 'elsewhere' && this.now.state !== 'local') this.set({ state: 'unsaved' });
+  }
+
+  private async send(conflict: KeepRequest['conflict'], leaving = false): Promise<void> {
+    if (this.over || (this.busy && !leaving)) return;
+    clearTimeout(this.timer);
+    this.busy = true;
+    this.dirty = false;
+    if (this.now.state !== 'elsewhere') this.set({ state: 'keeping' });
+    const { kind, parent } = this.place;
+    const { submission, revision: base } = this;
+    const answer = await this.ports.keep({ kind, parent, submission, ...this.text, base, conflict }, leaving);
+    this.busy = false;
+    if (!this.over) this.take(answer);
+  }
+
+  private take(answer: KeepAnswer) {
+    if (answer.ok) {
+      this.revision = answer.revision;
+      this.submission = answer.submission;
+      this.tries = 0;
+      if (this.dirty) {
+        this.ports.keepLocal({ ...this.text, base: this.revision });
+        this.set({ state: 'unsaved' });
+        this.plan(QUIET_MS);
+      } else {
+        this.ports.forgetLocal();
+        this.set({ state: 'kept', at: answer.keptAt });
+      }
+    } else if (answer.code === 'other-window' && answer.doc) {
+      const { title = '', doc, keptAt = 0, revision = 0, submission = this.submission } = answer;
+      this.set({ state: 'elsewhere', other: { title, doc, keptAt, revision, submission } });
+    } else if (AGAIN.has(answer.code)) {
+      this.dirty = true;
+      this.plan(RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)] ?? 12_000);
+      this.tries += 1;
+      this.set({ state: 'local', why: answer.code === 'signed-out' ? 'signed-out' : 'no-answer' });
+    } else {
+      this.set({ state: 'refused', code: answer.code });
+    }
+  }
+
+  /** Sends what is not kept yet at once: the connection is back, or the page is going. */
+  flush = (leaving: boolean) => {
+    if (this.dirty) void this.send('tell', leaving);
+  };
+
+  /** This window's text shall stand; the other is kept aside. */
+  async takeMine() {
+    if (this.now.state !== 'elsewhere') return;
+    this.revision = this.now.other.revision;
+    this.submission = this.now.other.submission;
+    this.set({ state: 'keeping' });
+    await this.send('replace');
+  }
+
+  /** The other window's text shall stand; this one is kept aside on the server. Gives the text to show. */
+  async takeOther(): Promise<Text | null> {
+    if (this.now.state !== 'elsewhere') return null;
+    const { other } = this.now;
+    await this.send('aside');
+    clearTimeout(this.timer);
+    this.text = { title: other.title, doc: other.doc };
+    this.revision = other.revision;
+    this.submission = other.submission;
+    this.dirty = false;
+    this.ports.forgetLocal();
+    this.set({ state: 'kept', at: other.keptAt });
+    return this.text;
+  }
+
+  /** The text was shared: nothing more is kept of the draft. */
+  finish() {
+    this.over = true;
+    this.dirty = false;
+    clearTimeout(this.timer);
+    this.ports.forgetLocal();
+  }
+
+  /** The page goes: what is not kept is sent, and no timer is left behind. */
+  leave() {
+    this.flush(true);
+    clearTimeout(this.timer);
+  }
+}
