@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
 import { postId, type Instant, type PostId } from '@/core/ids';
@@ -90,7 +91,8 @@ export async function keepDraft(
       await insertDraft(tx, key, { id: randomUUID(), submission: input.submission }, text);
       return ok({ revision: 1, keptAt: deps.now, submission: input.submission });
     }
-    const same = before.title === input.title && JSON.stringify(before.doc) === JSON.stringify(doc);
+    // The database gives keys back in an order of its own.
+    const same = before.title === input.title && canonicalJson(before.doc) === canonicalJson(doc);
     if (input.conflict === 'aside') {
       await keepLeftover(tx, key, text);
       return ok({ revision: before.revision, keptAt: before.keptAt, submission: before.submission });

@@ -5,6 +5,7 @@ import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { QuoteSelection } from './quote-selection';
+import { ShowPost } from './show-post';
 import type { Filter, ReadPostView } from './types';
 
 const GONE = {
@@ -107,6 +108,7 @@ export function ThreadPage(props: {
           answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
         />
       ))}
+      <ShowPost id={props.at} first={props.thread[0]?.id === props.at} />
       {props.canQuote ? <QuoteSelection /> : null}
     </div>
   );

@@ -16,7 +16,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
     ...(head.staff ? [] : [['part', 'Your part'] as [Room, string]]),
   ];
   return (
-    <header className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-2">
           {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
@@ -55,6 +55,6 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
         Times are in the course’s zone
         {ownZone !== head.schedule.zone ? ' and, where it differs, in yours' : ''}.
       </span>
-    </header>
+    </div>
   );
 }

@@ -31,7 +31,7 @@ function Stroke({ x, w, h, state }: { x: number; w: number; h: number; state: Ob
     case 'draft':
       return (
         <g>
-          <svg x={x + 0.75} y={y + 0.75} width={w - 1.5} height={h - 1.5}>
+          <svg aria-hidden x={x + 0.75} y={y + 0.75} width={w - 1.5} height={h - 1.5}>
             {Array.from({ length: Math.ceil((w + h) / 4) }, (_, i) => (
               <path
                 key={i}

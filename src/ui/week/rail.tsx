@@ -10,7 +10,7 @@ const TIGHT = 8;
 function shownLabel(s: { from: number; to: number; label: RailLabel }, zone: string) {
   const text = labelText(s.label, zone);
   const width = s.to - s.from;
-  if (width > ROOMY || (width > TIGHT && text.length < 12)) return text;
+  if (width > ROOMY || (width > TIGHT && text.length < 13)) return text;
   const short = s.label.code === 'response-shared' ? 'shared' : '';
   return (
     <>
@@ -48,7 +48,7 @@ export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number;
   const weeks = [...new Set(rail.lanes.map((l) => l.week))];
   const latest = Math.max(...weeks);
   return (
-    <figure className="plate mt-4 overflow-x-auto" aria-label="The week, a lane for each course">
+    <figure tabIndex={0} className="plate mt-4 overflow-x-auto" aria-label="The week, a lane for each course">
       <div className="min-w-[520px]">
         <div
           aria-hidden

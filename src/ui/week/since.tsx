@@ -4,7 +4,7 @@ import { day, moment } from '../words/time';
 import type { WeekView } from './types';
 
 const opening = (text: string) => {
-  const line = text.replace(/\s+/gu, ' ').trim();
+  const line = text.replace(/\s+/gu, ' ').replace(/[“”"]/gu, '').trim();
   return line.length > 70 ? `${line.slice(0, 68).replace(/\s\S*$/u, '')}…` : line;
 };
 

@@ -34,4 +34,4 @@ export const lateShort = (late: LateRule): string =>
     ? 'no late work'
     : late.rule === 'accepted'
       ? `late allowed ${plural(late.days, 'day')}`
-      : `${late.percentPerDay} % off a day late`;
+      : `${late.percentPerDay} % a day late`;

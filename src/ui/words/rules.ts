@@ -1,5 +1,5 @@
 import type { Brief, WritingRules } from '@/core/brief/brief';
-import { list, plural } from './plural';
+import { plural } from './plural';
 
 const range = (r: { min?: number; max?: number }, unit: string) =>
   r.min !== undefined && r.max !== undefined
@@ -31,7 +31,8 @@ function writing(rules: WritingRules, mine: 'response' | 'reply'): { required: s
 export function responseRules(brief: Brief): { required: string[]; advised: string[] } {
   const out = writing(brief.response, 'response');
   const { title } = brief.response;
-  if (brief.parts.length) out.required.unshift(`answers to all ${plural(brief.parts.length, 'question')}`);
+  if (brief.parts.length === 1) out.required.unshift('an answer to the question');
+  else if (brief.parts.length) out.required.unshift(`answers to all ${brief.parts.length} questions`);
   if (title) {
     (brief.response.advised.includes('title') ? out.advised : out.required).push(
       typeof title === 'string' ? `the title “${title}”` : 'a title',
@@ -52,13 +53,10 @@ export function replyRules(brief: Brief): { required: string[]; advised: string[
 export function repliesAsked(brief: Brief): string {
   const { count, distinctPeers, distinctDays, staffCount } = brief.replies;
   if (count === 0) return 'none asked for';
-  return list(
-    [
-      plural(count, 'reply', 'replies'),
-      ...(distinctPeers && count > 1 ? ['to different classmates'] : []),
-      ...(distinctDays ? [`on ${distinctDays} different days`] : []),
-      ...(staffCount ? ['staff count too'] : []),
-    ],
-    'and',
-  ).replace(' and to different', ' to different');
+  return [
+    plural(count, 'reply', 'replies'),
+    ...(distinctPeers && count > 1 ? ['to different classmates'] : []),
+    ...(distinctDays ? [`on ${distinctDays} different days`] : []),
+    ...(staffCount ? ['staff count too'] : []),
+  ].join(', ');
 }

@@ -18,7 +18,10 @@ import type { WritingState } from './use-writing';
  * The page one writes on: tools, title, text, checks, and what sharing will do. Response and reply differ in what
  * stands above the text and beside the button; both use this.
  */
-export function Desk(props: {
+export function Desk({
+  form,
+  ...props
+}: {
   writing: Omit<WritingState, 'form'>;
   form: Ref<HTMLFormElement>;
   place: Place;
@@ -47,7 +50,7 @@ export function Desk(props: {
           <p className="m-4 rounded-control bg-ochre-tint px-3 py-2 font-medium">{props.refused}</p>
         ) : null}
         <PlainForm
-          ref={props.form}
+          ref={form}
           slug={props.place.slug}
           kind={props.place.kind}
           parent={props.place.parent}
@@ -110,10 +113,12 @@ export function Desk(props: {
           </p>
         ) : null}
         <div className="mt-2 flex flex-wrap items-center gap-2">
-          <p className="min-w-[200px] grow basis-0 text-[13px] text-ink-2" aria-live="polite">
+          <p className="grow basis-[300px] text-[13px] text-ink-2" aria-live="polite">
             {props.refused ?? props.forecast}
           </p>
-          {props.refused ? null : props.buttons}
+          {props.refused ? null : (
+            <div className="ml-auto flex flex-wrap justify-end gap-2">{props.buttons}</div>
+          )}
         </div>
       </div>
     </>

@@ -1,5 +1,6 @@
 'use client';
 
+import { canonicalJson } from '@/core/posts/canonical';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { DraftView } from '../discussion/types';
 import { DraftKeeper, type KeepAnswer, type Place } from './draft-keeper';
@@ -32,7 +33,7 @@ const localKey = (place: Place) => `${place.person} ${place.slug} ${place.kind} 
 export function leftBehind(place: Place, opened: DraftView) {
   const local = readLocal(localKey(place));
   if (!local) return null;
-  const same = JSON.stringify(local.doc) === JSON.stringify(opened.doc) && local.title === opened.title;
+  const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
   return same ? null : { title: local.title, doc: local.doc };
 }
 

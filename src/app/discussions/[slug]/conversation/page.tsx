@@ -36,77 +36,79 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   const verdict = shared && head.ledger?.verdicts.find((v) => v.post === shared.id);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={zone}>
-      <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
-      <main id="main" className="px-4 pb-4 sm:px-7">
-        <FormAnswer code={ask.answer ?? null} zone={zone} />
-        {head.sealed ? (
-          <Sealed head={head} />
-        ) : (
-          <div className="grid gap-3 lg:grid-cols-[290px_1fr] lg:gap-0">
-            <div
-              className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open ? 'max-lg:hidden' : ''}`}
-            >
-              <ThreadList
-                slug={slug}
-                lines={lines}
-                counts={counts}
-                filter={filter}
-                open={open?.thread[0]?.id ?? null}
-                zone={zone}
-                now={head.now}
-              />
-            </div>
-            {open && reply ? (
-              <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
-                <BackToList slug={slug} filter={filter} />
-                <FacingPages
-                  first={ask.shared ? 'right' : 'left'}
-                  left={{
-                    name: 'The post',
-                    page: (
-                      <ThreadPage
-                        slug={slug}
-                        thread={open.thread}
-                        at={open.at}
-                        filter={filter}
-                        zone={zone}
-                        canQuote
-                      />
-                    ),
-                  }}
-                  right={{
-                    name: 'Your reply',
-                    page: shared ? (
-                      <SharedNote
-                        head={head}
-                        post={shared}
-                        verdict={verdict ?? null}
-                        others={lines.filter((l) => !l.mine && !l.answered).length}
-                      />
-                    ) : reply.answering.self && !head.staff ? (
-                      <OpenedReply head={head} />
-                    ) : (
-                      <ReplyDesk
-                        key={`${reply.answering.id} ${reply.draft.submission}`}
-                        slug={slug}
-                        person={who.actor.id}
-                        zone={zone}
-                        brief={head.brief}
-                        answering={reply.answering}
-                        draft={reply.draft}
-                        refused={reply.refused}
-                        ledgerInput={ledgerInput}
-                        now={head.now}
-                      />
-                    ),
-                  }}
+      <main id="main">
+        <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
+        <div className="px-4 pb-4 sm:px-7">
+          <FormAnswer code={ask.answer ?? null} zone={zone} />
+          {head.sealed ? (
+            <Sealed head={head} />
+          ) : (
+            <div className="grid gap-3 lg:grid-cols-[290px_1fr] lg:gap-0">
+              <div
+                className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open ? 'max-lg:hidden' : ''}`}
+              >
+                <ThreadList
+                  slug={slug}
+                  lines={lines}
+                  counts={counts}
+                  filter={filter}
+                  open={open?.thread[0]?.id ?? null}
+                  zone={zone}
+                  now={head.now}
                 />
               </div>
-            ) : (
-              <NothingOpen head={head} asked={ask.post} found={open !== null} />
-            )}
-          </div>
-        )}
+              {open && reply ? (
+                <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
+                  <BackToList slug={slug} filter={filter} />
+                  <FacingPages
+                    first={ask.shared ? 'right' : 'left'}
+                    left={{
+                      name: 'The post',
+                      page: (
+                        <ThreadPage
+                          slug={slug}
+                          thread={open.thread}
+                          at={open.at}
+                          filter={filter}
+                          zone={zone}
+                          canQuote
+                        />
+                      ),
+                    }}
+                    right={{
+                      name: 'Your reply',
+                      page: shared ? (
+                        <SharedNote
+                          head={head}
+                          post={shared}
+                          verdict={verdict ?? null}
+                          others={lines.filter((l) => !l.mine && !l.answered).length}
+                        />
+                      ) : reply.answering.self && !head.staff ? (
+                        <OpenedReply head={head} />
+                      ) : (
+                        <ReplyDesk
+                          key={`${reply.answering.id} ${reply.draft.submission}`}
+                          slug={slug}
+                          person={who.actor.id}
+                          zone={zone}
+                          brief={head.brief}
+                          answering={reply.answering}
+                          draft={reply.draft}
+                          refused={reply.refused}
+                          ledgerInput={ledgerInput}
+                          now={head.now}
+                        />
+                      ),
+                    }}
+                  />
+                </div>
+              ) : (
+                <NothingOpen head={head} asked={ask.post} found={open !== null} />
+              )}
+            </div>
+          )}
+        </div>
       </main>
     </Frame>
   );

@@ -20,13 +20,15 @@ export default async function PartPage({ params }: Props) {
   if (head.staff) redirect(`/discussions/${slug}/conversation`);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
-      <Head head={head} room="part" ownZone={who.actor.timeZone} />
-      <main id="main" className="px-4 pb-4 sm:px-7">
-        <FacingPages
-          first="left"
-          left={{ name: 'What counted', page: <Ledger head={head} delivered={delivered} /> }}
-          right={{ name: 'Your response', page: <OwnText head={head} delivered={delivered} /> }}
-        />
+      <main id="main">
+        <Head head={head} room="part" ownZone={who.actor.timeZone} />
+        <div className="px-4 pb-4 sm:px-7">
+          <FacingPages
+            first="left"
+            left={{ name: 'What counted', page: <Ledger head={head} delivered={delivered} /> }}
+            right={{ name: 'Your response', page: <OwnText head={head} delivered={delivered} /> }}
+          />
+        </div>
       </main>
     </Frame>
   );

@@ -26,38 +26,40 @@ export default async function ResponsePage({ params, searchParams }: Props) {
   const first = shared[0];
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
-      <Head head={head} room="response" ownZone={who.actor.timeZone} />
-      <main id="main" className="px-4 pb-4 sm:px-7">
-        <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
-        <WritingProvider>
-          <FacingPages
-            first="right"
-            shape="narrow-left"
-            left={{
-              name: 'Prompt',
-              page: <PromptPage head={head} prompt={prompt} ownZone={who.actor.timeZone} />,
-            }}
-            right={{
-              name: 'Your response',
-              page: first ? (
-                <SharedResponse
-                  head={head}
-                  text={first}
-                  verdict={head.ledger?.verdicts.find((v) => v.post === first.id) ?? null}
-                />
-              ) : (
-                <ResponseDesk
-                  key={draft.submission}
-                  head={head}
-                  person={who.actor.id}
-                  draft={draft}
-                  refused={refused}
-                  ledgerInput={ledgerInput}
-                />
-              ),
-            }}
-          />
-        </WritingProvider>
+      <main id="main">
+        <Head head={head} room="response" ownZone={who.actor.timeZone} />
+        <div className="px-4 pb-4 sm:px-7">
+          <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
+          <WritingProvider>
+            <FacingPages
+              first="right"
+              shape="narrow-left"
+              left={{
+                name: 'Prompt',
+                page: <PromptPage head={head} prompt={prompt} ownZone={who.actor.timeZone} />,
+              }}
+              right={{
+                name: 'Your response',
+                page: first ? (
+                  <SharedResponse
+                    head={head}
+                    text={first}
+                    verdict={head.ledger?.verdicts.find((v) => v.post === first.id) ?? null}
+                  />
+                ) : (
+                  <ResponseDesk
+                    key={draft.submission}
+                    head={head}
+                    person={who.actor.id}
+                    draft={draft}
+                    refused={refused}
+                    ledgerInput={ledgerInput}
+                  />
+                ),
+              }}
+            />
+          </WritingProvider>
+        </div>
       </main>
     </Frame>
   );

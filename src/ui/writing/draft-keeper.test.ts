@@ -1,0 +1,110 @@
+import { doc } from '../../../tests/fixtures/build';
+import { DraftKeeper, type KeepAnswer, type KeepRequest } from './draft-keeper';
+
+const place = { slug: 'geo-1', person: 'imani', kind: 'response' as const, parent: null };
+const opened = { title: '', doc: doc(''), revision: 0, submission: 's1', keptAt: null };
+
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
+function keeper(answers: KeepAnswer[]) {
+  const sent: KeepRequest[] = [];
+  let local: unknown = null;
+  const k = new DraftKeeper(place, opened, {
+    keep: async (request) => {
+      sent.push(request);
+      return (
+        answers.shift() ?? { ok: true, revision: sent.length, keptAt: 1_000 + sent.length, submission: 's1' }
+      );
+    },
+    keepLocal: (copy) => (local = copy),
+    forgetLocal: () => (local = null),
+  });
+  const type = (text: string) => k.change({ title: '', doc: doc(text) });
+  return { k, sent, type, local: () => local };
+}
+const NO_ANSWER: KeepAnswer = { ok: false, code: 'no-answer' };
+
+describe('a draft', () => {
+  it('is on this machine at once and on the server when typing stops', async () => {
+    const { k, sent, type, local } = keeper([]);
+    type('T');
+    type('Th');
+    expect(local()).not.toBeNull();
+    expect(sent).toHaveLength(0);
+    await jest.advanceTimersByTimeAsync(900);
+    expect(sent.map((r) => r.doc)).toEqual([doc('Th')]);
+    expect(k.keeping()).toEqual({ state: 'kept', at: 1_001 });
+    expect(local()).toBeNull();
+  });
+
+  it('is sent every few seconds while typing never stops', async () => {
+    const { sent, type } = keeper([]);
+    for (let i = 0; i < 40; i += 1) {
+      type(`word ${i}`);
+      await jest.advanceTimersByTimeAsync(300);
+    }
+    expect(sent.length).toBeGreaterThanOrEqual(2);
+  });
+
+  it('stays on this machine without a connection, is tried again, and says so', async () => {
+    const { k, sent, type, local } = keeper([NO_ANSWER, NO_ANSWER]);
+    type('Not lost');
+    await jest.advanceTimersByTimeAsync(900);
+    expect(k.keeping()).toEqual({ state: 'local', why: 'no-answer' });
+    expect(local()).toMatchObject({ doc: doc('Not lost') });
+    await jest.advanceTimersByTimeAsync(10_000);
+    expect(sent).toHaveLength(3);
+    expect(k.keeping().state).toBe('kept');
+    expect(local()).toBeNull();
+  });
+
+  it('goes on from the revision the server gave', async () => {
+    const { sent, type } = keeper([]);
+    type('one');
+    await jest.advanceTimersByTimeAsync(900);
+    type('two');
+    await jest.advanceTimersByTimeAsync(900);
+    expect(sent.map((r) => r.base)).toEqual([0, 1]);
+  });
+
+  const elsewhere: KeepAnswer = {
+    ok: false,
+    code: 'other-window',
+    title: 'Theirs',
+    doc: doc('their text'),
+    keptAt: 5,
+    revision: 7,
+    submission: 's2',
+  };
+  it('of two windows waits for a choice: this one’s text goes over the other by wish only', async () => {
+    const { k, sent, type } = keeper([elsewhere]);
+    type('mine');
+    await jest.advanceTimersByTimeAsync(900);
+    expect(k.keeping().state).toBe('elsewhere');
+    await k.takeMine();
+    expect(sent[1]).toMatchObject({ base: 7, conflict: 'replace', submission: 's2', doc: doc('mine') });
+    expect(k.keeping().state).toBe('kept');
+  });
+  it('of two windows: the other text comes here, and this one is kept aside', async () => {
+    const { k, sent, type } = keeper([elsewhere]);
+    type('mine');
+    await jest.advanceTimersByTimeAsync(900);
+    expect(await k.takeOther()).toEqual({ title: 'Theirs', doc: doc('their text') });
+    expect(sent[1]).toMatchObject({ conflict: 'aside', doc: doc('mine') });
+    expect(k.submission).toBe('s2');
+  });
+
+  it('is sent when the page goes, and is over once it was shared', async () => {
+    const { k, sent, type, local } = keeper([]);
+    type('leaving');
+    k.leave();
+    expect(sent).toHaveLength(1);
+    await jest.advanceTimersByTimeAsync(0);
+    type('more');
+    k.finish();
+    await jest.advanceTimersByTimeAsync(5_000);
+    expect(sent).toHaveLength(1);
+    expect(local()).toBeNull();
+  });
+});

@@ -1,0 +1,52 @@
+import { connect } from '@/db/connection';
+import { instant } from '@/core/ids';
+import { moveClock } from '@/server/clock/clock';
+import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
+import { DEMO_START, seedWorld } from '@/standins/world/seed';
+import { expect, type Page } from '@playwright/test';
+
+export const START = DEMO_START as number;
+const realClock = { real: () => Date.now() };
+
+function database() {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('Run these tests with ./pulpit test browser.');
+  return connect(url, { poolMax: 2 });
+}
+
+/** Lays the demo world out anew, so that no test file depends on what another one did. */
+export async function startAfresh() {
+  const db = database();
+  try {
+    const { rows } = await db.raw(
+      `select string_agg(quote_ident(tablename), ', ') as names from pg_tables where schemaname = 'public' and tablename not like 'knex%'`,
+    );
+    await db.raw(`truncate ${rows[0].names} restart identity cascade`);
+    await seedWorld(db, DEMO_START);
+    await moveClock(db, realClock, DEMO_START);
+  } finally {
+    await db.destroy();
+  }
+}
+
+export async function setClock(at: number) {
+  const db = database();
+  try {
+    await moveClock(db, realClock, instant(at));
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Signs in: by one click where the demo offers the person, else with address and password. */
+export async function enterAs(page: Page, name: string, to = '/') {
+  await page.goto(`/sign-in?to=${encodeURIComponent(to)}`);
+  const offered = page.getByRole('button', { name: `Enter as ${name}` });
+  if (await offered.isVisible()) await offered.click();
+  else {
+    await page.getByLabel('Mail address').fill(emailOf(name));
+    await page.getByLabel('Password').fill(DEMO_PASSWORD);
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  }
+  await expect(page).toHaveURL((url) => url.pathname + url.search === to);
+}
