@@ -72,7 +72,7 @@ test('two windows never overwrite each other silently', async ({ page, context }
   await write(page, ' climb stairs.');
   await expect(page.getByText(/^Draft kept/)).toBeVisible();
   await write(other, ' swim well.');
-  await expect(other.getByText('Changed in another window')).toBeVisible();
+  await expect(other.getByRole('status').filter({ hasText: 'Changed in another window' })).toBeVisible();
   await expect(other.getByRole('alert')).toContainText('Both texts are kept');
   await other.getByRole('button', { name: 'The other text' }).click();
   await expect(other.getByRole('textbox', { name: 'Your response' })).toContainText(

@@ -39,11 +39,11 @@ function Post({
           ) : (
             <Avatar name={post.author.name} mine={post.mine} />
           )}
-          <p className="min-w-0 grow text-[13px] leading-snug">
-            <b className="text-[14px]">
+          <div className="min-w-0 grow text-[13px] leading-snug">
+            <h2 className="inline font-sans text-[14px] font-bold tracking-normal">
               {post.author.name}
               {post.mine ? ' (you)' : ''}
-            </b>
+            </h2>
             {post.author.role !== 'student' ? (
               <span className="ml-1.5 rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
                 staff
@@ -59,7 +59,7 @@ function Post({
                 <Lock size={12} aria-hidden /> private: for {post.privateTo} and staff only
               </span>
             ) : null}
-          </p>
+          </div>
           <Link
             className="shrink-0 text-[12.5px] text-ink-2 hover:underline"
             href={answerHref}

@@ -52,7 +52,9 @@ export function FacingPages(props: {
           </button>
         ))}
       </div>
-      <div className={`plate grid lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:overflow-hidden ${shape}`}>
+      <div
+        className={`plate grid grid-cols-[minmax(0,1fr)] lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:overflow-hidden ${shape}`}
+      >
         <section
           aria-label={props.left.name}
           className={`relative flex min-h-0 min-w-0 flex-col bg-page-2 lg:rounded-l-plate lg:border-r lg:border-rule lg:after:pointer-events-none lg:after:absolute lg:after:inset-y-0 lg:after:right-0 lg:after:w-3.5 lg:after:bg-[linear-gradient(to_right,transparent,var(--fold))] ${place('left')}`}

@@ -49,7 +49,7 @@ export function AccountMenu(props: {
   here: string;
 }) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
         <button
           type="button"
@@ -59,48 +59,46 @@ export function AccountMenu(props: {
           {initials(props.name)}
         </button>
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-50 max-h-[80vh] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"
-        >
-          <DropdownMenu.Label className="px-3 py-2">
-            <b className="block">{props.name}</b>
-            <span className="text-[12.5px] text-ink-3">{props.email}</span>
-          </DropdownMenu.Label>
-          <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
-          <DropdownMenu.Label className="px-3 pt-1 text-[12px] font-semibold text-ink-3">
-            Paper
-          </DropdownMenu.Label>
-          {THEMES.map(([value, label]) => (
-            <FormItem key={value} action="/settings/theme" field="theme" value={value} here={props.here}>
-              <span className="w-4">
-                {props.theme === value ? <Check size={15} aria-label="chosen" /> : null}
-              </span>
-              {label}
-            </FormItem>
-          ))}
-          {props.demo ? (
-            <>
-              <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
-              <DropdownMenu.Label className="flex items-center gap-1.5 px-3 pt-1 text-[12px] font-semibold text-ink-3">
-                <Clock size={13} aria-hidden /> The demo’s clock
-              </DropdownMenu.Label>
-              {STEPS.map(([value, label]) => (
-                <FormItem key={value} action="/demo/clock" field="by" value={value} here={props.here}>
-                  <span className="w-4" />
-                  {label}
-                </FormItem>
-              ))}
-            </>
-          ) : null}
-          <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
-          <FormItem action="/sign-out" field="out" value="1" here="/sign-in">
-            <LogOut size={15} aria-hidden /> Sign out
+      <DropdownMenu.Content
+        align="end"
+        sideOffset={6}
+        className="z-50 max-h-[80vh] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"
+      >
+        <DropdownMenu.Label className="px-3 py-2">
+          <b className="block">{props.name}</b>
+          <span className="text-[12.5px] text-ink-3">{props.email}</span>
+        </DropdownMenu.Label>
+        <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+        <DropdownMenu.Label className="px-3 pt-1 text-[12px] font-semibold text-ink-3">
+          Paper
+        </DropdownMenu.Label>
+        {THEMES.map(([value, label]) => (
+          <FormItem key={value} action="/settings/theme" field="theme" value={value} here={props.here}>
+            <span className="w-4">
+              {props.theme === value ? <Check size={15} aria-label="chosen" /> : null}
+            </span>
+            {label}
           </FormItem>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+        ))}
+        {props.demo ? (
+          <>
+            <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+            <DropdownMenu.Label className="flex items-center gap-1.5 px-3 pt-1 text-[12px] font-semibold text-ink-3">
+              <Clock size={13} aria-hidden /> The demo’s clock
+            </DropdownMenu.Label>
+            {STEPS.map(([value, label]) => (
+              <FormItem key={value} action="/demo/clock" field="by" value={value} here={props.here}>
+                <span className="w-4" />
+                {label}
+              </FormItem>
+            ))}
+          </>
+        ) : null}
+        <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+        <FormItem action="/sign-out" field="out" value="1" here="/sign-in">
+          <LogOut size={15} aria-hidden /> Sign out
+        </FormItem>
+      </DropdownMenu.Content>
     </DropdownMenu.Root>
   );
 }

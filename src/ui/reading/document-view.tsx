@@ -37,9 +37,9 @@ function Blocks({ nodes }: { nodes: BlockNode[] }) {
         );
       case 'heading':
         return (
-          <h4 key={i}>
+          <h3 key={i}>
             <Inline content={node.content} />
-          </h4>
+          </h3>
         );
       case 'blockquote':
         return (

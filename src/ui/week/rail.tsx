@@ -48,17 +48,17 @@ export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number;
   const weeks = [...new Set(rail.lanes.map((l) => l.week))];
   const latest = Math.max(...weeks);
   return (
-    <figure tabIndex={0} className="plate mt-4 overflow-x-auto" aria-label="The week, a lane for each course">
-      <div className="min-w-[520px]">
+    <figure className="plate mt-4 overflow-hidden" aria-label="The week, a lane for each course">
+      <div className="min-w-0">
         <div
           aria-hidden
-          className="grid grid-cols-[112px_repeat(7,1fr)] border-b border-rule text-[12px] text-ink-2 sm:grid-cols-[132px_repeat(7,1fr)]"
+          className="grid grid-cols-[64px_repeat(7,minmax(0,1fr))] border-b border-rule text-[12px] text-ink-2 sm:grid-cols-[132px_repeat(7,minmax(0,1fr))]"
         >
-          <b className="px-2.5 py-[7px] text-ink">Week {latest}</b>
+          <b className="px-2.5 py-[7px] text-ink max-sm:px-1.5 max-sm:text-[11px]">Week {latest}</b>
           {rail.days.map((d, i) => (
             <span
               key={d.date}
-              className={`border-l border-rule-soft px-2.5 py-[7px] ${
+              className={`border-l border-rule-soft px-1 py-[7px] max-sm:text-center max-sm:text-[11px] max-sm:leading-tight sm:px-2.5 ${
                 i === rail.today ? 'bg-ochre-tint font-bold text-ochre-ink' : ''
               }`}
             >
@@ -70,11 +70,11 @@ export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number;
           {rail.lanes.map(({ course, lane }, i) => (
             <div
               key={`${course.code} ${i}`}
-              className={`grid h-[46px] grid-cols-[112px_1fr] sm:grid-cols-[132px_1fr] ${i > 0 ? 'border-t border-rule-soft' : ''}`}
+              className={`grid h-[46px] grid-cols-[64px_minmax(0,1fr)] sm:grid-cols-[132px_minmax(0,1fr)] ${i > 0 ? 'border-t border-rule-soft' : ''}`}
             >
-              <div className="overflow-hidden px-2.5 py-1.5 text-[12.5px] leading-tight font-semibold">
+              <div className="overflow-hidden px-2.5 py-1.5 text-[12.5px] max-sm:px-1.5 max-sm:pt-3.5 max-sm:text-[11.5px] leading-tight font-semibold">
                 {course.code}
-                <span className="block truncate text-[11.5px] font-normal text-ink-3">
+                <span className="hidden truncate text-[11.5px] font-normal text-ink-3 sm:block">
                   {course.title.split(':')[0]}
                 </span>
               </div>
@@ -119,7 +119,7 @@ export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number;
           ))}
           <div
             aria-hidden
-            className="pointer-events-none absolute inset-y-0 right-0 left-[112px] sm:left-[132px]"
+            className="pointer-events-none absolute inset-y-0 right-0 left-[64px] sm:left-[132px]"
           >
             <span className="absolute inset-y-0 w-0.5 bg-brick" style={{ left: `${rail.nowAt}%` }}>
               <span className="absolute bottom-0 left-1/2 -translate-x-1/2 rounded-[3px] bg-brick px-[5px] text-[10px] text-on-brick">

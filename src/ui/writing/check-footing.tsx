@@ -38,7 +38,7 @@ export function CheckFooting(props: {
         </p>
       ) : null}
       <ul
-        className="flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 max-sm:pb-1 sm:flex-wrap"
+        className="relative flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 max-sm:pb-1 sm:flex-wrap"
         aria-label={`Checks, ${met} of ${props.checks.length} met`}
       >
         {props.checks.map((c) => (

@@ -82,23 +82,24 @@ export function Desk({
       ) : null}
       <div className="min-h-[200px] grow overflow-auto px-4 py-4 sm:px-8" data-writing="">
         {props.withTitle ? (
-          <input
+          <textarea
+            rows={1}
             aria-label="Title"
             placeholder="Title"
             maxLength={200}
             value={title}
-            onChange={(e) => writing.rename(e.target.value)}
+            onChange={(e) => writing.rename(e.target.value.replace(/\n/gu, ' '))}
             onKeyDown={(e) => {
               if (e.key !== 'Enter') return;
               e.preventDefault();
               editor.commands.focus('start');
             }}
-            className="mb-3 w-full border-b border-dashed border-rule bg-transparent pb-2 font-serif text-[20px] font-semibold placeholder:text-ink-3"
+            className="mb-3 block w-full resize-none [field-sizing:content] border-b border-dashed border-rule bg-transparent pb-2 font-serif text-[20px] font-semibold placeholder:text-ink-3"
           />
         ) : null}
         <EditorContent editor={editor} />
       </div>
-      <div className="border-t border-rule bg-page-2 px-4 py-2.5 lg:rounded-br-plate">
+      <div className="border-t border-rule bg-page-2 px-4 py-2.5 max-lg:sticky max-lg:bottom-12 max-lg:z-20 lg:rounded-br-plate">
         {writing.checks.length ? (
           <CheckFooting
             checks={writing.checks}

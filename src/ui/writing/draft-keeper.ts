@@ -58,6 +58,7 @@ export class DraftKeeper {
   private dirty = false;
   private busy = false;
   private over = false;
+  private touched = false;
   private tries = 0;
   private waitingSince = 0;
   private text: Text;
@@ -84,6 +85,9 @@ export class DraftKeeper {
     return () => void this.listeners.delete(listener);
   };
 
+  /** Whether nothing was changed here since the draft was opened. */
+  isUntouched = () => !this.touched;
+
   private set(next: Keeping) {
     this.now = next;
     this.listeners.forEach((tell) => tell());
@@ -98,6 +102,7 @@ export class DraftKeeper {
   change(text: Text) {
     if (this.over) return;
     this.text = text;
+    this.touched = true;
     this.ports.keepLocal({ ...text, base: this.revision });
     if (!this.dirty) this.waitingSince = performance.now();
     this.dirty = true;

@@ -4,7 +4,7 @@ import { canonicalJson } from '@/core/posts/canonical';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { DraftView } from '../discussion/types';
 import { DraftKeeper, type KeepAnswer, type Place } from './draft-keeper';
-import { forgetLocal, keepLocal, readLocal } from './local-copy';
+import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
 
 function keeperFor(place: Place, opened: DraftView): DraftKeeper {
   const key = localKey(place);
@@ -29,9 +29,14 @@ function keeperFor(place: Place, opened: DraftView): DraftKeeper {
 
 const localKey = (place: Place) => `${place.person} ${place.slug} ${place.kind} ${place.parent ?? ''}`;
 
-/** What this machine still holds from a window that could not reach the server; null when the server has it all. */
-export function leftBehind(place: Place, opened: DraftView) {
-  const local = readLocal(localKey(place));
+/**
+ * What this machine still holds from a window that could not reach the server and is gone; null when the server has
+ * it all, or when that window is still open and will send it itself.
+ */
+export async function leftBehind(place: Place, opened: DraftView) {
+  const key = localKey(place);
+  if (!(await isFirstWindow(key))) return null;
+  const local = readLocal(key);
   if (!local) return null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
   return same ? null : { title: local.title, doc: local.doc };

@@ -72,12 +72,18 @@ export function useWriting(options: {
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
       const typed = typedBefore(form.current, draft, parts);
-      const local = typed ? null : leftBehind(place, draft);
-      const text = typed ?? local;
-      if (!text) return;
-      put(e, text);
-      setRestored(local !== null);
-      keeper.change(text);
+      if (typed) {
+        put(e, typed);
+        keeper.change(typed);
+        return;
+      }
+      void leftBehind(place, draft).then((local) => {
+        // Not over words that were typed meanwhile: those are newer.
+        if (!local || e.isDestroyed || !keeper.isUntouched()) return;
+        put(e, local);
+        setRestored(true);
+        keeper.change(local);
+      });
     },
     onUpdate: ({ editor: e }) => {
       const next = toDocument(e.getJSON());

@@ -43,7 +43,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
           {head.sealed ? (
             <Sealed head={head} />
           ) : (
-            <div className="grid gap-3 lg:grid-cols-[290px_1fr] lg:gap-0">
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[290px_minmax(0,1fr)] lg:gap-0">
               <div
                 className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open ? 'max-lg:hidden' : ''}`}
               >

@@ -1,0 +1,62 @@
+import { expect, test } from '@playwright/test';
+import type { Slot } from '../../scripts/lib/build';
+import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
+import { enterAs, startAfresh } from './help';
+
+test.beforeAll(() => startAfresh());
+
+async function restart() {
+  const { DATABASE_URL, PULPIT_TEST_PORT, PULPIT_TEST_SLOT } = process.env;
+  await startWeb('test', {
+    port: Number(PULPIT_TEST_PORT),
+    slot: PULPIT_TEST_SLOT as Slot,
+    mark: 'test',
+    env: { DATABASE_URL: DATABASE_URL ?? '', PULPIT_DEMO: '1' },
+  });
+}
+
+test('a killed server loses no word: the text waits on this machine and goes over when the server is back', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  const editor = page.getByRole('textbox', { name: 'Your response' });
+  await editor.getByRole('paragraph').last().click();
+  await page.keyboard.type('Before the lights went out. ');
+  await expect(page.getByText(/^Draft kept/)).toBeVisible();
+  const server = runningWeb('test');
+  if (!server) throw new Error('no server to kill');
+  process.kill(server.pid, 'SIGKILL');
+  await page.keyboard.type('And in the dark.');
+  await expect(page.getByText('No connection: kept on this machine, trying again')).toBeVisible();
+  await stopWeb('test');
+  await restart();
+  await expect(page.getByText(/^Draft kept/)).toBeVisible({ timeout: 20_000 });
+  await page.reload();
+  await expect(editor).toContainText('Before the lights went out. And in the dark.');
+});
+
+test('a share whose answer was lost is tried again and makes one post', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  const editor = page.getByRole('textbox', { name: 'Your response' });
+  await editor.getByRole('paragraph').last().click();
+  await page.keyboard.press('End');
+  await page.keyboard.insertText(
+    ` So it was (Holt, 2021). ${'The meadow is there whether or not anybody looks. '.repeat(16)}`,
+  );
+  await expect(page.getByText('If shared now: counts as your response.')).toBeVisible();
+  // The first request reaches the server; its answer never reaches the page.
+  let lost = 0;
+  await page.route('**/posts', async (route) => {
+    if (lost++ > 0) return route.continue();
+    await route.fetch();
+    return route.abort();
+  });
+  await page.getByRole('button', { name: 'Share with the class' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Pulpit does not answer' })).toContainText(
+    'can never be shared twice',
+  );
+  await page.getByRole('button', { name: 'Share with the class' }).click();
+  await expect(page.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
+  await page.goto('/discussions/geo-115-w6/part');
+  await expect(page.getByText('Response · Give the meadows back')).toHaveCount(1);
+});
