@@ -6,7 +6,7 @@ import { PORTS } from '../lib/places';
 import { isFree } from '../lib/ports';
 import { startCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
-import { runningWeb, startWeb, stopWeb } from '../lib/web';
+import { isHealthy, runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit start
 
@@ -37,7 +37,7 @@ export async function run(): Promise<number> {
   const running = runningWeb('demo');
   const mark = sourceMark();
   const unchanged = running && running.mark === mark && running.port === port;
-  if (unchanged && !now) {
+  if (unchanged && !now && (await isHealthy(port))) {
     say(`Pulpit is already running: http://localhost:${port}`);
     return 0;
   }
@@ -58,7 +58,7 @@ export async function run(): Promise<number> {
     await db.destroy();
   }
   if (unchanged) {
-    say(`The demo's clock was set. Pulpit is running: http://localhost:${port}`);
+    say(`Pulpit is running: http://localhost:${port}`);
     return 0;
   }
   const slot = ensureBuild(running?.slot ?? null);

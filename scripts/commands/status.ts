@@ -1,6 +1,6 @@
 import { isRunning } from '../lib/postgres';
 import { say } from '../lib/say';
-import { runningWeb } from '../lib/web';
+import { isHealthy, runningWeb } from '../lib/web';
 
 export const help = `./pulpit status
 
@@ -8,13 +8,7 @@ Says whether Pulpit's web server and its own database are running. Ends with 0 w
 
 export async function run(): Promise<number> {
   const web = runningWeb('demo');
-  let healthy = false;
-  if (web) {
-    healthy = await fetch(`http://127.0.0.1:${web.port}/health`).then(
-      (r) => r.ok,
-      () => false,
-    );
-  }
+  const healthy = web !== null && (await isHealthy(web.port));
   say(
     web
       ? healthy

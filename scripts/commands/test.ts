@@ -16,11 +16,12 @@ export const help = `./pulpit test [STEP …]
 
 Runs every check on this machine with a database and a port of its own, so that it can run while the demo runs.
 Steps: format, lint, imports, types, unused, unit, browser. Without a name, all of them in that order.
+./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
 Everything it needs from Debian's packages (PostgreSQL, Chromium) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
-type Step = { name: string; what: string; run: () => Promise<number> };
+type Step = { name: string; what: string; run: (only: string[]) => Promise<number> };
 
 /** The database and, for the browser tests, a server with the demo world in it and its clock set. */
 async function withDatabase<T>(work: (url: string) => Promise<T>): Promise<T> {
@@ -32,7 +33,7 @@ async function withDatabase<T>(work: (url: string) => Promise<T>): Promise<T> {
   }
 }
 
-async function browser(url: string): Promise<number> {
+async function browser(url: string, only: string[]): Promise<number> {
   await createDatabase(url, 'pulpit');
   const db = connect(url, { poolMax: 4 });
   try {
@@ -47,7 +48,7 @@ async function browser(url: string): Promise<number> {
   const env = { DATABASE_URL: url, PULPIT_DEMO: '1' };
   await startWeb('test', { port, slot, mark: sourceMark(), env });
   try {
-    return await shown(bin('playwright'), ['test'], {
+    return await shown(bin('playwright'), ['test', ...only], {
       env: {
         ...process.env,
         ...env,
@@ -84,15 +85,18 @@ const STEPS: Step[] = [
   {
     name: 'unit',
     what: 'unit, property and database tests',
-    run: () =>
+    run: (only) =>
       withDatabase((url) =>
-        shown(bin('jest'), [], { env: { ...process.env, PULPIT_TEST_DATABASE: url, NODE_ENV: 'test' } }),
+        shown(bin('jest'), only, { env: { ...process.env, PULPIT_TEST_DATABASE: url, NODE_ENV: 'test' } }),
       ),
   },
-  { name: 'browser', what: 'browser tests', run: () => withDatabase(browser) },
+  { name: 'browser', what: 'browser tests', run: (only) => withDatabase((url) => browser(url, only)) },
 ];
 
-export async function run(args: string[]): Promise<number> {
+export async function run(given: string[]): Promise<number> {
+  const cut = given.indexOf('--');
+  const args = cut < 0 ? given : given.slice(0, cut);
+  const only = cut < 0 ? [] : given.slice(cut + 1);
   const unknown = args.find((a) => !STEPS.some((s) => s.name === a));
   if (unknown) {
     say(`There is no step "${unknown}".\n\n${help}`);
@@ -107,7 +111,7 @@ export async function run(args: string[]): Promise<number> {
   for (const step of steps) {
     const started = Date.now();
     say(`\n— ${step.what}`);
-    const code = await step.run();
+    const code = await step.run(only);
     say(`  ${code === 0 ? 'good' : 'FAILED'} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
     if (code !== 0) failed.push(step.what);
   }

@@ -18,7 +18,8 @@ export function runningWeb(run: Run): WebState | null {
   return isOurs(state.pid, NEXT) || isOurs(state.pid, 'next-server') ? state : null;
 }
 
-const answers = async (port: number): Promise<boolean> => {
+/** Whether a server answers on a port and reaches its database. */
+export const isHealthy = async (port: number): Promise<boolean> => {
   try {
     return (await fetch(`http://127.0.0.1:${port}/health`)).ok;
   } catch {
@@ -50,7 +51,7 @@ export async function startWeb(
   const state = { pid: child.pid, port: options.port, slot: options.slot, mark: options.mark };
   writeFileSync(file(run), JSON.stringify(state));
   for (let tries = 0; tries < 150; tries += 1) {
-    if (await answers(options.port)) return state;
+    if (await isHealthy(options.port)) return state;
     if (child.exitCode !== null) break;
     await wait(100);
   }

@@ -13,7 +13,11 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const theme = (await visitor())?.theme ?? 'system';
+  // Without a database the page below says so; its frame still stands.
+  const theme = await visitor().then(
+    (who) => who?.theme ?? 'system',
+    () => 'system' as const,
+  );
   return (
     <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
       <head>

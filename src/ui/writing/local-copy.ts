@@ -30,15 +30,19 @@ export function forgetLocal(key: string) {
   }
 }
 
+/** The drafts this page holds: going to another room and back is still the same window. */
+const ours = new Set<string>();
+
 /**
  * Whether this page is the first to have a draft open on this machine, held until the page goes. The copy here
  * belongs to that page: a second window must not take over what the first is still typing. Where the browser cannot
  * tell, every page is the first.
  */
 export function isFirstWindow(key: string): Promise<boolean> {
-  if (!('locks' in navigator)) return Promise.resolve(true);
+  if (!('locks' in navigator) || ours.has(key)) return Promise.resolve(true);
   return new Promise((resolve) => {
     void navigator.locks.request(PREFIX + key, { ifAvailable: true }, (lock) => {
+      if (lock) ours.add(key);
       resolve(lock !== null);
       // Held for as long as the page lives; the browser gives it back.
       return lock ? new Promise(() => {}) : undefined;

@@ -163,7 +163,9 @@ export function ReplyDesk(props: {
               type="button"
               className="btn go"
               disabled={share.state === 'sharing'}
-              onClick={() => (counts && unmet.length ? setAsking('short') : void go(false))}
+              onClick={() =>
+                counts && unmetRequired(writing.checkNow()).length ? setAsking('short') : void go(false)
+              }
             >
               {share.state === 'sharing' ? 'Sharing…' : label}
             </button>

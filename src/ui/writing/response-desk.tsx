@@ -92,7 +92,7 @@ export function ResponseDesk(props: {
             type="button"
             className="btn go"
             disabled={share.state === 'sharing'}
-            onClick={() => (unmet.length ? setConfirming(true) : void go())}
+            onClick={() => (unmetRequired(writing.checkNow()).length ? setConfirming(true) : void go())}
           >
             {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
           </button>

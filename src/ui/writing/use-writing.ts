@@ -114,6 +114,9 @@ export function useWriting(options: {
     element?.scrollIntoView({ block: 'nearest' });
   };
 
+  /** The text as it stands this instant, for sharing. */
+  const text = (): Text => ({ title: titleNow.current, doc: editor ? toDocument(editor.getJSON()) : doc });
+
   return {
     form,
     editor,
@@ -134,8 +137,13 @@ export function useWriting(options: {
       const text = await keeper.takeOther();
       if (text && editor) put(editor, text);
     },
-    /** The text as it stands this instant, for sharing. */
-    text: (): Text => ({ title: titleNow.current, doc: editor ? toDocument(editor.getJSON()) : doc }),
+    text,
+    /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */
+    checkNow: (): Check[] => {
+      const now = check(text());
+      setChecks(now);
+      return now;
+    },
   };
 }
 
