@@ -34,5 +34,5 @@ export function clusterFolder(run: Run): string {
 export const PORTS: Record<Run, { web: number; database: number }> = {
   demo: { web: 4170, database: 54170 },
   test: { web: 4180, database: 54180 },
-  bench: { web: 4190, database: 54190 },
+  bench: { web: 4200, database: 54200 },
 };

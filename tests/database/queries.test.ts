@@ -50,6 +50,23 @@ describe('a page costs a fixed number of queries', () => {
   });
 });
 
+describe('This week', () => {
+  it('shows a discussion from a week before it opens until a week after it closed, and owes only what is open', async () => {
+    const line = async (now: number) => {
+      const week = await thisWeek({ db, now: now as never }, world.people.imani);
+      return { shown: week.lines.map((l) => l.slug), owed: week.owed.replies };
+    };
+    const day = 86_400_000;
+    const monday = on('Mon 00:00');
+    const closed = on('Sun 23:59') + 60_000;
+    expect((await line(monday - 8 * day)).shown).toEqual([]);
+    expect(await line(monday + 6 * 3_600_000)).toMatchObject({ shown: ['geo-1', 'geo-2'], owed: 6 });
+    expect(await line(closed - 1)).toMatchObject({ owed: 3 });
+    expect(await line(closed + 6.9 * day)).toMatchObject({ shown: ['geo-1', 'geo-2'], owed: 0 });
+    expect((await line(closed + 7.1 * day)).shown).toEqual([]);
+  });
+});
+
 describe('the schema', () => {
   it('is current after migrating, and a newer one is not touched', async () => {
     expect(await migrationState(db)).toEqual({ code: 'current' });

@@ -95,7 +95,8 @@ export function ledger(input: LedgerInput): Ledger {
   const toCandidate = (post: OwnPost, at: Instant, tier: number): Candidate => ({
     key: post.id,
     person: post.to?.person ?? '',
-    day: dayIn(at, schedule.zone),
+    // Asking the calendar is the dearest step here, and most briefs do not care.
+    day: rules.replies.distinctDays ? dayIn(at, schedule.zone) : '',
     tier,
   });
   const ordered = [

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { instant, type Instant } from '../ids';
+import { remember } from '../memo';
 
 /** A local date and time as a course writes it, `YYYY-MM-DDTHH:MM`; it means a moment only together with a zone. */
 export type WallClock = string & { readonly __wallClock?: never };
@@ -10,10 +11,10 @@ export type WallClock = string & { readonly __wallClock?: never };
  *
  * @example instantOf('2026-10-25T01:30', 'Europe/London') // the second 01:30, 2026-10-25T01:30Z
  */
-export function instantOf(wall: WallClock, zone: string): Instant {
+export const instantOf = remember((wall: WallClock, zone: string): Instant => {
   const moment = Temporal.PlainDateTime.from(wall).toZonedDateTime(zone, { disambiguation: 'later' });
   return instant(moment.epochMilliseconds);
-}
+}, 20_000);
 
 /**
  * The first moment after a deadline: a wall-clock deadline lasts to the end of its minute, so 23:59 includes
@@ -24,7 +25,9 @@ export const endOfMinute = (wall: WallClock, zone: string): Instant =>
 
 /** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
 export function daysLater(wall: WallClock, days: number): WallClock {
-  return Temporal.PlainDateTime.from(wall).add({ days }).toString({ smallestUnit: 'minute' });
+  const [date = '', time = ''] = wall.split('T');
+  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
+  return `${new Date(Date.UTC(year, month - 1, day + days)).toISOString().slice(0, 10)}T${time}`;
 }
 
 /** What the wall clock of a zone shows at a moment, to the minute. */

@@ -1,15 +1,19 @@
-import { instant, type Instant } from '../ids';
 import { Temporal } from 'temporal-polyfill';
+import { dayIn } from '../deadlines/day';
+import { instant, type Instant } from '../ids';
+import { remember } from '../memo';
 
 export type WeekDay = { date: string; start: Instant; end: Instant };
 
-/** The seven days (Monday first) of the week that holds a moment, in a zone; a day of clock change is 23 or 25 hours long. */
-export function weekOf(now: Instant, zone: string): WeekDay[] {
-  const today = Temporal.Instant.fromEpochMilliseconds(now).toZonedDateTimeISO(zone).toPlainDate();
+const weekHolding = remember((date: string, zone: string): WeekDay[] => {
+  const today = Temporal.PlainDate.from(date);
   const monday = today.subtract({ days: today.dayOfWeek - 1 });
   return Array.from({ length: 7 }, (_, i) => {
     const day = monday.add({ days: i });
     const start = (d: Temporal.PlainDate) => instant(d.toZonedDateTime(zone).epochMilliseconds);
     return { date: day.toString(), start: start(day), end: start(day.add({ days: 1 })) };
   });
-}
+}, 2_000);
+
+/** The seven days (Monday first) of the week that holds a moment, in a zone; a day of clock change is 23 or 25 hours long. */
+export const weekOf = (now: Instant, zone: string): WeekDay[] => weekHolding(dayIn(now, zone), zone);

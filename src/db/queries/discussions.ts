@@ -1,16 +1,17 @@
-import { briefSchema, type Brief } from '@/core/brief/brief';
-import { lateRuleSchema } from '@/core/deadlines/late';
+import type { Brief } from '@/core/brief/brief';
+import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
   courseId,
   discussionId,
+  type Instant,
   type CourseId,
   type DiscussionId,
   type PersonId,
   type Role,
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
-import type { Db } from '../connection';
+import { timestamptz, type Db } from '../connection';
 
 /** A discussion as one enrolled person meets it: their role, and the extension or excusal that is theirs. */
 export type DiscussionRecord = {
@@ -65,8 +66,8 @@ type Row = {
   id: string;
   slug: string;
   title: string;
-  brief: unknown;
-  late: unknown;
+  brief: Brief;
+  late: LateRule;
   grace_minutes: number;
   opens: string;
   response_due: string;
@@ -84,15 +85,16 @@ type Row = {
   excused: string | null;
 };
 
+/** Briefs and late rules were checked on their way in (see setup), and are not checked again on every page. */
 function toRecord(row: Row): DiscussionRecord {
   return {
     id: discussionId(row.id),
     slug: row.slug,
     title: row.title,
-    brief: briefSchema.parse(row.brief),
+    brief: row.brief,
     schedule: {
       zone: row.time_zone,
-      late: lateRuleSchema.parse(row.late),
+      late: row.late,
       graceMinutes: row.grace_minutes,
       opens: row.opens,
       responseDue: row.response_due,
@@ -106,8 +108,24 @@ function toRecord(row: Row): DiscussionRecord {
   };
 }
 
-export async function discussionsOf(db: Db, person: PersonId): Promise<DiscussionRecord[]> {
-  const rows: Row[] = await enrolled(db, person).orderBy(['w.starts_on', 'c.code', 'd.slug']).select(columns);
+/**
+ * Every discussion of a person's courses, or only those that matter `around` a moment: opening within a week, still
+ * open under any rule, extension or grace, or closed for no more than a week. The window is a little wider than that,
+ * for it is laid over wall clocks of any zone; the use-case decides exactly.
+ */
+export async function discussionsOf(db: Db, person: PersonId, around?: Instant): Promise<DiscussionRecord[]> {
+  const rows: Row[] = await enrolled(db, person)
+    .modify((q) => {
+      if (around === undefined) return;
+      const at = timestamptz(around).slice(0, 19);
+      q.whereRaw(`d.opens <= ?::timestamp + interval '8 days'`, [at]).whereRaw(
+        `greatest(d.replies_due, x.replies_due, x.response_due)
+           + (coalesce((d.late ->> 'days')::int, 0) + 9) * interval '1 day' >= ?::timestamp`,
+        [at],
+      );
+    })
+    .orderBy(['w.starts_on', 'c.code', 'd.slug'])
+    .select(columns);
   return rows.map(toRecord);
 }
 

@@ -1,5 +1,5 @@
-import type { Brief } from '@/core/brief/brief';
-import type { LateRule } from '@/core/deadlines/late';
+import { briefSchema, type Brief } from '@/core/brief/brief';
+import { lateRuleSchema, type LateRule } from '@/core/deadlines/late';
 import type { CourseId, DiscussionId, Instant, PersonId, PostId, Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { timestamptz, type Db } from '../connection';
@@ -70,8 +70,8 @@ export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {
       week: d.week,
       title: d.title,
       prompt: JSON.stringify(d.prompt),
-      brief: JSON.stringify(d.brief),
-      late: JSON.stringify(d.late),
+      brief: JSON.stringify(briefSchema.parse(d.brief)),
+      late: JSON.stringify(lateRuleSchema.parse(d.late)),
       grace_minutes: d.graceMinutes,
       opens: d.opens,
       response_due: d.responseDue,

@@ -84,7 +84,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
   const [records, own, drafts, counts, replies, announcements] = await Promise.all([
-    discussionsOf(db, actor.id),
+    discussionsOf(db, actor.id, now),
     ownPosts(db, actor.id),
     draftsOf(db, actor.id),
     newPostCounts(db, actor.id, from),

@@ -1,0 +1,19 @@
+/**
+ * Remembers the answers of a pure function of texts, at most `limit` of them (then it begins anew). Meant for answers
+ * that cost far more than a look-up, such as those of the time-zone library; nobody can see that it remembers.
+ */
+export function remember<A extends readonly string[], T>(
+  work: (...args: A) => T,
+  limit: number,
+): (...args: A) => T {
+  const known = new Map<string, T>();
+  return (...args) => {
+    const key = args.join('\n');
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const answer = work(...args);
+    if (known.size >= limit) known.clear();
+    known.set(key, answer);
+    return answer;
+  };
+}
