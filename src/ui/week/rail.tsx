@@ -37,9 +37,11 @@ function labelText(label: RailLabel, zone: string): string {
   }
 }
 
+const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', timeZone: 'UTC' });
+
 const dayName = (date: string) => {
   const d = new Date(`${date}T12:00:00Z`);
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', timeZone: 'UTC' }).format(d);
+  return dayFormat.format(d);
 };
 
 /** The week as a strip of seven days: a lane for each course, its stretches and deadline stops, and the line of now. */
