@@ -13,7 +13,15 @@ function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTim
 /** "Sep" in every engine; some write "Sept". */
 const month = (text: string) => text.replace('Sept', 'Sep');
 
-const partsOf = (at: number, zone: string) => {
+type Parts = { weekday: string; day: string; month: string; time: string };
+const known = new Map<string, Parts>();
+
+/** A page words the same few deadlines many times, and asking the platform's calendar is dear: the answers are kept. */
+function partsOf(at: number, zone: string): Parts {
+  const key = `${Math.floor(at / 60_000)} ${zone}`;
+  const found = known.get(key);
+  if (found) return found;
+  if (known.size > 5_000) known.clear();
   const parts = format(zone, {
     weekday: 'short',
     day: 'numeric',
@@ -22,13 +30,15 @@ const partsOf = (at: number, zone: string) => {
     minute: '2-digit',
   }).formatToParts(at);
   const get = (type: string) => parts.find((p) => p.type === type)?.value ?? '';
-  return {
+  const answer = {
     weekday: get('weekday'),
     day: get('day'),
     month: month(get('month')),
     time: `${get('hour')}:${get('minute')}`,
   };
-};
+  known.set(key, answer);
+  return answer;
+}
 
 /** "Thu 15 Oct, 23:59" */
 export function moment(at: number, zone: string): string {
