@@ -26,3 +26,6 @@ export type Check = {
   evidence: Evidence[];
   missing: Missing | null;
 };
+
+/** A check's result as it is stored with a text and listed: without the places, which the text itself gives again. */
+export type CheckFigure = Pick<Check, 'id' | 'have' | 'need' | 'met' | 'required'>;

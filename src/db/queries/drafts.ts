@@ -1,3 +1,4 @@
+import type { CheckFigure } from '@/core/checks/types';
 import type { PostKind } from '@/core/counting/types';
 import {
   discussionId,
@@ -14,7 +15,6 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { timestamptz, type Db } from '../connection';
-import type { CheckFigure } from './posts';
 
 export type DraftKey = { author: PersonId; discussion: DiscussionId; kind: PostKind; parent: PostId | null };
 
@@ -104,7 +104,7 @@ export async function deleteDraft(db: Db, key: DraftKey) {
 }
 
 /** A person's drafts that hold something: whom each answers, and how it stands to the brief. */
-export async function draftsOf(db: Db, person: PersonId, discussion?: DiscussionId) {
+export async function draftsOf(db: Db, person: PersonId, discussions?: DiscussionId[]) {
   const rows: {
     discussion_id: string;
     kind: PostKind;
@@ -121,7 +121,7 @@ export async function draftsOf(db: Db, person: PersonId, discussion?: Discussion
     .where('d.author_id', person)
     .where('d.blank', false)
     .modify((q) => {
-      if (discussion) q.where('d.discussion_id', discussion);
+      if (discussions) q.whereIn('d.discussion_id', discussions);
     })
     .orderBy('d.kept_at')
     .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'd.kept_at', 'q.author_id', 'e.role');

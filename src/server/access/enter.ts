@@ -9,8 +9,8 @@ import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { discussionBySlug, type DiscussionRecord } from '@/db/queries/discussions';
+import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
-import { ownPosts, type OwnPostRecord } from '@/db/queries/posts';
 import type { Actor, Deps } from '../deps';
 
 type Draft = Awaited<ReturnType<typeof draftsOf>>[number];
@@ -96,8 +96,8 @@ export async function enterDiscussion(
   const record = await discussionBySlug(db, actor.id, slug);
   if (!record) return fail({ code: 'not-found' });
   const [own, drafts] = await Promise.all([
-    ownPosts(db, actor.id, record.id),
-    draftsOf(db, actor.id, record.id),
+    ownPosts(db, actor.id, [record.id]),
+    draftsOf(db, actor.id, [record.id]),
   ]);
   return ok({
     ...accountOf(record, actor, own, drafts, deps.now),

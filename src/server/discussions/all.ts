@@ -2,9 +2,10 @@ import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
+import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf } from '@/db/queries/discussions';
+import { ownPosts } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
-import { ownPosts, type CheckFigure } from '@/db/queries/posts';
 import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 

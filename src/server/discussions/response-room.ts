@@ -6,7 +6,7 @@ import type { Doc } from '@/core/posts/document';
 import type { Instant, PostId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
-import { deliveredTexts, type DeliveredText } from '@/db/queries/posts';
+import { deliveredTexts, type DeliveredText } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from './head';

@@ -1,6 +1,6 @@
 import type { Verdict } from '@/core/counting/types';
 import { ok, type Result } from '@/core/result';
-import { deliveredTexts, type DeliveredText } from '@/db/queries/posts';
+import { deliveredTexts, type DeliveredText } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from './head';

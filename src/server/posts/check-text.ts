@@ -2,7 +2,7 @@ import type { Brief } from '@/core/brief/brief';
 import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
 import type { PostKind } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
-import type { CheckFigure } from '@/db/queries/posts';
+import type { CheckFigure } from '@/core/checks/types';
 
 /** Runs the core's checks on a text as it is kept or shared: the figures that are stored with it. */
 export function figuresOf(

@@ -7,6 +7,7 @@ import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/po
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
+import type { PostRecord } from '@/db/queries/posts';
 import {
   insertPost,
   insertVersion,
@@ -14,8 +15,7 @@ import {
   nextPostId,
   postBySubmission,
   sameTextShared,
-  type PostRecord,
-} from '@/db/queries/posts';
+} from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';

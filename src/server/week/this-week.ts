@@ -6,9 +6,11 @@ import { isStaff, type Instant } from '@/core/ids';
 import { byUrgency, owedAcross, type Owed } from '@/core/week/owed';
 import { lane, percentOf, type Lane } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
-import { announcementsFor, discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import type { CheckFigure } from '@/core/checks/types';
+import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { announcementsFor, newPostCounts, repliesTo } from '@/db/queries/news';
+import { ownPosts } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
-import { newPostCounts, ownPosts, repliesTo, type CheckFigure } from '@/db/queries/posts';
 import { accountOf, type Account } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -83,10 +85,11 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
 export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
-  const [records, own, drafts, counts, replies, announcements] = await Promise.all([
-    discussionsOf(db, actor.id, now),
-    ownPosts(db, actor.id),
-    draftsOf(db, actor.id),
+  const records = await discussionsOf(db, actor.id, now);
+  const ids = records.map((r) => r.id);
+  const [own, drafts, counts, replies, announcements] = await Promise.all([
+    ownPosts(db, actor.id, ids),
+    draftsOf(db, actor.id, ids),
     newPostCounts(db, actor.id, from),
     repliesTo(db, actor.id, from, 5),
     announcementsFor(db, actor.id, 3),

@@ -1,3 +1,4 @@
+import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
@@ -7,7 +8,6 @@ import { shortfall } from '../words/checks';
 import { list, plural } from '../words/plural';
 import { verdictReason } from '../words/verdicts';
 import { Receipt } from './receipt';
-import type { CheckFigureView } from './types';
 
 /** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
 export function SharedResponse(props: {
@@ -19,7 +19,7 @@ export function SharedResponse(props: {
     sharedAt: number;
     fingerprint: string;
     ownWords: number;
-    checks: CheckFigureView[];
+    checks: CheckFigure[];
   };
   verdict: Verdict | null;
 }) {

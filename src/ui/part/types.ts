@@ -1,14 +1,6 @@
-import type { CheckId } from '@/core/brief/brief';
+import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
-
-export type CheckFigureView = {
-  id: CheckId;
-  have: number;
-  need: { min?: number; max?: number };
-  met: boolean;
-  required: boolean;
-};
 
 export type DeliveredView = {
   verdict: Verdict | null;
@@ -19,7 +11,7 @@ export type DeliveredView = {
     title: string;
     doc: Doc;
     ownWords: number;
-    checks: CheckFigureView[];
+    checks: CheckFigure[];
     fingerprint: string;
     sharedAt: number;
   };

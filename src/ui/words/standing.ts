@@ -6,15 +6,7 @@ import { deadlineText, lateShort } from './deadlines';
 import { moment, stretch } from './time';
 import { plural } from './plural';
 import { shortfall } from './checks';
-import type { CheckId } from '@/core/brief/brief';
-
-type Figure = {
-  id: CheckId;
-  have: number;
-  need: { min?: number; max?: number };
-  met: boolean;
-  required: boolean;
-};
+import type { CheckFigure } from '@/core/checks/types';
 
 export type Standing = {
   /** Where it stands, under the title. */
@@ -28,7 +20,7 @@ export type Standable = {
   state: DiscussionState;
   schedule: Schedule;
   ledger: Ledger | null;
-  draftChecks: Figure[] | null;
+  draftChecks: CheckFigure[] | null;
   replyDrafts: number;
   newReplies: number;
   sealed: boolean;
@@ -48,7 +40,7 @@ const shortText = (ledger: Ledger) => {
   return short ? `${short} short` : '';
 };
 
-function draftText(checks: Figure[]): string {
+function draftText(checks: CheckFigure[]): string {
   const words = checks.find((c) => c.id === 'words');
   const parts = checks.find((c) => c.id === 'parts');
   const lacking = checks.filter((c) => c.required && !c.met && c.id !== 'words' && c.id !== 'parts');

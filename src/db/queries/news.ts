@@ -1,0 +1,61 @@
+import { discussionId, instant, postId, type Instant, type PersonId } from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
+import { visible } from './visible';
+
+/** Since a moment: how many posts others shared with the class, by discussion. */
+export async function newPostCounts(db: Db, reader: PersonId, since: Instant) {
+  const rows = await db('posts as p')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOnVal('e.person_id', reader))
+    .where('p.shared_at', '>', timestamptz(since))
+    .whereNot('p.author_id', reader)
+    .whereNull('p.private_to')
+    .where(visible(db, 'p'))
+    .groupBy('p.discussion_id')
+    .select('p.discussion_id')
+    .count('* as n');
+  return rows.map((r) => ({ discussion: discussionId(String(r.discussion_id)), n: Number(r.n) }));
+}
+
+/** Replies by others to a person's own posts since a moment, newest first. */
+export async function repliesTo(db: Db, person: PersonId, since: Instant, limit: number) {
+  const rows = await db('posts as p')
+    .join('posts as q', 'q.id', 'p.parent_id')
+    .join('people as a', 'a.id', 'p.author_id')
+    .joinRaw(
+      'join lateral (select plain from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
+    )
+    .where('q.author_id', person)
+    .whereNot('p.author_id', person)
+    .where('p.shared_at', '>', timestamptz(since))
+    .where((w) => w.whereNull('p.private_to').orWhere('p.private_to', person))
+    .where(visible(db, 'p'))
+    .orderBy('p.shared_at', 'desc')
+    .limit(limit)
+    .select('p.id', 'p.discussion_id', 'a.name', 'p.shared_at', db.raw('left(v.plain, 120) as opening'));
+  return rows.map((r) => ({
+    id: postId(r.id),
+    discussion: discussionId(r.discussion_id),
+    author: r.name as string,
+    sharedAt: instant(r.shared_at),
+    opening: r.opening as string,
+  }));
+}
+
+/** The latest announcements in a person's courses. */
+export async function announcementsFor(db: Db, person: PersonId, limit: number) {
+  const rows = await db('announcements as a')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+    .join('courses as c', 'c.id', 'a.course_id')
+    .join('people as p', 'p.id', 'a.author_id')
+    .orderBy('a.posted_at', 'desc')
+    .limit(limit)
+    .select('a.id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name');
+  return rows.map((r) => ({
+    id: r.id as string,
+    title: r.title as string,
+    body: r.body as string,
+    postedAt: r.posted_at as number,
+    course: r.code as string,
+    author: r.name as string,
+  }));
+}

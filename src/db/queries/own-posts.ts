@@ -1,0 +1,105 @@
+import type { CheckFigure } from '@/core/checks/types';
+import type { OwnPost } from '@/core/counting/types';
+import {
+  discussionId,
+  instant,
+  isStaff,
+  personId,
+  postId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { type Db } from '../connection';
+
+export type OwnPostRecord = OwnPost & { discussion: DiscussionId; toName: string | null };
+
+/** A person's own posts with what counting needs, and no texts: in all discussions, or in those named. */
+export async function ownPosts(
+  db: Db,
+  person: PersonId,
+  discussions?: DiscussionId[],
+): Promise<OwnPostRecord[]> {
+  const rows = await db('posts as p')
+    .leftJoin('posts as q', 'q.id', 'p.parent_id')
+    .leftJoin('people as a', 'a.id', 'q.author_id')
+    .leftJoin('enrolments as e', (j) =>
+      j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
+    )
+    .join('post_versions as v', 'v.post_id', 'p.id')
+    .where('p.author_id', person)
+    .modify((q) => {
+      if (discussions) q.whereIn('p.discussion_id', discussions);
+    })
+    .groupBy(
+      'p.id',
+      'p.discussion_id',
+      'p.kind',
+      'p.private_to',
+      'p.withdrawn_at',
+      'p.hidden_at',
+      'q.author_id',
+      'a.name',
+      'e.role',
+    )
+    .orderBy('p.id')
+    .select(
+      'p.id',
+      'p.discussion_id',
+      'p.kind',
+      'p.private_to',
+      'p.withdrawn_at',
+      'p.hidden_at',
+      'q.author_id as to_id',
+      'a.name as to_name',
+      'e.role as to_role',
+      db.raw(
+        `jsonb_agg(jsonb_build_object('at', round(extract(epoch from v.shared_at) * 1000), 'unmet', v.unmet) order by v.n) as versions`,
+      ),
+    );
+  return rows.map((r) => ({
+    id: postId(r.id),
+    discussion: discussionId(r.discussion_id),
+    kind: r.kind,
+    to: r.to_id === null ? null : { person: personId(r.to_id), staff: isStaff(r.to_role) },
+    toName: r.to_name,
+    private: r.private_to !== null,
+    withdrawn: r.withdrawn_at !== null,
+    hidden: r.hidden_at !== null,
+    versions: r.versions,
+  }));
+}
+
+export type DeliveredText = {
+  id: PostId;
+  title: string;
+  doc: Doc;
+  ownWords: number;
+  checks: CheckFigure[];
+  fingerprint: string;
+  sharedAt: Instant;
+};
+
+/** The first version of each of a person's own posts in a discussion: what the receipts speak of. */
+export async function deliveredTexts(
+  db: Db,
+  person: PersonId,
+  discussion: DiscussionId,
+): Promise<DeliveredText[]> {
+  const rows = await db('posts as p')
+    .join('post_versions as v', 'v.post_id', 'p.id')
+    .where({ 'p.author_id': person, 'p.discussion_id': discussion, 'v.n': 1 })
+    .orderBy('p.id')
+    .select('p.id', 'v.title', 'v.doc', 'v.own_words', 'v.checks', 'v.fingerprint', 'v.shared_at');
+  return rows.map((r) => ({
+    id: postId(r.id),
+    title: r.title,
+    doc: r.doc,
+    ownWords: r.own_words,
+    checks: r.checks,
+    fingerprint: r.fingerprint,
+    sharedAt: instant(r.shared_at),
+  }));
+}

@@ -1,0 +1,124 @@
+import type { CheckId } from '@/core/brief/brief';
+import type { CheckFigure } from '@/core/checks/types';
+import type { PostKind } from '@/core/counting/types';
+import {
+  discussionId,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { timestamptz, type Db } from '../connection';
+
+export type NewPost = {
+  course: CourseId;
+  discussion: DiscussionId;
+  author: PersonId;
+  kind: PostKind;
+  parent: PostId | null;
+  privateTo: PersonId | null;
+  submission: string;
+  now: Instant;
+};
+
+export async function nextPostId(db: Db): Promise<PostId> {
+  const { rows } = await db.raw(`select nextval(pg_get_serial_sequence('posts', 'id')) as id`);
+  return postId(Number(rows[0].id));
+}
+
+/** Inserts a post, unless this submission already made one: then nothing happens and the answer is false. */
+export async function insertPost(db: Db, id: PostId, post: NewPost): Promise<boolean> {
+  const inserted = await db('posts')
+    .insert({
+      id,
+      course_id: post.course,
+      discussion_id: post.discussion,
+      author_id: post.author,
+      kind: post.kind,
+      parent_id: post.parent,
+      private_to: post.privateTo,
+      submission: post.submission,
+      shared_at: timestamptz(post.now),
+    })
+    .onConflict(['author_id', 'submission'])
+    .ignore()
+    .returning('id');
+  return inserted.length === 1;
+}
+
+export type NewVersion = {
+  n: number;
+  now: Instant;
+  title: string;
+  doc: Doc;
+  plain: string;
+  ownWords: number;
+  checks: CheckFigure[];
+  unmet: CheckId[];
+  fingerprint: string;
+};
+
+export async function insertVersion(db: Db, id: PostId, version: NewVersion) {
+  await db('post_versions').insert({
+    post_id: id,
+    n: version.n,
+    shared_at: timestamptz(version.now),
+    title: version.title,
+    doc: JSON.stringify(version.doc),
+    plain: version.plain,
+    own_words: version.ownWords,
+    checks: JSON.stringify(version.checks),
+    unmet: version.unmet,
+    fingerprint: version.fingerprint,
+  });
+}
+
+/** The post a submission made, if it made one. */
+export async function postBySubmission(db: Db, author: PersonId, submission: string) {
+  const row = await db('posts')
+    .where({ author_id: author, submission })
+    .first('id', 'discussion_id', 'kind', 'parent_id');
+  return row
+    ? {
+        id: postId(row.id),
+        discussion: discussionId(row.discussion_id),
+        kind: row.kind as PostKind,
+        parent: row.parent_id === null ? null : postId(row.parent_id),
+      }
+    : null;
+}
+
+/** A post of the same person, in the same place, with the very same text: two windows shared one draft. */
+export async function sameTextShared(
+  db: Db,
+  text: {
+    author: PersonId;
+    discussion: DiscussionId;
+    kind: PostKind;
+    parent: PostId | null;
+    title: string;
+    doc: Doc;
+  },
+): Promise<PostId | null> {
+  const row = await db('posts as p')
+    .join('post_versions as v', 'v.post_id', 'p.id')
+    .where({
+      'p.author_id': text.author,
+      'p.discussion_id': text.discussion,
+      'p.kind': text.kind,
+      'p.parent_id': text.parent,
+      'v.title': text.title,
+    })
+    .whereNull('p.withdrawn_at')
+    .whereRaw('v.doc = ?::jsonb', [JSON.stringify(text.doc)])
+    .first('p.id');
+  return row ? postId(row.id) : null;
+}
+
+/** Holds off other shares of the same person in the same discussion until the transaction ends. */
+export async function lockSharing(db: Db, author: PersonId, discussion: DiscussionId) {
+  await db.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [`${author} ${discussion}`]);
+}
