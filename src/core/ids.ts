@@ -18,3 +18,10 @@ export const instant = (ms: number) => ms as Instant;
 
 export type Role = 'student' | 'instructor' | 'assistant';
 export const isStaff = (role: Role) => role !== 'student';
+
+/** A course's code as it stands in an address. @example courseSlug('GEO 115') // 'geo-115' */
+export const courseSlug = (code: string) =>
+  code
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/gu, '-')
+    .replace(/^-|-$/gu, '');

@@ -2,8 +2,20 @@ import type { Knex } from 'knex';
 import * as people from './migrations/0001_people';
 import * as courses from './migrations/0002_courses';
 import * as posts from './migrations/0003_posts';
+import * as reading from './migrations/0004_reading';
+import * as coursePages from './migrations/0005_course_pages';
+import * as time from './migrations/0006_time';
+import * as find from './migrations/0007_find';
 
-const MIGRATIONS = { '0001_people': people, '0002_courses': courses, '0003_posts': posts };
+const MIGRATIONS = {
+  '0001_people': people,
+  '0002_courses': courses,
+  '0003_posts': posts,
+  '0004_reading': reading,
+  '0005_course_pages': coursePages,
+  '0006_time': time,
+  '0007_find': find,
+};
 type Name = keyof typeof MIGRATIONS;
 
 const source: Knex.MigrationSource<Name> = {

@@ -4,7 +4,7 @@ import { keepDraft } from '@/server/drafts/keep';
 import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
 import { thisWeek } from '@/server/week/this-week';
-import { allDiscussions } from '@/server/discussions/all';
+import { allDiscussions } from '@/server/discussions/list';
 import { takeBack } from '@/server/setup/setup';
 import { share } from '@/server/posts/share';
 import type { Actor } from '@/server/deps';

@@ -1,16 +1,21 @@
-import { allDiscussions } from '@/server/discussions/all';
-import { Shelves } from '@/ui/week/shelves';
+import { listAskSchema, listDiscussions } from '@/server/discussions/list';
+import { DiscussionList } from '@/ui/discussions/list';
+import { listAddress } from '@/ui/discussions/address';
 import { Frame } from '../_request/frame';
 import { requireVisitor } from '../_request/session';
 
+type Props = { searchParams: Promise<Record<string, string | string[] | undefined>> };
+
 export const metadata = { title: 'Discussions' };
 
-export default async function DiscussionsPage() {
-  const who = await requireVisitor('/discussions');
-  const { now, shelves } = await allDiscussions(who.deps, who.actor);
+export default async function DiscussionsPage({ searchParams }: Props) {
+  const ask = listAskSchema.parse(await searchParams);
+  const here = listAddress(ask);
+  const who = await requireVisitor(here);
+  const list = await listDiscussions(who.deps, who.actor, ask);
   return (
-    <Frame visitor={who} here="/discussions" place="/discussions">
-      <Shelves shelves={shelves} now={now} />
+    <Frame visitor={who} here={here} place="/discussions">
+      <DiscussionList list={list} />
     </Frame>
   );
 }

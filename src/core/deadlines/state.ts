@@ -1,7 +1,8 @@
 import type { Instant } from '../ids';
 import type { Schedule } from './schedule';
 
-export type DiscussionState = 'upcoming' | 'open' | 'closing' | 'late' | 'closed';
+export const DISCUSSION_STATES = ['upcoming', 'open', 'closing', 'late', 'closed'] as const;
+export type DiscussionState = (typeof DISCUSSION_STATES)[number];
 
 const CLOSING_MS = 24 * 3_600_000;
 

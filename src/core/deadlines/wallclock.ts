@@ -37,3 +37,9 @@ export function wallClockAt(at: Instant, zone: string): WallClock {
     .toPlainDateTime()
     .toString({ smallestUnit: 'minute', roundingMode: 'floor' });
 }
+
+/** The weekday of a wall clock's date, 1 for Monday to 7 for Sunday. @example weekdayOf('2026-10-15T23:59') // 4 */
+export function weekdayOf(wall: WallClock): number {
+  const [year = 0, month = 1, day = 1] = wall.slice(0, 10).split('-').map(Number);
+  return new Date(Date.UTC(year, month - 1, day)).getUTCDay() || 7;
+}

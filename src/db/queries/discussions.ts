@@ -3,6 +3,7 @@ import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
   courseId,
+  courseSlug,
   discussionId,
   type Instant,
   type CourseId,
@@ -11,7 +12,9 @@ import {
   type Role,
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { ReadingFigures } from '@/core/reading/unread';
 import { timestamptz, type Db } from '../connection';
+import { visible } from './visible';
 
 /** A discussion as one enrolled person meets it: their role, and the extension or excusal that is theirs. */
 export type DiscussionRecord = {
@@ -22,11 +25,15 @@ export type DiscussionRecord = {
   schedule: ScheduleInput;
   excused: boolean;
   role: Role;
-  course: { id: CourseId; code: string; title: string };
+  course: { id: CourseId; code: string; slug: string; title: string };
   week: { number: number; title: string; startsOn: string };
+  /** Running figures: what is unread is core's to say. */
+  reading: ReadingFigures;
+  /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
+  responses: number;
 };
 
-const columns = [
+const columns = (db: Db, person: PersonId) => [
   'd.id',
   'd.slug',
   'd.title',
@@ -47,6 +54,24 @@ const columns = [
   'x.response_due as x_response',
   'x.replies_due as x_replies',
   'ex.person_id as excused',
+  db.raw('coalesce(n.class_posts, 0) as class_posts'),
+  db.raw('coalesce(n.private_posts, 0) as private_posts'),
+  db.raw('coalesce(n.responses, 0) as responses'),
+  db.raw('coalesce(r.class_posts, 0) as read_class'),
+  db.raw('coalesce(r.private_posts, 0) as read_private'),
+  db('posts as p')
+    .whereRaw('p.discussion_id = d.id')
+    .where('p.private_to', person)
+    .where(visible(db, 'p'))
+    .whereNotExists((q) =>
+      q
+        .select(db.raw('1'))
+        .from('reading_marks as m')
+        .whereRaw('m.course_id = p.course_id and m.discussion_id = p.discussion_id and m.post_id = p.id')
+        .where('m.person_id', person),
+    )
+    .count('*')
+    .as('private_unread'),
 ];
 
 /** The discussions of the courses a person is enrolled in, and no others: enrolment is the join, so it cannot be forgotten. */
@@ -60,6 +85,12 @@ const enrolled = (db: Db, person: PersonId) =>
     )
     .leftJoin('excusals as ex', (j) =>
       j.on('ex.course_id', 'd.course_id').andOn('ex.discussion_id', 'd.id').andOnVal('ex.person_id', person),
+    )
+    .leftJoin('discussion_counts as n', (j) =>
+      j.on('n.course_id', 'd.course_id').andOn('n.discussion_id', 'd.id'),
+    )
+    .leftJoin('reading_counts as r', (j) =>
+      j.on('r.course_id', 'd.course_id').andOn('r.discussion_id', 'd.id').andOnVal('r.person_id', person),
     );
 
 type Row = {
@@ -83,6 +114,12 @@ type Row = {
   x_response: string | null;
   x_replies: string | null;
   excused: string | null;
+  class_posts: number;
+  private_posts: number;
+  responses: number;
+  read_class: number;
+  read_private: number;
+  private_unread: number;
 };
 
 /** Briefs and late rules were checked on their way in (see setup), and are not checked again on every page. */
@@ -103,8 +140,21 @@ function toRecord(row: Row): DiscussionRecord {
     },
     excused: row.excused !== null,
     role: row.role,
-    course: { id: courseId(row.course_id), code: row.code, title: row.course_title },
+    course: {
+      id: courseId(row.course_id),
+      code: row.code,
+      slug: courseSlug(row.code),
+      title: row.course_title,
+    },
     week: { number: row.week, title: row.week_title, startsOn: row.starts_on },
+    reading: {
+      classPosts: row.class_posts,
+      privatePosts: row.private_posts,
+      readClass: row.read_class,
+      readPrivate: row.read_private,
+      privateUnread: row.private_unread,
+    },
+    responses: row.responses,
   };
 }
 
@@ -125,7 +175,7 @@ export async function discussionsOf(db: Db, person: PersonId, around?: Instant):
       );
     })
     .orderBy(['w.starts_on', 'c.code', 'd.slug'])
-    .select(columns);
+    .select(columns(db, person));
   return rows.map(toRecord);
 }
 
@@ -136,6 +186,6 @@ export async function discussionBySlug(
 ): Promise<(DiscussionRecord & { prompt: Doc }) | null> {
   const row: (Row & { prompt: Doc }) | undefined = await enrolled(db, person)
     .where('d.slug', slug)
-    .first([...columns, 'd.prompt']);
+    .first([...columns(db, person), 'd.prompt']);
   return row ? { ...toRecord(row), prompt: row.prompt } : null;
 }

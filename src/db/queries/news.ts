@@ -2,20 +2,6 @@ import { discussionId, instant, postId, type Instant, type PersonId } from '@/co
 import { timestamptz, type Db } from '../connection';
 import { visible } from './visible';
 
-/** Since a moment: how many posts others shared with the class, by discussion. */
-export async function newPostCounts(db: Db, reader: PersonId, since: Instant) {
-  const rows = await db('posts as p')
-    .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOnVal('e.person_id', reader))
-    .where('p.shared_at', '>', timestamptz(since))
-    .whereNot('p.author_id', reader)
-    .whereNull('p.private_to')
-    .where(visible(db, 'p'))
-    .groupBy('p.discussion_id')
-    .select('p.discussion_id')
-    .count('* as n');
-  return rows.map((r) => ({ discussion: discussionId(String(r.discussion_id)), n: Number(r.n) }));
-}
-
 /** Replies by others to a person's own posts since a moment, newest first. */
 export async function repliesTo(db: Db, person: PersonId, since: Instant, limit: number) {
   const rows = await db('posts as p')

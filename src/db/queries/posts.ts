@@ -12,7 +12,6 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { type Db } from '../connection';
-import { visible } from './visible';
 
 export type PostRecord = {
   id: PostId;
@@ -107,20 +106,4 @@ export async function postsForReader(
     withdrawn: r.withdrawn_at !== null,
     hidden: r.hidden_at !== null,
   }));
-}
-
-/** How many responses of others wait behind the seal: a number, never a text or a name. */
-export async function responsesByOthers(
-  db: Db,
-  course: CourseId,
-  discussion: DiscussionId,
-  reader: PersonId,
-) {
-  const row = await db('posts as p')
-    .where({ 'p.course_id': course, 'p.discussion_id': discussion, 'p.kind': 'response' })
-    .whereNot('p.author_id', reader)
-    .where(visible(db, 'p'))
-    .count('* as n')
-    .first();
-  return Number(row?.n ?? 0);
 }

@@ -6,6 +6,7 @@ import { discussionState, type DiscussionState } from '@/core/deadlines/state';
 import { summarise } from '@/core/counting/summary';
 import { isStaff, type Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import { unreadPosts } from '@/core/reading/unread';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { discussionBySlug, type DiscussionRecord } from '@/db/queries/discussions';
@@ -24,6 +25,8 @@ export type Account = {
   /** Classmates' posts are withheld from this person now. */
   sealed: boolean;
   responded: boolean;
+  /** Posts of others in the discussion that this person has not read. */
+  unread: number;
 };
 
 /** Computes where a person stands in a discussion; the one place where role, seal and ledger come together. */
@@ -36,9 +39,11 @@ export function accountOf(
 ): Account {
   const schedule = resolveSchedule(record.schedule);
   const responded = own.some((p) => p.kind === 'response');
-  if (isStaff(record.role)) {
+  const staff = isStaff(record.role);
+  const unread = unreadPosts(record.reading, own, staff);
+  if (staff) {
     const state = discussionState(schedule, now);
-    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, responded };
+    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, responded, unread };
   }
   const { count, distinctPeers, distinctDays, staffCount } = record.brief.replies;
   const ledgerInput: LedgerInput = {
@@ -71,6 +76,7 @@ export function accountOf(
     ledgerInput,
     sealed: isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
     responded,
+    unread,
   };
 }
 

@@ -3,18 +3,18 @@ import { refusal, type Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
 import { emptyDocument, type Doc } from '@/core/posts/document';
+import { THREAD_FILTERS, type ThreadFilter } from '@/core/posts/filters';
 import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
 import { ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
+import { marksOf } from '@/db/queries/reading';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from './head';
 import type { OpenDraft } from './response-room';
 
-export const FILTERS = ['all', 'no-replies', 'yours'] as const;
-export type Filter = (typeof FILTERS)[number];
 
 export type ThreadLine = {
   id: PostId;
@@ -27,6 +27,8 @@ export type ThreadLine = {
   mine: boolean;
   /** The reader has a reply in this thread. */
   answered: boolean;
+  /** Posts of this thread that the reader has not read. */
+  unread: PostId[];
 };
 
 export type ReadPost = {
@@ -43,7 +45,10 @@ export type ReadPost = {
   doc: Doc;
   ownWords: number;
   gone: 'withdrawn' | 'hidden' | null;
+  unread: boolean;
 };
+
+type IsUnread = (post: PostRecord) => boolean;
 
 /** The facing page: the post being answered and the draft of the answer. */
 export type ReplyPage = {
@@ -62,8 +67,8 @@ export type ReplyPage = {
 
 export type Conversation = {
   head: DiscussionHead;
-  filter: Filter;
-  counts: Record<Filter, number>;
+  filter: ThreadFilter;
+  counts: Record<ThreadFilter, number>;
   lines: ThreadLine[];
   open: { thread: ReadPost[]; at: PostId } | null;
   reply: ReplyPage | null;
@@ -72,7 +77,7 @@ export type Conversation = {
 
 const openingOf = (post: PostRecord) => post.title || post.plain.slice(0, 90);
 
-function toLine(thread: Branch<PostRecord>, reader: PersonId): ThreadLine {
+function toLine(thread: Branch<PostRecord>, reader: PersonId, isUnread: IsUnread): ThreadLine {
   const all = inReadingOrder(thread).map((b) => b.post);
   const { post } = thread;
   const replies = all.slice(1).filter((p) => !p.withdrawn && !p.hidden);
@@ -86,15 +91,22 @@ function toLine(thread: Branch<PostRecord>, reader: PersonId): ThreadLine {
     replies: replies.length,
     mine: post.author.id === reader,
     answered: replies.some((p) => p.author.id === reader),
+    unread: all.filter(isUnread).map((p) => p.id),
   };
 }
 
-const passes = (line: ThreadLine, filter: Filter) =>
+const passes = (line: ThreadLine, filter: ThreadFilter) =>
   filter === 'all' ||
+  (filter === 'unread' && line.unread.length > 0) ||
   (filter === 'no-replies' && line.replies === 0 && !line.mine) ||
   (filter === 'yours' && (line.mine || line.answered));
 
-function toRead(branch: Branch<PostRecord>, reader: PersonId, names: Map<PostId, string>): ReadPost {
+function toRead(
+  branch: Branch<PostRecord>,
+  reader: PersonId,
+  names: Map<PostId, string>,
+  isUnread: IsUnread,
+): ReadPost {
   const { post, depth } = branch;
   return {
     id: post.id,
@@ -110,6 +122,7 @@ function toRead(branch: Branch<PostRecord>, reader: PersonId, names: Map<PostId,
     doc: post.doc,
     ownWords: post.ownWords,
     gone: post.withdrawn ? 'withdrawn' : post.hidden ? 'hidden' : null,
+    unread: isUnread(post),
   };
 }
 
@@ -121,19 +134,22 @@ export async function conversation(
   deps: Deps,
   actor: Actor,
   slug: string,
-  ask: { post: number | null; filter: Filter },
+  ask: { post: number | null; filter: ThreadFilter },
 ): Promise<Result<Conversation, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
   const { record, schedule, responded, staff } = entered;
-  const [head, posts] = await Promise.all([
-    headOf(deps, actor, entered),
+  const head = headOf(deps, entered);
+  const [posts, read] = await Promise.all([
     visiblePosts(deps.db, actor, entered),
+    marksOf(deps.db, record.course.id, record.id, actor.id),
   ]);
+  const isUnread: IsUnread = (p) =>
+    p.author.id !== actor.id && !p.withdrawn && !p.hidden && !read.has(p.id);
 
   const trees = threads(posts);
-  const lines = trees.map((t) => toLine(t, actor.id)).reverse();
+  const lines = trees.map((t) => toLine(t, actor.id, isUnread)).reverse();
   const asked = ask.post === null ? null : posts.find((p) => p.id === postId(ask.post ?? 0));
   const tree = asked && trees.find((t) => inReadingOrder(t).some((b) => b.post.id === asked.id));
   const names = new Map(posts.map((p) => [p.id, p.author.name]));
@@ -166,15 +182,16 @@ export async function conversation(
       }),
     };
   }
-  const countOf = (filter: Filter) => lines.filter((l) => passes(l, filter)).length;
+  const countOf = (filter: ThreadFilter) => lines.filter((l) => passes(l, filter)).length;
   return ok({
     head,
     filter: ask.filter,
-    counts: { all: countOf('all'), 'no-replies': countOf('no-replies'), yours: countOf('yours') },
-    lines: lines.filter((l) => passes(l, ask.filter)),
+    counts: Object.fromEntries(THREAD_FILTERS.map((f) => [f, countOf(f)])) as Record<ThreadFilter, number>,
+    // The open thread stays in the list, even when reading it just took it out of the filter.
+    lines: lines.filter((l) => passes(l, ask.filter) || l.id === tree?.post.id),
     open:
       asked && tree
-        ? { thread: inReadingOrder(tree).map((b) => toRead(b, actor.id, names)), at: asked.id }
+        ? { thread: inReadingOrder(tree).map((b) => toRead(b, actor.id, names, isUnread)), at: asked.id }
         : null,
     reply,
     ledgerInput: entered.ledgerInput,

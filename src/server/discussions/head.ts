@@ -3,9 +3,8 @@ import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
-import { responsesByOthers } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
-import type { Actor, Deps } from '../deps';
+import type { Deps } from '../deps';
 
 /** What stands over each of a discussion's rooms. */
 export type DiscussionHead = {
@@ -23,11 +22,13 @@ export type DiscussionHead = {
   responded: boolean;
   /** Classmates' responses: how many, which the seal does not hide. */
   responses: number;
+  /** Posts of others that the reader has not read. */
+  unread: number;
   now: Instant;
 };
 
-export async function headOf(deps: Deps, actor: Actor, entered: Entered): Promise<DiscussionHead> {
-  const { record, schedule, state, ledger, staff, sealed, responded } = entered;
+export function headOf(deps: Deps, entered: Entered): DiscussionHead {
+  const { record, schedule, state, ledger, staff, sealed, responded, unread, own } = entered;
   return {
     slug: record.slug,
     title: record.title,
@@ -41,7 +42,9 @@ export async function headOf(deps: Deps, actor: Actor, entered: Entered): Promis
     staff,
     sealed,
     responded,
-    responses: await responsesByOthers(deps.db, record.course.id, record.id, actor.id),
+    responses:
+      record.responses - own.filter((p) => p.kind === 'response' && !p.withdrawn && !p.hidden).length,
+    unread,
     now: deps.now,
   };
 }

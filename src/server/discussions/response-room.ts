@@ -39,14 +39,13 @@ export async function responseRoom(
   if (!door.ok) return door;
   const entered = door.value;
   const { record, schedule, responded, staff } = entered;
-  const [head, draft, delivered] = await Promise.all([
-    headOf(deps, actor, entered),
+  const [draft, delivered] = await Promise.all([
     draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
     deliveredTexts(deps.db, actor.id, record.id),
   ]);
   const responses = new Set<PostId>(entered.own.filter((p) => p.kind === 'response').map((p) => p.id));
   return ok({
-    head,
+    head: headOf(deps, entered),
     prompt: record.prompt,
     draft: draft ?? {
       submission: randomUUID(),

@@ -13,12 +13,9 @@ export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const [head, texts] = await Promise.all([
-    headOf(deps, actor, entered),
-    deliveredTexts(deps.db, actor.id, entered.record.id),
-  ]);
+  const texts = await deliveredTexts(deps.db, actor.id, entered.record.id);
   return ok({
-    head,
+    head: headOf(deps, entered),
     delivered: texts.flatMap((text) => {
       const own = entered.own.find((p) => p.id === text.id);
       if (!own) return [];

@@ -8,9 +8,10 @@ import { lane, percentOf, type Lane } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { announcementsFor, newPostCounts, repliesTo } from '@/db/queries/news';
+import { announcementsFor, repliesTo } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
+import { unreadReplies } from '@/db/queries/reading';
 import { accountOf, type Account } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -34,8 +35,8 @@ export type WeekLine = {
   /** What the response's draft has and lacks, as it was last kept. */
   draftChecks: CheckFigure[] | null;
   replyDrafts: number;
-  newPosts: number;
-  newReplies: number;
+  unread: number;
+  unreadReplies: number;
 };
 
 export type ThisWeek = {
@@ -59,7 +60,7 @@ export type ThisWeek = {
       sharedAt: Instant;
       opening: string;
     }[];
-    newPosts: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
+    unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: Awaited<ReturnType<typeof announcementsFor>>;
 };
@@ -87,10 +88,10 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
   const records = await discussionsOf(db, actor.id, now);
   const ids = records.map((r) => r.id);
-  const [own, drafts, counts, replies, announcements] = await Promise.all([
+  const [own, drafts, unread, replies, announcements] = await Promise.all([
     ownPosts(db, actor.id, ids),
     draftsOf(db, actor.id, ids),
-    newPostCounts(db, actor.id, from),
+    unreadReplies(db, actor.id),
     repliesTo(db, actor.id, from, 5),
     announcementsFor(db, actor.id, 3),
   ]);
@@ -122,8 +123,8 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         ledger,
         draftChecks: mine.find((d) => d.kind === 'response')?.checks ?? null,
         replyDrafts: mine.filter((d) => d.kind === 'reply').length,
-        newPosts: counts.find((c) => c.discussion === record.id)?.n ?? 0,
-        newReplies: replies.filter((r) => r.discussion === record.id).length,
+        unread: account.unread,
+        unreadReplies: unread.get(record.id) ?? 0,
       },
     };
   });
@@ -178,20 +179,15 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
           },
         ];
       }),
-      newPosts: counts.flatMap((c) => {
-        const row = of(c.discussion);
-        return row
-          ? [
-              {
-                slug: row.record.slug,
-                course: row.record.course.code,
-                week: row.record.week.number,
-                n: c.n,
-                sealed: row.account.sealed,
-              },
-            ]
-          : [];
-      }),
+      unread: shown
+        .filter((r) => r.line.unread > 0)
+        .map(({ line }) => ({
+          slug: line.slug,
+          course: line.course.code,
+          week: line.week,
+          n: line.unread,
+          sealed: line.sealed,
+        })),
     },
     announcements,
   };

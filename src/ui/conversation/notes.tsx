@@ -8,10 +8,11 @@ import { replyRules } from '../words/rules';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
-import type { Filter, ReadPostView } from './types';
+import type { ThreadFilter } from '@/core/posts/filters';
+import type { ReadPostView } from './types';
 
 /** On a phone the list and the open post are two pages; this leads back. */
-export function BackToList({ slug, filter }: { slug: string; filter: Filter }) {
+export function BackToList({ slug, filter }: { slug: string; filter: ThreadFilter }) {
   return (
     <p className="mb-2 lg:hidden">
       <Link

@@ -1,10 +1,13 @@
 import Link from 'next/link';
+import { UnreadOf } from './unread';
 import { plural } from '../words/plural';
 import { clockTime, day, weekday } from '../words/time';
-import type { Filter, ThreadLineView } from './types';
+import type { ThreadFilter } from '@/core/posts/filters';
+import type { ThreadLineView } from './types';
 
-const FILTERS: [Filter, string][] = [
+const FILTERS: [ThreadFilter, string][] = [
   ['all', 'All'],
+  ['unread', 'Unread'],
   ['no-replies', 'No replies yet'],
   ['yours', 'Yours'],
 ];
@@ -15,13 +18,13 @@ const WEEK_MS = 6 * 86_400_000;
 export function ThreadList(props: {
   slug: string;
   lines: ThreadLineView[];
-  counts: Record<Filter, number>;
-  filter: Filter;
+  counts: Record<ThreadFilter, number>;
+  filter: ThreadFilter;
   open: number | null;
   zone: string;
   now: number;
 }) {
-  const href = (post: number | null, filter: Filter) => {
+  const href = (post: number | null, filter: ThreadFilter) => {
     const q = new URLSearchParams();
     if (post !== null) q.set('post', String(post));
     if (filter !== 'all') q.set('show', filter);
@@ -45,6 +48,19 @@ export function ThreadList(props: {
             </Link>
           </li>
         ))}
+        {props.counts.unread > 0 ? (
+          <li>
+            <form action={`/discussions/${props.slug}/reads`} method="post">
+              <input type="hidden" name="to" value={href(props.open, props.filter)} />
+              <button
+                type="submit"
+                className="inline-flex min-h-7 items-center rounded-[6px] px-2 text-[12px] font-semibold text-sky underline underline-offset-2"
+              >
+                Mark all read
+              </button>
+            </form>
+          </li>
+        ) : null}
       </ul>
       <ul className="min-h-0 grow lg:overflow-auto">
         {props.lines.map((l, i) => (
@@ -80,6 +96,7 @@ export function ThreadList(props: {
                 >
                   {l.replies === 0 ? 'no replies yet' : plural(l.replies, 'reply', 'replies')}
                 </span>
+                <UnreadOf posts={l.unread} />
                 {l.answered && !l.mine ? (
                   <span className="rounded-[5px] bg-pine-tint px-1.5 text-[11.5px] font-semibold text-pine-ink">
                     you answered
@@ -98,7 +115,9 @@ export function ThreadList(props: {
           <li className="px-3.5 py-4 text-ink-2">
             {props.filter === 'all'
               ? 'No one has shared a response yet. The first replies go to the first responses.'
-              : props.filter === 'no-replies'
+              : props.filter === 'unread'
+                ? 'You have read everything here.'
+                : props.filter === 'no-replies'
                 ? 'Everybody has a reply.'
                 : 'Nothing of yours here yet.'}
           </li>

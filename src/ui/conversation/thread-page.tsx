@@ -4,9 +4,12 @@ import { Avatar } from '../frame/avatar';
 import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
+import { ReadingEye } from './reading-eye';
+import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
-import type { Filter, ReadPostView } from './types';
+import type { ThreadFilter } from '@/core/posts/filters';
+import type { ReadPostView } from './types';
 
 const GONE = {
   withdrawn: 'Its author withdrew this post. The replies to it stay.',
@@ -14,11 +17,13 @@ const GONE = {
 };
 
 function Post({
+  slug,
   post,
   open,
   answerHref,
   zone,
 }: {
+  slug: string;
   post: ReadPostView;
   open: boolean;
   answerHref: string;
@@ -60,6 +65,9 @@ function Post({
               </span>
             ) : null}
           </div>
+          {post.mine || post.gone ? null : (
+            <ReadMark slug={slug} post={post.id} unread={post.unread} author={post.author.name} />
+          )}
           <Link
             className="shrink-0 text-[12.5px] text-ink-2 hover:underline"
             href={answerHref}
@@ -93,7 +101,7 @@ export function ThreadPage(props: {
   slug: string;
   thread: ReadPostView[];
   at: number;
-  filter: Filter;
+  filter: ThreadFilter;
   zone: string;
   canQuote: boolean;
 }) {
@@ -102,12 +110,14 @@ export function ThreadPage(props: {
       {props.thread.map((post) => (
         <Post
           key={post.id}
+          slug={props.slug}
           post={post}
           open={post.id === props.at}
           zone={props.zone}
           answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
         />
       ))}
+      <ReadingEye slug={props.slug} unread={props.thread.filter((p) => p.unread).map((p) => p.id)} />
       <ShowPost id={props.at} first={props.thread[0]?.id === props.at} />
       {props.canQuote ? <QuoteSelection /> : null}
     </div>

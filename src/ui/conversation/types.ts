@@ -1,8 +1,6 @@
 import type { Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 
-export type Filter = 'all' | 'no-replies' | 'yours';
-
 export type ThreadLineView = {
   id: number;
   author: string;
@@ -12,6 +10,7 @@ export type ThreadLineView = {
   replies: number;
   mine: boolean;
   answered: boolean;
+  unread: number[];
 };
 
 export type ReadPostView = {
@@ -28,4 +27,5 @@ export type ReadPostView = {
   doc: Doc;
   ownWords: number;
   gone: 'withdrawn' | 'hidden' | null;
+  unread: boolean;
 };

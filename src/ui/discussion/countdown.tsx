@@ -19,7 +19,7 @@ export function Countdown({ head }: { head: HeadView }) {
   );
   return (
     <span suppressHydrationWarning>
-      {standing({ ...head, state, draftChecks: null, replyDrafts: 0, newReplies: 0 }, now).due.head}
+      {standing({ ...head, state, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, now).due.head}
     </span>
   );
 }

@@ -8,7 +8,7 @@ const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text
 
 /** Title, tally, the next deadline, and the three rooms. */
 export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZone: string }) {
-  const s = standing({ ...head, draftChecks: null, replyDrafts: 0, newReplies: 0 }, head.now);
+  const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const all = head.responses + (head.responded ? 1 : 0);
   const rooms: [Room, string][] = [
     ...(head.staff ? [] : [['response', 'Your response'] as [Room, string]]),

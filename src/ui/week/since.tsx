@@ -15,7 +15,7 @@ export function Since({
   zone,
   now,
 }: Pick<WeekView, 'since' | 'announcements' | 'zone' | 'now'>) {
-  const quiet = since.replies.length === 0 && since.newPosts.length === 0;
+  const quiet = since.replies.length === 0 && since.unread.length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
@@ -33,11 +33,11 @@ export function Since({
               </Link>
             </li>
           ))}
-          {since.newPosts.map((p) => (
+          {since.unread.map((p) => (
             <li key={p.slug} className="border-t border-rule-soft py-2 first:border-t-0">
               <Link href={`/discussions/${p.slug}/conversation`} className="group block">
                 <span className="group-hover:underline">
-                  <b>{plural(p.n, 'new post')}</b> in {p.course} week {p.week}
+                  <b>{plural(p.n, 'unread post')}</b> in {p.course} week {p.week}
                 </span>
                 {p.sealed ? (
                   <span className="block text-ink-3">sealed until you share your response</span>

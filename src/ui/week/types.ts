@@ -1,6 +1,3 @@
-import type { Ledger } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
-import type { DiscussionState } from '@/core/deadlines/state';
 import type { Owed } from '@/core/week/owed';
 import type { Lane } from '@/core/week/rail';
 import type { WeekDay } from '@/core/week/week';
@@ -12,7 +9,7 @@ export type WeekLineView = Standable & {
   title: string;
   course: { code: string; title: string };
   week: number;
-  newPosts: number;
+  unread: number;
 };
 
 export type WeekView = {
@@ -36,7 +33,7 @@ export type WeekView = {
       sharedAt: number;
       opening: string;
     }[];
-    newPosts: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
+    unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: {
     id: string;
@@ -45,20 +42,5 @@ export type WeekView = {
     postedAt: number;
     course: string;
     author: string;
-  }[];
-};
-
-export type ShelfView = {
-  code: string;
-  title: string;
-  zone: string;
-  discussions: {
-    slug: string;
-    title: string;
-    week: number;
-    state: DiscussionState;
-    schedule: Schedule;
-    ledger: Ledger | null;
-    draftChecks: Standable['draftChecks'];
   }[];
 };

@@ -22,7 +22,7 @@ export type Standable = {
   ledger: Ledger | null;
   draftChecks: CheckFigure[] | null;
   replyDrafts: number;
-  newReplies: number;
+  unreadReplies: number;
   sealed: boolean;
 };
 
@@ -89,12 +89,12 @@ export function standing(line: Standable, now: number): Standing {
       detail: excused ? 'You are excused from this discussion' : 'Everything asked for is counted',
       due: {
         head: excused ? 'Excused' : 'Complete',
-        line: line.newReplies
-          ? `${plural(line.newReplies, 'new reply', 'new replies')} to you`
+        line: line.unreadReplies
+          ? `${plural(line.unreadReplies, 'unread reply', 'unread replies')} to you`
           : 'nothing left to do',
         tone: 'done',
       },
-      action: { label: line.newReplies ? 'Read replies' : 'Read on', room: 'conversation', primary: false },
+      action: { label: line.unreadReplies ? 'Read replies' : 'Read on', room: 'conversation', primary: false },
     };
   }
   if (!s.next) {

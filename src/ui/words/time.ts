@@ -52,6 +52,9 @@ export function day(at: number, zone: string): string {
   return `${weekday} ${d} ${m}`;
 }
 
+/** "Thu 15 Oct" of a calendar date, whatever the zone. */
+export const dayOf = (date: string) => day(Date.parse(`${date}T12:00:00Z`), 'UTC');
+
 /** "Thu" */
 export const weekday = (at: number, zone: string) => partsOf(at, zone).weekday;
 

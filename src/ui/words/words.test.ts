@@ -23,7 +23,7 @@ const line = (over: Parameters<typeof account>[0] = {}, more: Partial<Standable>
       ledger: result,
       draftChecks: null,
       replyDrafts: 0,
-      newReplies: 0,
+      unreadReplies: 0,
       sealed: s.owedResponse,
       ...more,
     },

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { conversation, FILTERS } from '@/server/discussions/conversation';
+import { THREAD_FILTERS } from '@/core/posts/filters';
+import { conversation } from '@/server/discussions/conversation';
 import { Sealed } from '@/ui/conversation/sealed';
 import { ThreadList } from '@/ui/conversation/thread-list';
 import { ThreadPage } from '@/ui/conversation/thread-page';
@@ -19,7 +20,7 @@ export const metadata = { title: 'Conversation' };
 const query = z.object({
   post: z.coerce.number().int().positive().nullable().catch(null),
   shared: z.coerce.number().int().positive().nullable().catch(null),
-  show: z.enum(FILTERS).catch('all'),
+  show: z.enum(THREAD_FILTERS).catch('all'),
   answer: z.string().optional(),
 });
 

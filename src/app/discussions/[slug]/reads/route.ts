@@ -1,0 +1,29 @@
+import { markRead, readingInputSchema } from '@/server/discussions/reading';
+import { requireVisitor, visitor } from '../../../_request/session';
+import { bodyText, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+
+type Context = { params: Promise<{ slug: string }> };
+
+/** Marks posts as read or unread: as JSON while one reads, or "all read" as a plain form. */
+export async function POST(request: Request, context: Context) {
+  const { slug } = await context.params;
+  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
+  if (!isJson(request)) {
+    const who = await requireVisitor(`/discussions/${slug}`);
+    const to = new URLSearchParams((await bodyText(request)) ?? '').get('to');
+    await markRead(who.deps, who.actor, slug, { posts: 'all', read: true });
+    return seeOther(to ?? `/discussions/${slug}/conversation`);
+  }
+  try {
+    const who = await visitor();
+    if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
+    const read = readingInputSchema.safeParse(await jsonBody(request));
+    if (!read.success) return Response.json({ ok: false, code: 'malformed' }, { status: 422 });
+    const marked = await markRead(who.deps, who.actor, slug, read.data);
+    return marked.ok
+      ? Response.json({ ok: true, ...marked.value })
+      : Response.json({ ok: false, code: marked.failure.code }, { status: 404 });
+  } catch (error) {
+    return Response.json({ ok: false, ...unexpected(error) }, { status: 500 });
+  }
+}

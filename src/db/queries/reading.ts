@@ -1,0 +1,103 @@
+import {
+  discussionId,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
+import { visible } from './visible';
+
+type Reader = { id: PersonId; staff: boolean };
+
+/** Others' posts of a discussion that a reader may mark: all of them, or those named. */
+const markable = (
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: Reader,
+  only: PostId[] | 'all',
+) =>
+  db('posts as p')
+    .where({ 'p.course_id': course, 'p.discussion_id': discussion })
+    .whereNot('p.author_id', reader.id)
+    .modify((q) => {
+      if (only !== 'all') q.whereIn('p.id', only);
+      if (!reader.staff) q.where((w) => w.whereNull('p.private_to').orWhere('p.private_to', reader.id));
+    });
+
+/** Marks posts as read; those read before keep their moment. */
+export async function insertMarks(
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: Reader,
+  only: PostId[] | 'all',
+  now: Instant,
+) {
+  await db(db.raw('reading_marks (course_id, discussion_id, person_id, post_id, read_at)'))
+    .insert(
+      markable(db, course, discussion, reader, only)
+        .where(visible(db, 'p'))
+        .orderBy('p.id')
+        .select(
+          'p.course_id',
+          'p.discussion_id',
+          db.raw('?::uuid', [reader.id]),
+          'p.id',
+          db.raw('?::timestamptz', [timestamptz(now)]),
+        ),
+    )
+    .onConflict()
+    .ignore();
+}
+
+export async function deleteMarks(
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: PersonId,
+  only: PostId[],
+) {
+  await db('reading_marks')
+    .where({ course_id: course, discussion_id: discussion, person_id: reader })
+    .whereIn('post_id', only)
+    .delete();
+}
+
+/** Which posts of a discussion a person has read. */
+export async function marksOf(
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: PersonId,
+): Promise<Set<PostId>> {
+  const ids: number[] = await db('reading_marks')
+    .where({ course_id: course, discussion_id: discussion, person_id: reader })
+    .pluck('post_id');
+  return new Set(ids.map(postId));
+}
+
+/** Replies to one's own posts that are not read yet, by discussion. Costs as much as one was answered, and no more. */
+export async function unreadReplies(db: Db, person: PersonId): Promise<Map<DiscussionId, number>> {
+  const rows = await db('posts as q')
+    .join('posts as p', 'p.parent_id', 'q.id')
+    .leftJoin('reading_marks as m', (j) =>
+      j
+        .on('m.course_id', 'p.course_id')
+        .andOn('m.discussion_id', 'p.discussion_id')
+        .andOn('m.post_id', 'p.id')
+        .andOnVal('m.person_id', person),
+    )
+    .where('q.author_id', person)
+    .whereNot('p.author_id', person)
+    .where((w) => w.whereNull('p.private_to').orWhere('p.private_to', person))
+    .where(visible(db, 'p'))
+    .whereNull('m.post_id')
+    .groupBy('q.discussion_id')
+    .select('q.discussion_id')
+    .count('* as n');
+  return new Map(rows.map((r) => [discussionId(String(r.discussion_id)), Number(r.n)]));
+}

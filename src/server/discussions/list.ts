@@ -1,0 +1,149 @@
+import { z } from 'zod';
+import { summarise } from '@/core/counting/summary';
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
+import type { Instant } from '@/core/ids';
+import { groupBy } from '@/core/group';
+import { needsMe } from '@/core/week/needs';
+import { weekOf } from '@/core/week/week';
+import { windowAround } from '@/core/week/window';
+import type { CheckFigure } from '@/core/checks/types';
+import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { draftsOf } from '@/db/queries/drafts';
+import { ownPosts } from '@/db/queries/own-posts';
+import { unreadReplies } from '@/db/queries/reading';
+import { accountOf } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+/** Whole weeks are shown until a page would hold more lines than this. */
+const PAGE_LINES = 24;
+
+/** What the address of Discussions may ask for; what it cannot mean is as if it were not there. */
+export const listAskSchema = z.object({
+  course: z.string().max(40).optional().catch(undefined),
+  state: z.enum(DISCUSSION_STATES).optional().catch(undefined),
+  needs: z.literal('me').optional().catch(undefined),
+  week: z.iso.date().optional().catch(undefined),
+});
+export type ListAsk = z.infer<typeof listAskSchema>;
+
+export type DiscussionLine = {
+  slug: string;
+  title: string;
+  course: { code: string; slug: string };
+  week: number;
+  state: DiscussionState;
+  schedule: Schedule;
+  ledger: Ledger | null;
+  sealed: boolean;
+  draftChecks: CheckFigure[] | null;
+  replyDrafts: number;
+  unread: number;
+  unreadReplies: number;
+  needsMe: boolean;
+};
+
+export type WeekGroup = { startsOn: string; when: 'past' | 'now' | 'coming'; lines: DiscussionLine[] };
+
+export type DiscussionList = {
+  now: Instant;
+  zone: string;
+  ask: ListAsk;
+  courses: { code: string; slug: string; title: string }[];
+  /** How many discussions each filter leaves, the other filters as they are. */
+  counts: { all: number; needsMe: number; states: Record<DiscussionState, number> };
+  weeks: WeekGroup[];
+  /** A week to go to for what is not on this page. */
+  earlier: string | null;
+  later: string | null;
+};
+
+function linesOf(
+  deps: Deps,
+  actor: Actor,
+  found: {
+    records: DiscussionRecord[];
+    own: Awaited<ReturnType<typeof ownPosts>>;
+    drafts: Awaited<ReturnType<typeof draftsOf>>;
+    replies: Awaited<ReturnType<typeof unreadReplies>>;
+  },
+): (DiscussionLine & { startsOn: string })[] {
+  const own = groupBy(found.own, (p) => p.discussion);
+  const drafts = groupBy(found.drafts, (d) => d.discussion);
+  return found.records.map((record) => {
+    const begun = drafts.get(record.id) ?? [];
+    const account = accountOf(record, actor, own.get(record.id) ?? [], begun, deps.now);
+    const { state, schedule, ledger, sealed, unread } = account;
+    const answered = found.replies.get(record.id) ?? 0;
+    const summary = ledger && summarise(ledger, deps.now);
+    return {
+      slug: record.slug,
+      title: record.title,
+      course: { code: record.course.code, slug: record.course.slug },
+      week: record.week.number,
+      startsOn: record.week.startsOn,
+      state,
+      schedule,
+      ledger,
+      sealed,
+      draftChecks: begun.find((d) => d.kind === 'response')?.checks ?? null,
+      replyDrafts: begun.filter((d) => d.kind === 'reply').length,
+      unread,
+      unreadReplies: answered,
+      needsMe: needsMe({ state, summary, unreadReplies: answered }),
+    };
+  });
+}
+
+/** Discussions of every course by week, as the address asks for them: four queries, and a page of whole weeks. */
+export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): Promise<DiscussionList> {
+  const { db, now } = deps;
+  const [records, own, drafts, replies] = await Promise.all([
+    discussionsOf(db, actor.id),
+    ownPosts(db, actor.id),
+    draftsOf(db, actor.id),
+    unreadReplies(db, actor.id),
+  ]);
+  const lines = linesOf(deps, actor, { records, own, drafts, replies });
+  const ofCourse = lines.filter((l) => !ask.course || l.course.slug === ask.course);
+  const inState = (l: DiscussionLine) => !ask.state || l.state === ask.state;
+  const needed = (l: DiscussionLine) => !ask.needs || l.needsMe;
+  const asked = ofCourse.filter((l) => inState(l) && needed(l));
+
+  const monday = weekOf(now, actor.timeZone)[0]?.date ?? '';
+  const groups = [...groupBy(asked, (l) => l.startsOn)].sort(([a], [b]) => a.localeCompare(b));
+  const anchor = ask.week ?? monday;
+  const past = groups.findLastIndex(([date]) => date <= anchor);
+  const shown = windowAround(
+    groups.map(([, g]) => g.length),
+    Math.max(0, past),
+    PAGE_LINES,
+  );
+  const courses = new Map(records.map((r) => [r.course.code, r.course]));
+  return {
+    now,
+    zone: actor.timeZone,
+    ask,
+    courses: [...courses.values()]
+      .sort((a, b) => a.code.localeCompare(b.code))
+      .map(({ code, slug, title }) => ({ code, slug, title })),
+    counts: {
+      all: ofCourse.filter(needed).length,
+      needsMe: ofCourse.filter((l) => inState(l) && l.needsMe).length,
+      states: Object.fromEntries(
+        DISCUSSION_STATES.map((state) => [
+          state,
+          ofCourse.filter((l) => needed(l) && l.state === state).length,
+        ]),
+      ) as Record<DiscussionState, number>,
+    },
+    weeks: groups.slice(shown.from, shown.to + 1).map(([startsOn, group]) => ({
+      startsOn,
+      when: startsOn < monday ? 'past' : startsOn === monday ? 'now' : 'coming',
+      lines: group.sort((a, b) => a.schedule.response.due - b.schedule.response.due || a.slug.localeCompare(b.slug)),
+    })),
+    earlier: groups[shown.from - 1]?.[0] ?? null,
+    later: groups[shown.to + 1]?.[0] ?? null,
+  };
+}

@@ -1,0 +1,88 @@
+import Link from 'next/link';
+import { dayOf } from '../words/time';
+import { listAddress } from './address';
+import { Filters } from './filters';
+import { DiscussionLine } from './line';
+import type { ListView } from './types';
+
+const PLACE = { now: 0, coming: 1, past: 2 };
+
+/** This week first, then what comes, then what was, the latest first: the order in which one looks for a prompt. */
+function inOrder(weeks: ListView['weeks']): ListView['weeks'] {
+  return [...weeks].sort(
+    (a, b) =>
+      PLACE[a.when] - PLACE[b.when] ||
+      (a.when === 'past' ? b.startsOn.localeCompare(a.startsOn) : a.startsOn.localeCompare(b.startsOn)),
+  );
+}
+
+function weekName(group: ListView['weeks'][number]): string {
+  const numbers = new Set(group.lines.map((l) => l.week));
+  const [only] = numbers;
+  return numbers.size === 1 ? `Week ${only}` : 'The week';
+}
+
+/** Every discussion of every course by week, with its filters. */
+export function DiscussionList({ list }: { list: ListView }) {
+  const { ask, weeks, earlier, later } = list;
+  const filtered = Boolean(ask.course ?? ask.state ?? ask.needs);
+  return (
+    <main id="main" className="mx-auto grid max-w-[1100px] gap-5 px-4 py-6 sm:px-7">
+      <h1 className="text-[25px]">Discussions</h1>
+      {list.courses.length === 0 ? (
+        <p className="plate px-5 py-4 text-ink-2">You are not enrolled in a course yet.</p>
+      ) : (
+        <Filters list={list} />
+      )}
+      {inOrder(weeks).map((group) => (
+        <section key={group.startsOn} aria-labelledby={`w-${group.startsOn}`}>
+          <h2 id={`w-${group.startsOn}`} className="mb-2 text-[18px]">
+            {weekName(group)}{' '}
+            <span className="font-sans text-[12.5px] font-normal tracking-normal text-ink-2">
+              from {dayOf(group.startsOn)}
+              {group.when === 'now' ? ' · this week' : ''}
+            </span>
+          </h2>
+          <ul className="plate overflow-hidden">
+            {group.lines.map((line) => (
+              <DiscussionLine key={line.slug} line={line} now={list.now} zone={list.zone} />
+            ))}
+          </ul>
+        </section>
+      ))}
+      {weeks.length === 0 && list.courses.length > 0 ? (
+        <p className="plate px-5 py-4 text-ink-2">
+          {ask.needs === 'me'
+            ? 'Nothing here needs you now. '
+            : filtered
+              ? 'No discussion is like that. '
+              : 'There is no discussion yet. '}
+          {filtered ? (
+            <Link className="link" href="/discussions">
+              Show all discussions
+            </Link>
+          ) : null}
+        </p>
+      ) : null}
+      {earlier || later ? (
+        <nav aria-label="Other weeks" className="flex flex-wrap gap-2">
+          {earlier ? (
+            <Link className="btn" href={listAddress(ask, { week: earlier })}>
+              Earlier weeks
+            </Link>
+          ) : null}
+          {ask.week ? (
+            <Link className="btn" href={listAddress(ask, { week: undefined })}>
+              This week
+            </Link>
+          ) : null}
+          {later ? (
+            <Link className="btn" href={listAddress(ask, { week: later })}>
+              Later weeks
+            </Link>
+          ) : null}
+        </nav>
+      ) : null}
+    </main>
+  );
+}
