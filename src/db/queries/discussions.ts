@@ -159,13 +159,18 @@ function toRecord(row: Row): DiscussionRecord {
 }
 
 /**
- * Every discussion of a person's courses, or only those that matter `around` a moment: opening within a week, still
+ * Every discussion of a person's courses (or of one), or only those that matter `around` a moment: opening within a week, still
  * open under any rule, extension or grace, or closed for no more than a week. The window is a little wider than that,
  * for it is laid over wall clocks of any zone; the use-case decides exactly.
  */
-export async function discussionsOf(db: Db, person: PersonId, around?: Instant): Promise<DiscussionRecord[]> {
+export async function discussionsOf(
+  db: Db,
+  person: PersonId,
+  { around, course }: { around?: Instant; course?: CourseId } = {},
+): Promise<DiscussionRecord[]> {
   const rows: Row[] = await enrolled(db, person)
     .modify((q) => {
+      if (course) q.where('d.course_id', course);
       if (around === undefined) return;
       const at = timestamptz(around).slice(0, 19);
       q.whereRaw(`d.opens <= ?::timestamp + interval '8 days'`, [at]).whereRaw(

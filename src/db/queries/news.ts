@@ -26,22 +26,3 @@ export async function repliesTo(db: Db, person: PersonId, since: Instant, limit:
     opening: r.opening as string,
   }));
 }
-
-/** The latest announcements in a person's courses. */
-export async function announcementsFor(db: Db, person: PersonId, limit: number) {
-  const rows = await db('announcements as a')
-    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
-    .join('courses as c', 'c.id', 'a.course_id')
-    .join('people as p', 'p.id', 'a.author_id')
-    .orderBy('a.posted_at', 'desc')
-    .limit(limit)
-    .select('a.id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name');
-  return rows.map((r) => ({
-    id: r.id as string,
-    title: r.title as string,
-    body: r.body as string,
-    postedAt: r.posted_at as number,
-    course: r.code as string,
-    author: r.name as string,
-  }));
-}

@@ -2,6 +2,8 @@ import { briefSchema, type Brief } from '@/core/brief/brief';
 import { lateRuleSchema, type LateRule } from '@/core/deadlines/late';
 import type { CourseId, DiscussionId, Instant, PersonId, PostId, Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import { plainText } from '@/core/posts/flatten';
+import { syllabusSchema, type Syllabus } from '@/core/syllabus/syllabus';
 import { timestamptz, type Db } from '../connection';
 
 export type NewPerson = {
@@ -14,7 +16,7 @@ export type NewPerson = {
   lastSeen: Instant | null;
 };
 export type NewCourse = { id: CourseId; code: string; title: string; timeZone: string };
-export type NewWeek = { course: CourseId; number: number; title: string; startsOn: string };
+export type NewWeek = { course: CourseId; number: number; title: string; startsOn: string; overview: string };
 export type NewDiscussion = {
   course: CourseId;
   id: DiscussionId;
@@ -51,7 +53,13 @@ export async function insertCourses(db: Db, courses: NewCourse[], weeks: NewWeek
     courses.map((c) => ({ id: c.id, code: c.code, title: c.title, time_zone: c.timeZone })),
   );
   await db('weeks').insert(
-    weeks.map((w) => ({ course_id: w.course, number: w.number, title: w.title, starts_on: w.startsOn })),
+    weeks.map((w) => ({
+      course_id: w.course,
+      number: w.number,
+      title: w.title,
+      starts_on: w.startsOn,
+      overview: w.overview,
+    })),
   );
 }
 
@@ -70,6 +78,7 @@ export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {
       week: d.week,
       title: d.title,
       prompt: JSON.stringify(d.prompt),
+      prompt_plain: [plainText(d.prompt), ...d.brief.parts.map((p) => p.text)].join('\n'),
       brief: JSON.stringify(briefSchema.parse(d.brief)),
       late: JSON.stringify(lateRuleSchema.parse(d.late)),
       grace_minutes: d.graceMinutes,
@@ -113,22 +122,90 @@ export async function insertExcusal(
   });
 }
 
-export async function insertAnnouncement(
-  db: Db,
-  a: { course: CourseId; id: string; author: PersonId; title: string; body: string; postedAt: Instant },
-) {
-  await db('announcements').insert({
-    course_id: a.course,
-    id: a.id,
-    author_id: a.author,
-    title: a.title,
-    body: a.body,
-    posted_at: timestamptz(a.postedAt),
-  });
-}
-
 export async function takeBack(db: Db, post: PostId, how: 'withdrawn' | 'hidden', at: Instant) {
   await db('posts')
     .where({ id: post })
     .update(how === 'withdrawn' ? { withdrawn_at: timestamptz(at) } : { hidden_at: timestamptz(at) });
+}
+
+export type NewReading = {
+  course: CourseId;
+  id: string;
+  slug: string;
+  week: number;
+  position: number;
+  title: string;
+  author: string;
+  words: number;
+  doc: Doc | null;
+  place: string;
+};
+
+export async function insertReadings(db: Db, readings: NewReading[]) {
+  await db('readings').insert(
+    readings.map((r) => ({
+      course_id: r.course,
+      id: r.id,
+      slug: r.slug,
+      week: r.week,
+      position: r.position,
+      title: r.title,
+      author: r.author,
+      words: r.words,
+      doc: r.doc && JSON.stringify(r.doc),
+      plain: r.doc ? plainText(r.doc) : '',
+      place: r.place,
+    })),
+  );
+}
+
+export type NewFile = {
+  course: CourseId;
+  id: string;
+  week: number;
+  position: number;
+  name: string;
+  title: string;
+  mediaType: string;
+  content: Buffer;
+};
+
+export async function insertFiles(db: Db, files: NewFile[]) {
+  await db('week_files').insert(
+    files.map((f) => ({
+      course_id: f.course,
+      id: f.id,
+      week: f.week,
+      position: f.position,
+      name: f.name,
+      title: f.title,
+      media_type: f.mediaType,
+      content: f.content,
+    })),
+  );
+}
+
+export async function insertSyllabus(db: Db, course: CourseId, syllabus: Syllabus, now: Instant) {
+  await db('syllabi').insert({
+    course_id: course,
+    syllabus: JSON.stringify(syllabusSchema.parse(syllabus)),
+    changed_at: timestamptz(now),
+  });
+}
+
+/** Marks everything others shared with the class before a moment as read by everybody who may read it. */
+export async function markReadBefore(db: Db, before: Instant) {
+  await db.raw(
+    `insert into reading_marks (course_id, discussion_id, person_id, post_id, read_at)
+     select p.course_id, p.discussion_id, e.person_id, p.id, ?::timestamptz
+     from posts p
+     join discussions d on d.id = p.discussion_id
+     join enrolments e on e.course_id = p.course_id and e.person_id <> p.author_id
+     where p.shared_at < ?::timestamptz and p.private_to is null
+       and p.withdrawn_at is null and p.hidden_at is null
+       and (e.role <> 'student' or not (d.brief ->> 'sealed')::boolean or exists (
+         select 1 from posts o where o.discussion_id = d.id and o.author_id = e.person_id
+           and o.kind = 'response' and o.shared_at < ?::timestamptz))`,
+    [timestamptz(before), timestamptz(before), timestamptz(before)],
+  );
 }

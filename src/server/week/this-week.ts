@@ -8,7 +8,8 @@ import { lane, percentOf, type Lane } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { announcementsFor, repliesTo } from '@/db/queries/news';
+import { announcementsFor, type AnnouncementRecord } from '@/db/queries/announcements';
+import { repliesTo } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
 import { unreadReplies } from '@/db/queries/reading';
@@ -62,7 +63,7 @@ export type ThisWeek = {
     }[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
-  announcements: Awaited<ReturnType<typeof announcementsFor>>;
+  announcements: AnnouncementRecord[];
 };
 
 type Row = { record: DiscussionRecord; account: Account; line: WeekLine };
@@ -86,7 +87,7 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
 export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
-  const records = await discussionsOf(db, actor.id, now);
+  const records = await discussionsOf(db, actor.id, { around: now });
   const ids = records.map((r) => r.id);
   const [own, drafts, unread, replies, announcements] = await Promise.all([
     ownPosts(db, actor.id, ids),

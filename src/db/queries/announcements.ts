@@ -1,0 +1,87 @@
+import { courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
+
+export type AnnouncementRecord = {
+  id: string;
+  course: { id: CourseId; code: string };
+  author: string;
+  title: string;
+  body: string;
+  postedAt: Instant;
+  readAt: Instant | null;
+};
+
+/** The announcements of a person's courses (or of one), the latest first, and whether they have read them. */
+export async function announcementsFor(
+  db: Db,
+  person: PersonId,
+  limit: number,
+  course?: CourseId,
+): Promise<AnnouncementRecord[]> {
+  const rows = await db('announcements as a')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+    .join('courses as c', 'c.id', 'a.course_id')
+    .join('people as p', 'p.id', 'a.author_id')
+    .leftJoin('announcement_reads as r', (j) =>
+      j
+        .on('r.course_id', 'a.course_id')
+        .andOn('r.announcement_id', 'a.id')
+        .andOnVal('r.person_id', person),
+    )
+    .modify((q) => {
+      if (course) q.where('a.course_id', course);
+    })
+    .orderBy([
+      { column: 'a.posted_at', order: 'desc' },
+      { column: 'a.id', order: 'asc' },
+    ])
+    .limit(limit)
+    .select('a.id', 'a.course_id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name', 'r.read_at');
+  return rows.map((r) => ({
+    id: r.id,
+    course: { id: courseId(r.course_id), code: r.code },
+    author: r.name,
+    title: r.title,
+    body: r.body,
+    postedAt: instant(r.posted_at),
+    readAt: r.read_at === null ? null : instant(r.read_at),
+  }));
+}
+
+/** Notes that a person has read announcements of courses they are in; the first reading's moment stays. */
+export async function recordAnnouncementReads(db: Db, person: PersonId, ids: string[], now: Instant) {
+  await db(db.raw('announcement_reads (course_id, announcement_id, person_id, read_at)'))
+    .insert(
+      db('announcements as a')
+        .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+        .whereIn('a.id', ids)
+        .select('a.course_id', 'a.id', db.raw('?::uuid', [person]), db.raw('?::timestamptz', [timestamptz(now)])),
+    )
+    .onConflict()
+    .ignore();
+}
+
+/** How many of a course's students have read each announcement: for staff. */
+export async function announcementReaders(db: Db, course: CourseId): Promise<Map<string, number>> {
+  const rows = await db('announcement_reads as r')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'r.course_id').andOn('e.person_id', 'r.person_id'))
+    .where({ 'r.course_id': course, 'e.role': 'student' })
+    .groupBy('r.announcement_id')
+    .select('r.announcement_id')
+    .count('* as n');
+  return new Map(rows.map((r) => [String(r.announcement_id), Number(r.n)]));
+}
+
+export async function insertAnnouncement(
+  db: Db,
+  a: { course: CourseId; id: string; author: PersonId; title: string; body: string; postedAt: Instant },
+) {
+  await db('announcements').insert({
+    course_id: a.course,
+    id: a.id,
+    author_id: a.author,
+    title: a.title,
+    body: a.body,
+    posted_at: timestamptz(a.postedAt),
+  });
+}

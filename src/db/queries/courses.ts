@@ -1,0 +1,196 @@
+import {
+  courseId,
+  courseSlug,
+  instant,
+  personId,
+  type CourseId,
+  type Instant,
+  type PersonId,
+  type Role,
+} from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import type { Syllabus } from '@/core/syllabus/syllabus';
+import { timestamptz, type Db } from '../connection';
+
+export type CourseRecord = {
+  id: CourseId;
+  code: string;
+  slug: string;
+  title: string;
+  zone: string;
+  role: Role;
+};
+
+/** The courses a person is in, with their role there. */
+export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[]> {
+  const rows = await db('enrolments as e')
+    .join('courses as c', 'c.id', 'e.course_id')
+    .where('e.person_id', person)
+    .orderBy('c.code')
+    .select('c.id', 'c.code', 'c.title', 'c.time_zone', 'e.role');
+  return rows.map((r) => ({
+    id: courseId(r.id),
+    code: r.code,
+    slug: courseSlug(r.code),
+    title: r.title,
+    zone: r.time_zone,
+    role: r.role,
+  }));
+}
+
+export type WeekRecord = { number: number; title: string; startsOn: string; overview: string };
+
+export async function weeksOf(db: Db, course: CourseId): Promise<WeekRecord[]> {
+  const rows = await db('weeks')
+    .where({ course_id: course })
+    .orderBy('number')
+    .select('number', 'title', 'starts_on', 'overview');
+  return rows.map((r) => ({
+    number: r.number,
+    title: r.title,
+    startsOn: r.starts_on,
+    overview: r.overview,
+  }));
+}
+
+export type ReadingRecord = {
+  id: string;
+  slug: string;
+  week: number;
+  title: string;
+  author: string;
+  words: number;
+  /** Where a text is found that is not in Pulpit. */
+  place: string;
+  here: boolean;
+  readAt: Instant | null;
+};
+
+const toReading = (r: {
+  id: string;
+  slug: string;
+  week: number;
+  title: string;
+  author: string;
+  words: number;
+  place: string;
+  here: boolean;
+  read_at: number | null;
+}): ReadingRecord => ({
+  id: r.id,
+  slug: r.slug,
+  week: r.week,
+  title: r.title,
+  author: r.author,
+  words: r.words,
+  place: r.place,
+  here: r.here,
+  readAt: r.read_at === null ? null : instant(r.read_at),
+});
+
+const readingColumns = (db: Db) => [
+  'g.id',
+  'g.slug',
+  'g.week',
+  'g.title',
+  'g.author',
+  'g.words',
+  'g.place',
+  db.raw('g.doc is not null as here'),
+  'r.read_at',
+];
+
+const readings = (db: Db, person: PersonId) =>
+  db('readings as g').leftJoin('reading_progress as r', (j) =>
+    j.on('r.course_id', 'g.course_id').andOn('r.reading_id', 'g.id').andOnVal('r.person_id', person),
+  );
+
+/** The readings of courses in order, and whether the person has read them. */
+export async function readingsOf(
+  db: Db,
+  courses: CourseId[],
+  person: PersonId,
+): Promise<(ReadingRecord & { course: CourseId })[]> {
+  const rows = await readings(db, person)
+    .whereIn('g.course_id', courses)
+    .orderBy(['g.week', 'g.position'])
+    .select('g.course_id', ...readingColumns(db));
+  return rows.map((r) => ({ ...toReading(r), course: courseId(r.course_id) }));
+}
+
+/** A reading of a course the person is in, with its text where Pulpit has it. */
+export async function readingBySlug(db: Db, person: PersonId, slug: string) {
+  const row = await readings(db, person)
+    .join('enrolments as e', (j) => j.on('e.course_id', 'g.course_id').andOnVal('e.person_id', person))
+    .where('g.slug', slug)
+    .first('g.course_id', 'g.doc', 'r.seconds', ...readingColumns(db));
+  return row
+    ? {
+        ...toReading(row),
+        course: courseId(row.course_id),
+        doc: row.doc as Doc | null,
+        seconds: Number(row.seconds ?? 0),
+      }
+    : null;
+}
+
+/** Adds time spent on a reading and says whether it is read now. */
+export async function recordReading(
+  db: Db,
+  key: { course: CourseId; reading: string; person: PersonId },
+  seconds: number,
+  readAt: Instant | null,
+) {
+  await db('reading_progress')
+    .insert({
+      course_id: key.course,
+      reading_id: key.reading,
+      person_id: key.person,
+      seconds,
+      read_at: readAt === null ? null : timestamptz(readAt),
+    })
+    .onConflict(['person_id', 'course_id', 'reading_id'])
+    .merge({
+      seconds: db.raw('reading_progress.seconds + excluded.seconds'),
+      read_at: db.raw('excluded.read_at'),
+    });
+}
+
+export type FileRecord = { id: string; week: number; name: string; title: string; bytes: number };
+
+export async function filesOf(db: Db, course: CourseId): Promise<FileRecord[]> {
+  return db('week_files')
+    .where({ course_id: course })
+    .orderBy(['week', 'position'])
+    .select('id', 'week', 'name', 'title', db.raw('length(content) as bytes'));
+}
+
+export async function fileContent(db: Db, person: PersonId, id: string) {
+  const row = await db('week_files as f')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'f.course_id').andOnVal('e.person_id', person))
+    .where('f.id', id)
+    .first('f.name', 'f.media_type', 'f.content');
+  return row
+    ? { name: row.name as string, mediaType: row.media_type as string, content: row.content as Buffer }
+    : null;
+}
+
+export async function syllabusOf(db: Db, course: CourseId): Promise<Syllabus | null> {
+  const row = await db('syllabi').where({ course_id: course }).first('syllabus');
+  return row?.syllabus ?? null;
+}
+
+/** Everybody in a course: staff first, then students, by name. */
+export async function peopleOf(db: Db, course: CourseId) {
+  const rows = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where('e.course_id', course)
+    .orderByRaw(`e.role = 'student', p.name`)
+    .select('p.id', 'p.name', 'p.email', 'e.role');
+  return rows.map((r) => ({
+    id: personId(r.id),
+    name: r.name as string,
+    email: r.email as string,
+    role: r.role as Role,
+  }));
+}

@@ -1,0 +1,30 @@
+import type { PersonId, Role } from '@/core/ids';
+import { ok, type Result } from '@/core/result';
+import { peopleOf } from '@/db/queries/courses';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { enterCourse, type EnteredCourse } from './enter';
+
+export type CoursePerson = { id: PersonId; name: string; role: Role; email: string | null };
+export type PeoplePage = { course: EnteredCourse; people: CoursePerson[] };
+
+/** Who is in a course. Students see the mail addresses of staff, staff those of everybody. */
+export async function peoplePage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<PeoplePage, NotFound>> {
+  const door = await enterCourse(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const people = await peopleOf(deps.db, course.id);
+  return ok({
+    course,
+    people: people.map((p) => ({
+      id: p.id,
+      name: p.name,
+      role: p.role,
+      email: course.staff || p.role !== 'student' ? p.email : null,
+    })),
+  });
+}

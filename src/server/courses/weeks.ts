@@ -1,0 +1,110 @@
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import type { Instant } from '@/core/ids';
+import { readingMinutes } from '@/core/reading/minutes';
+import { fail, ok, type Result } from '@/core/result';
+import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
+import { weekOf } from '@/core/week/week';
+import {
+  filesOf,
+  readingsOf,
+  syllabusOf,
+  weeksOf,
+  type FileRecord,
+  type ReadingRecord,
+} from '@/db/queries/courses';
+import { discussionsOf } from '@/db/queries/discussions';
+import { draftsOf } from '@/db/queries/drafts';
+import { ownPosts } from '@/db/queries/own-posts';
+import { accountOf, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { habitsAndPace } from '../planning/habits';
+import { enterCourse, type EnteredCourse } from './enter';
+
+export type WeekPrompt = {
+  slug: string;
+  title: string;
+  state: DiscussionState;
+  schedule: Schedule;
+  ledger: Ledger | null;
+  unread: number;
+  contradictions: Contradiction[];
+};
+export type WeekReading = ReadingRecord & { minutes: number };
+
+export type CourseWeek = {
+  course: EnteredCourse;
+  now: Instant;
+  weeks: { number: number; title: string; startsOn: string; current: boolean }[];
+  week: { number: number; title: string; startsOn: string; overview: string };
+  readings: WeekReading[];
+  files: FileRecord[];
+  prompts: WeekPrompt[];
+  previous: number | null;
+  next: number | null;
+};
+
+/** One week of a course: its overview, readings, files and prompts in order; the current week where none is named. */
+export async function courseWeek(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  asked: number | null,
+): Promise<Result<CourseWeek, NotFound>> {
+  const door = await enterCourse(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const { db, now } = deps;
+  const [weeks, syllabus, files, readings, records, { pace }] = await Promise.all([
+    weeksOf(db, course.id),
+    syllabusOf(db, course.id),
+    filesOf(db, course.id),
+    readingsOf(db, [course.id], actor.id),
+    discussionsOf(db, actor.id, { course: course.id }),
+    habitsAndPace(deps, actor),
+  ]);
+  const monday = weekOf(now, course.zone)[0]?.date ?? '';
+  const current = weeks.findLast((w) => w.startsOn <= monday) ?? weeks[0];
+  const at = asked === null ? weeks.indexOf(current as never) : weeks.findIndex((w) => w.number === asked);
+  const week = weeks[at];
+  if (!week) return fail({ code: 'not-found' });
+  const here = records.filter((r) => r.week.number === week.number);
+  const ids = here.map((r) => r.id);
+  const [own, drafts] = await Promise.all([ownPosts(db, actor.id, ids), draftsOf(db, actor.id, ids)]);
+  return ok({
+    course,
+    now,
+    weeks: weeks.map((w) => ({
+      number: w.number,
+      title: w.title,
+      startsOn: w.startsOn,
+      current: w.number === current?.number,
+    })),
+    week,
+    readings: readings
+      .filter((r) => r.week === week.number)
+      .map((r) => ({ ...r, minutes: readingMinutes(r.words, pace.reading.wordsPerMinute) })),
+    files: files.filter((f) => f.week === week.number),
+    prompts: here.map((record) => {
+      const mine = <T extends { discussion: string }>(rows: T[]) =>
+        rows.filter((r) => r.discussion === record.id);
+      const account = accountOf(record, actor, mine(own), mine(drafts), now);
+      const { state, schedule, ledger, unread } = account;
+      const { late, responseDue, repliesDue } = record.schedule;
+      return {
+        slug: record.slug,
+        title: record.title,
+        state,
+        schedule,
+        ledger,
+        unread,
+        contradictions: syllabus
+          ? contradictions(syllabus, { late, responseDue, repliesDue, replyCount: record.brief.replies.count })
+          : [],
+      };
+    }),
+    previous: weeks[at - 1]?.number ?? null,
+    next: weeks[at + 1]?.number ?? null,
+  });
+}
