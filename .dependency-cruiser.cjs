@@ -29,7 +29,7 @@ module.exports = {
     only('ui', 'core'),
     only('app', 'core', 'server', 'ui', 'runtime'),
     only('workers', 'core', 'server', 'runtime'),
-    packages('core', 'zod|temporal-polyfill|temporal-spec|temporal-utils'),
+    packages('core', 'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js'),
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
     packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|zod'),
     {

@@ -16,6 +16,16 @@ export const instantOf = remember((wall: WallClock, zone: string): Instant => {
   return instant(moment.epochMilliseconds);
 }, 20_000);
 
+/** Whether the clocks of a zone show a time twice, on the night they go back. */
+export function isTwofold(wall: WallClock, zone: string): boolean {
+  const time = Temporal.PlainDateTime.from(wall);
+  const [earlier, later] = (['earlier', 'later'] as const).map((disambiguation) =>
+    time.toZonedDateTime(zone, { disambiguation }),
+  );
+  // In a gap the two differ too, but neither shows the time that was asked for.
+  return earlier?.epochMilliseconds !== later?.epochMilliseconds && earlier?.toPlainDateTime().equals(time) === true;
+}
+
 /**
  * The first moment after a deadline: a wall-clock deadline lasts to the end of its minute, so 23:59 includes
  * 23:59:59.999 and a post is in time when its instant is below this one.

@@ -1,0 +1,74 @@
+import ICAL from 'ical.js';
+import { instantOf } from '../deadlines/wallclock';
+import { instant, type Instant } from '../ids';
+import type { Block } from './blocks';
+import type { ContentLine } from './lines';
+import { isZone } from './vtimezone';
+
+/** How the times of one event are to be read: as UTC, by a zone the platform knows, or by one the file describes. */
+export type TimeZoneReader = (time: ICAL.Time) => Instant;
+
+const wall = (t: ICAL.Time) => t.toString().replace('Z', '').slice(0, 19);
+
+const byPlatform =
+  (zone: string): TimeZoneReader =>
+  (t) =>
+    t.isDate ? instantOf(`${wall(t).slice(0, 10)}T00:00`, zone) : instantOf(wall(t), zone);
+
+const byFile =
+  (zone: ICAL.Timezone): TimeZoneReader =>
+  (t) => {
+    const local = t.clone();
+    local.zone = zone;
+    return instant(local.toUnixTime() * 1_000);
+  };
+
+const inUtc: TimeZoneReader = (t) => instant(Date.parse(`${wall(t)}Z`));
+
+/** The zones a file describes, by name; one that cannot be read is as if it were not there. */
+export function describedZones(found: readonly Block[]): Map<string, ICAL.Timezone> {
+  const zones = new Map<string, ICAL.Timezone>();
+  for (const block of found) {
+    if (block.kind !== 'VTIMEZONE') continue;
+    const write = (b: Block): string =>
+      [`BEGIN:${b.kind}`, ...b.lines.map((l) => l.raw), ...b.inner.map(write), `END:${b.kind}`].join('\r\n');
+    try {
+      const component = new ICAL.Component(ICAL.parse(write(block)) as unknown[]);
+      const zone = new ICAL.Timezone(component);
+      zone.utcOffset(ICAL.Time.fromDateTimeString('2026-01-01T00:00:00'));
+      if (block.inner.length) zones.set(zone.tzid, zone);
+    } catch {
+      // ical.js throws plain errors of several kinds on malformed components; the zone then counts as unknown.
+    }
+  }
+  return zones;
+}
+
+/**
+ * Reads the zone of a date-time line: "Z" is UTC, none is the reader's own zone, a name is looked up on the platform
+ * first (it knows the changes of clocks best) and in the file second. Null for a zone nobody knows.
+ */
+export function zoneOf(line: ContentLine, described: Map<string, ICAL.Timezone>, own: string): TimeZoneReader | null {
+  if (/Z$/u.test(line.value.trim())) return inUtc;
+  const name = line.params.get('TZID');
+  if (name === undefined) return byPlatform(own);
+  const bare = name.replace(/^\//u, '');
+  if (isZone(bare)) return byPlatform(bare);
+  const zone = described.get(name);
+  return zone ? byFile(zone) : null;
+}
+
+/** A DATE or DATE-TIME value, or null for what is neither. @example readTime('20261015T235900Z') */
+export function readTime(value: string): ICAL.Time | null {
+  const m = /^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2})?Z?)?$/u.exec(value.trim());
+  if (!m) return null;
+  const [year = 0, month = 0, day = 0, hour, minute = 0, second = 0] = m.slice(1).map((p) => p && Number(p)) as number[];
+  const isDate = hour === undefined;
+  const date = new Date(Date.UTC(year, month - 1, day));
+  if (date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day) return null;
+  if (!isDate && (hour > 23 || minute > 59 || second > 60)) return null;
+  return new ICAL.Time(
+    { year, month, day, hour: hour ?? 0, minute, second: Math.min(second, 59), isDate },
+    ICAL.Timezone.localTimezone,
+  );
+}
