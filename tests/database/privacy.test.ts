@@ -4,7 +4,7 @@ import { keepDraft } from '@/server/drafts/keep';
 import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
 import { thisWeek } from '@/server/week/this-week';
-import { allDiscussions } from '@/server/discussions/list';
+import { listDiscussions } from '@/server/discussions/list';
 import { takeBack } from '@/server/setup/setup';
 import { share } from '@/server/posts/share';
 import type { Actor } from '@/server/deps';
@@ -30,7 +30,7 @@ async function everything(who: Actor, when = 'Tue 10:00'): Promise<string> {
   const d = deps(db, when);
   const answers = await Promise.all([
     thisWeek(d, { ...who, previousVisit: on('Mon 08:00') }),
-    allDiscussions(d, who),
+    listDiscussions(d, who, {}),
     responseRoom(d, who, SEALED),
     yourPart(d, who, SEALED),
     conversation(d, who, SEALED, { post: null, filter: 'all' }),

@@ -61,7 +61,7 @@ async function fill(db: Knex) {
       { id: course, code: 'GEO 115', title: 'Rivers', timeZone: 'UTC' },
       { id: other, code: 'PLA 204', title: 'Signs', timeZone: 'UTC' },
     ],
-    [{ course, number: 6, title: 'Room for the river', startsOn: '2026-10-12' }],
+    [{ course, number: 6, title: 'Room for the river', startsOn: '2026-10-12', overview: '' }],
   );
   await setup.enrol(
     db,

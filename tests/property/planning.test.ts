@@ -40,7 +40,8 @@ function serves(set: number, length: number, demands: readonly Demand[]): boolea
 function existsByBruteForce(free: boolean[], demands: Demand[], rules: SlotRules): boolean {
   const usable = free.reduce((bits, ok, i) => (ok ? bits | (1 << i) : bits), 0);
   for (let set = 0; set < 1 << free.length; set += 1) {
-    if ((set & ~usable) === 0 && keepsRules(set, free.length, rules) && serves(set, free.length, demands)) return true;
+    if ((set & ~usable) === 0 && keepsRules(set, free.length, rules) && serves(set, free.length, demands))
+      return true;
   }
   return false;
 }
@@ -51,7 +52,11 @@ const small = fc.record({
     { minLength: 4, maxLength: 11 },
   ),
   demands: fc.array(
-    fc.record({ from: fc.nat({ max: 8 }), length: fc.integer({ min: 1, max: 11 }), slots: fc.integer({ min: 1, max: 3 }) }),
+    fc.record({
+      from: fc.nat({ max: 8 }),
+      length: fc.integer({ min: 1, max: 11 }),
+      slots: fc.integer({ min: 1, max: 3 }),
+    }),
     { minLength: 1, maxLength: 4 },
   ),
   rules: fc.record({ sitting: fc.integer({ min: 1, max: 4 }), pause: fc.integer({ min: 1, max: 3 }) }),
@@ -188,12 +193,13 @@ describe('a plan', () => {
 
   it('keeps time free before a deadline where there is time', () => {
     const deadline = minute(2_000);
-    const [first] = plan({
-      now: NOW,
-      tasks: [{ id: 'a', minutes: 60, release: NOW, deadline }],
-      busy: [{ start: NOW, end: minute(1_200) }],
-      limits: { sittingMinutes: 60, breakMinutes: 15 },
-    }) ?? [];
+    const [first] =
+      plan({
+        now: NOW,
+        tasks: [{ id: 'a', minutes: 60, release: NOW, deadline }],
+        busy: [{ start: NOW, end: minute(1_200) }],
+        limits: { sittingMinutes: 60, breakMinutes: 15 },
+      }) ?? [];
     expect(deadline - (first?.end ?? 0)).toBeGreaterThan(0.25 * 700 * 60_000);
   });
 

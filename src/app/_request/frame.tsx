@@ -1,14 +1,14 @@
 import 'server-only';
 import type { ReactNode } from 'react';
 import { Keys } from '@/ui/frame/keys';
-import { TopBar } from '@/ui/frame/top-bar';
+import { TopBar, type Place } from '@/ui/frame/top-bar';
 import type { Visitor } from './session';
 
 /** The frame of every page inside: the bar, the page, the keys. */
 export function Frame(props: {
   visitor: Visitor;
   here: string;
-  place: '/' | '/discussions';
+  place: Place;
   zone?: string;
   children: ReactNode;
 }) {

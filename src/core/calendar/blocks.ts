@@ -8,7 +8,11 @@ export type OpenBlock = { kind: string; line: number };
  * The components of a file. One that is never closed, because the file was cut off or the next began inside it, is
  * named with its line and left out, since nobody knows what it would still have said.
  */
-export function blocks(lines: readonly ContentLine[]): { calendar: boolean; found: Block[]; unclosed: OpenBlock[] } {
+export function blocks(lines: readonly ContentLine[]): {
+  calendar: boolean;
+  found: Block[];
+  unclosed: OpenBlock[];
+} {
   const found: Block[] = [];
   const unclosed: OpenBlock[] = [];
   const open: Block[] = [];

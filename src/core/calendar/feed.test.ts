@@ -13,7 +13,8 @@ const event = (over: Partial<FeedEvent> = {}): FeedEvent => ({
   zone: 'Europe/London',
   minutes: 1,
   summary: 'GEO 115: response due',
-  description: 'Still owed; one response,\nthree replies: “Ümläute” and a very long line that has to be folded at its seventy-fifth octet',
+  description:
+    'Still owed; one response,\nthree replies: “Ümläute” and a very long line that has to be folded at its seventy-fifth octet',
   url: 'http://localhost:4170/discussions/geo-115-w6',
   category: 'GEO 115',
   alarms: [1_440, 120],
@@ -21,12 +22,14 @@ const event = (over: Partial<FeedEvent> = {}): FeedEvent => ({
   ...over,
 });
 
-const parsed = (events: FeedEvent[]) => new ICAL.Component(ICAL.parse(calendarText('Pulpit', events)) as unknown[]);
+const parsed = (events: FeedEvent[]) =>
+  new ICAL.Component(ICAL.parse(calendarText('Pulpit', events)) as unknown[]);
 
 describe('a calendar feed', () => {
   it('is folded at 75 octets, ends its lines with CRLF, and says its name', () => {
     const text = calendarText('Pulpit', [event()]);
-    for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+    for (const line of text.split('\r\n'))
+      expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
     expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/u);
     expect(parsed([event()]).getFirstPropertyValue('x-wr-calname')).toBe('Pulpit');
   });
@@ -39,7 +42,14 @@ describe('a calendar feed', () => {
     expect(found?.getFirstPropertyValue('transp')).toBe('TRANSPARENT');
   });
   it('describes each zone once, rightly for every day of the year', () => {
-    const zones = ['Europe/London', 'Europe/Athens', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kolkata', 'UTC'];
+    const zones = [
+      'Europe/London',
+      'Europe/Athens',
+      'America/St_Johns',
+      'Australia/Lord_Howe',
+      'Asia/Kolkata',
+      'UTC',
+    ];
     for (const name of zones) {
       const component = vtimezone(name, instant(Date.UTC(2026, 0, 1)), instant(Date.UTC(2027, 11, 31)));
       const zone = new ICAL.Timezone(component);
@@ -59,7 +69,12 @@ describe('a calendar feed', () => {
     expect(plain).toContain('DTSTART;TZID=Europe/London:20261025T023000');
   });
   it('is read by our own importer as it was meant', () => {
-    const sitting = event({ minutes: 45, takesTime: true, start: '2026-10-14T18:30', summary: 'Write; then, rest' });
+    const sitting = event({
+      minutes: 45,
+      takesTime: true,
+      start: '2026-10-14T18:30',
+      summary: 'Write; then, rest',
+    });
     const window = { from: instant(Date.UTC(2026, 9, 1)), to: instant(Date.UTC(2026, 10, 1)), zone: 'UTC' };
     const { busy, problems } = importBusy(calendarText('Pulpit', [event(), sitting]), window);
     expect(problems).toEqual([]);

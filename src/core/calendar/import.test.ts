@@ -5,11 +5,14 @@ const FROM = instant(Date.UTC(2026, 9, 1));
 const TO = instant(Date.UTC(2026, 11, 1));
 const window = { from: FROM, to: TO, zone: 'Europe/London' };
 
-const file = (...lines: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', ...lines, 'END:VCALENDAR', ''].join('\r\n');
+const file = (...lines: string[]) =>
+  ['BEGIN:VCALENDAR', 'VERSION:2.0', ...lines, 'END:VCALENDAR', ''].join('\r\n');
 const event = (...lines: string[]) => ['BEGIN:VEVENT', 'UID:a', 'SUMMARY:Shift', ...lines, 'END:VEVENT'];
 const read = (...lines: string[]) => importBusy(file(...lines), window);
 const iso = (times: { start: number; end: number }[]) =>
-  times.map((t) => `${new Date(t.start).toISOString().slice(0, 16)}/${new Date(t.end).toISOString().slice(11, 16)}`);
+  times.map(
+    (t) => `${new Date(t.start).toISOString().slice(0, 16)}/${new Date(t.end).toISOString().slice(11, 16)}`,
+  );
 
 describe('a sound file', () => {
   it('gives the times of its events, in UTC, in a zone, or in the reader’s own', () => {
@@ -19,7 +22,11 @@ describe('a sound file', () => {
       ...event('DTSTART:20261014T100000', 'DTEND:20261014T110000'),
     );
     expect(found.problems).toEqual([]);
-    expect(iso(found.busy)).toEqual(['2026-10-14T07:00/08:30', '2026-10-14T09:00/10:00', '2026-10-14T10:00/11:30']);
+    expect(iso(found.busy)).toEqual([
+      '2026-10-14T07:00/08:30',
+      '2026-10-14T09:00/10:00',
+      '2026-10-14T10:00/11:30',
+    ]);
     expect(found.busy[0]?.title).toBe('Shift');
   });
   it('holds whole days, and leaves out what is cancelled, free, or of no length', () => {
@@ -36,7 +43,11 @@ describe('a sound file', () => {
     const found = read(
       ...event('DTSTART;TZID=Europe/London:20261019T090000', 'DURATION:PT1H', 'RRULE:FREQ=WEEKLY;COUNT=3'),
     );
-    expect(iso(found.busy)).toEqual(['2026-10-19T08:00/09:00', '2026-10-26T09:00/10:00', '2026-11-02T09:00/10:00']);
+    expect(iso(found.busy)).toEqual([
+      '2026-10-19T08:00/09:00',
+      '2026-10-26T09:00/10:00',
+      '2026-11-02T09:00/10:00',
+    ]);
   });
   it('leaves out exceptions, moves single times, and adds further ones', () => {
     const found = read(
@@ -80,7 +91,14 @@ describe('a sound file', () => {
 describe('a broken file gives what is sound, and names the line of what is not', () => {
   const good = event('DTSTART:20261020T100000Z', 'DURATION:PT1H');
   it('a fold that lost its blank', () => {
-    const found = read(...event('DESCRIPTION:This was folded', 'by somebody careless', 'DTSTART:20261014T100000Z', 'DURATION:PT1H'));
+    const found = read(
+      ...event(
+        'DESCRIPTION:This was folded',
+        'by somebody careless',
+        'DTSTART:20261014T100000Z',
+        'DURATION:PT1H',
+      ),
+    );
     expect(found.problems).toEqual([{ code: 'broken-line', line: 7 }]);
     expect(found.busy).toHaveLength(1);
   });
@@ -97,19 +115,42 @@ describe('a broken file gives what is sound, and names the line of what is not',
     expect(performance.now() - began).toBeLessThan(2_000);
   });
   it.each([
-    ['a zone nobody knows', ['DTSTART;TZID=Mars/Olympus:20261014T100000', 'DURATION:PT1H'], { code: 'unknown-zone', line: 6, zone: 'Mars/Olympus' }],
-    ['a time that is none', ['DTSTART:20261345T990000Z', 'DURATION:PT1H'], { code: 'bad-time', line: 6, value: '20261345T990000Z' }],
-    ['the thirty-first of November', ['DTSTART:20261131T100000Z', 'DURATION:PT1H'], { code: 'bad-time', line: 6, value: '20261131T100000Z' }],
+    [
+      'a zone nobody knows',
+      ['DTSTART;TZID=Mars/Olympus:20261014T100000', 'DURATION:PT1H'],
+      { code: 'unknown-zone', line: 6, zone: 'Mars/Olympus' },
+    ],
+    [
+      'a time that is none',
+      ['DTSTART:20261345T990000Z', 'DURATION:PT1H'],
+      { code: 'bad-time', line: 6, value: '20261345T990000Z' },
+    ],
+    [
+      'the thirty-first of November',
+      ['DTSTART:20261131T100000Z', 'DURATION:PT1H'],
+      { code: 'bad-time', line: 6, value: '20261131T100000Z' },
+    ],
     ['no start', ['DURATION:PT1H'], { code: 'no-start', line: 3, title: 'Shift' }],
-    ['an end before its start', ['DTSTART:20261014T100000Z', 'DTEND:20261014T090000Z'], { code: 'ends-before-start', line: 7, title: 'Shift' }],
-    ['a length that is none', ['DTSTART:20261014T100000Z', 'DURATION:an hour'], { code: 'bad-time', line: 7, value: 'an hour' }],
+    [
+      'an end before its start',
+      ['DTSTART:20261014T100000Z', 'DTEND:20261014T090000Z'],
+      { code: 'ends-before-start', line: 7, title: 'Shift' },
+    ],
+    [
+      'a length that is none',
+      ['DTSTART:20261014T100000Z', 'DURATION:an hour'],
+      { code: 'bad-time', line: 7, value: 'an hour' },
+    ],
   ])('%s', (_name, lines, problem) => {
     const found = read(...event(...lines), ...good);
     expect(found.problems).toEqual([problem]);
     expect(iso(found.busy)).toEqual(['2026-10-20T10:00/11:00']);
   });
   it('a rule that makes no sense: the first time is kept', () => {
-    const found = read(...event('DTSTART:20261014T100000Z', 'DURATION:PT1H', 'RRULE:FREQ=SOMETIMES'), ...good);
+    const found = read(
+      ...event('DTSTART:20261014T100000Z', 'DURATION:PT1H', 'RRULE:FREQ=SOMETIMES'),
+      ...good,
+    );
     expect(found.problems).toEqual([{ code: 'bad-rule', line: 8, title: 'Shift' }]);
     expect(found.busy).toHaveLength(2);
   });
@@ -159,7 +200,9 @@ describe('a hostile file', () => {
     expect(performance.now() - began).toBeLessThan(12_000);
   });
   it('of one endless line, of deep nesting, of odd bytes, is only a broken file', () => {
-    expect(read(`X:${'y'.repeat(500_000)}`, ...event('DTSTART:20261014T100000Z', 'DURATION:PT1H')).busy).toHaveLength(1);
+    expect(
+      read(`X:${'y'.repeat(500_000)}`, ...event('DTSTART:20261014T100000Z', 'DURATION:PT1H')).busy,
+    ).toHaveLength(1);
     const deep = [...Array(3_000).fill('BEGIN:VALARM'), ...Array(3_000).fill('END:VALARM')];
     expect(read(...deep, ...event('DTSTART:20261014T100000Z', 'DURATION:PT1H')).busy).toHaveLength(1);
     expect(() => read('\u0000;\u0000=\u0000:', 'BEGIN:', ';:;:', 'RRULE')).not.toThrow();

@@ -73,7 +73,11 @@ const words = (value: string) =>
     .slice(0, 200);
 
 /** One event's own lines as a value, or what is wrong with it; null for an event that takes up no time. */
-function readEvent(block: Block, described: Map<string, ICAL.Timezone>, own: string): Event | ImportProblem | null {
+function readEvent(
+  block: Block,
+  described: Map<string, ICAL.Timezone>,
+  own: string,
+): Event | ImportProblem | null {
   const line = (name: string) => block.lines.find((l) => l.name === name) ?? null;
   const all = (name: string) => block.lines.filter((l) => l.name === name);
   const title = words(line('SUMMARY')?.value ?? '') || 'Busy';
@@ -119,7 +123,11 @@ function readEvent(block: Block, described: Map<string, ICAL.Timezone>, own: str
 }
 
 /** The moments listed by RDATE or EXDATE lines. */
-function listed(lines: readonly ContentLine[], described: Map<string, ICAL.Timezone>, own: string): Instant[] {
+function listed(
+  lines: readonly ContentLine[],
+  described: Map<string, ICAL.Timezone>,
+  own: string,
+): Instant[] {
   return lines.flatMap((l) => {
     const at = zoneOf(l, described, own);
     return l.value.split(',').flatMap((value) => {
@@ -130,7 +138,11 @@ function listed(lines: readonly ContentLine[], described: Map<string, ICAL.Timez
 }
 
 /** When an event takes place within the window, and what is to be said about its rule. */
-function occurrences(event: Event, window: Window, budget: { steps: number }): { starts: Instant[]; problem: ImportProblem | null } {
+function occurrences(
+  event: Event,
+  window: Window,
+  budget: { steps: number },
+): { starts: Instant[]; problem: ImportProblem | null } {
   const { title } = event;
   if (!event.rule) return { starts: [event.at(event.start)], problem: null };
   const at = event.rule.line;
@@ -177,7 +189,8 @@ export function importBusy(text: string, window: Window, cut = false): Imported 
   };
   const { lines, broken } = contentLines(text);
   const { calendar, found, unclosed } = blocks(lines);
-  if (!calendar) return { busy: [], problems: [{ code: 'not-a-calendar', line: lines[0]?.line ?? 1 }], events: 0 };
+  if (!calendar)
+    return { busy: [], problems: [{ code: 'not-a-calendar', line: lines[0]?.line ?? 1 }], events: 0 };
   for (const { line } of broken) say({ code: 'broken-line', line });
   const lastLine = text.split(/\r\n|\n|\r/u).length;
   if (cut) say({ code: 'cut', line: lastLine });
@@ -214,7 +227,8 @@ export function importBusy(text: string, window: Window, cut = false): Imported 
     ]);
     const lengthMs = Math.min(event.lengthMs, YEAR_MS);
     for (const start of [...starts, ...listed(event.added, described, window.zone)]) {
-      if (lengthMs === 0 || gone.has(start) || start >= window.to || start + lengthMs <= window.from) continue;
+      if (lengthMs === 0 || gone.has(start) || start >= window.to || start + lengthMs <= window.from)
+        continue;
       if (busy.length >= MOST_TIMES) break;
       busy.push({ start, end: instant(start + lengthMs), title: event.title });
     }

@@ -1,5 +1,11 @@
 /** A content line of an iCalendar file, unfolded, with the number of the line it began on. */
-export type ContentLine = { name: string; params: Map<string, string>; value: string; raw: string; line: number };
+export type ContentLine = {
+  name: string;
+  params: Map<string, string>;
+  value: string;
+  raw: string;
+  line: number;
+};
 export type BrokenLine = { line: number };
 
 const START = /^([A-Za-z0-9-]+)(?=[;:])/u;

@@ -48,7 +48,11 @@ export function describedZones(found: readonly Block[]): Map<string, ICAL.Timezo
  * Reads the zone of a date-time line: "Z" is UTC, none is the reader's own zone, a name is looked up on the platform
  * first (it knows the changes of clocks best) and in the file second. Null for a zone nobody knows.
  */
-export function zoneOf(line: ContentLine, described: Map<string, ICAL.Timezone>, own: string): TimeZoneReader | null {
+export function zoneOf(
+  line: ContentLine,
+  described: Map<string, ICAL.Timezone>,
+  own: string,
+): TimeZoneReader | null {
   if (/Z$/u.test(line.value.trim())) return inUtc;
   const name = line.params.get('TZID');
   if (name === undefined) return byPlatform(own);
@@ -62,7 +66,9 @@ export function zoneOf(line: ContentLine, described: Map<string, ICAL.Timezone>,
 export function readTime(value: string): ICAL.Time | null {
   const m = /^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2})?Z?)?$/u.exec(value.trim());
   if (!m) return null;
-  const [year = 0, month = 0, day = 0, hour, minute = 0, second = 0] = m.slice(1).map((p) => p && Number(p)) as number[];
+  const [year = 0, month = 0, day = 0, hour, minute = 0, second = 0] = m
+    .slice(1)
+    .map((p) => p && Number(p)) as number[];
   const isDate = hour === undefined;
   const date = new Date(Date.UTC(year, month - 1, day));
   if (date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day) return null;

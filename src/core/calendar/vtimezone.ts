@@ -19,11 +19,19 @@ const nameOf = (zone: string, at: number) =>
     .formatToParts(at)
     .find((p) => p.type === 'timeZoneName')?.value ?? zone;
 
-function observance(zone: string, at: Temporal.ZonedDateTime, before: number, standard: number): ICAL.Component {
+function observance(
+  zone: string,
+  at: Temporal.ZonedDateTime,
+  before: number,
+  standard: number,
+): ICAL.Component {
   const component = new ICAL.Component(at.offsetNanoseconds > standard ? 'daylight' : 'standard');
   // The local time at which it begins is told in the offset that held before it (RFC 5545 §3.6.5).
   const local = at.toInstant().toZonedDateTimeISO('UTC').add({ nanoseconds: before }).toPlainDateTime();
-  component.addPropertyWithValue('dtstart', ICAL.Time.fromDateTimeString(local.toString({ smallestUnit: 'second' })));
+  component.addPropertyWithValue(
+    'dtstart',
+    ICAL.Time.fromDateTimeString(local.toString({ smallestUnit: 'second' })),
+  );
   component.addPropertyWithValue('tzoffsetfrom', ICAL.UtcOffset.fromString(offsetText(before)));
   component.addPropertyWithValue('tzoffsetto', ICAL.UtcOffset.fromString(offsetText(at.offsetNanoseconds)));
   component.addPropertyWithValue('tzname', nameOf(zone, at.epochMilliseconds));
@@ -47,7 +55,8 @@ export function vtimezone(zone: string, from: Instant, to: Instant): ICAL.Compon
   }
   const standard = Math.min(...changes.map((c) => c.offsetNanoseconds));
   changes.forEach((change, i) => {
-    const earlier = changes[i - 1]?.offsetNanoseconds ?? change.subtract({ nanoseconds: 1 }).offsetNanoseconds;
+    const earlier =
+      changes[i - 1]?.offsetNanoseconds ?? change.subtract({ nanoseconds: 1 }).offsetNanoseconds;
     component.addSubcomponent(observance(zone, change, earlier, standard));
   });
   return component;

@@ -23,7 +23,10 @@ export function isTwofold(wall: WallClock, zone: string): boolean {
     time.toZonedDateTime(zone, { disambiguation }),
   );
   // In a gap the two differ too, but neither shows the time that was asked for.
-  return earlier?.epochMilliseconds !== later?.epochMilliseconds && earlier?.toPlainDateTime().equals(time) === true;
+  return (
+    earlier?.epochMilliseconds !== later?.epochMilliseconds &&
+    earlier?.toPlainDateTime().equals(time) === true
+  );
 }
 
 /**

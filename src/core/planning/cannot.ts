@@ -37,7 +37,10 @@ function wouldGive(input: FullInput): Give[] {
   if (minutes) gives.push({ code: 'longer-sittings', minutes });
   const sleep = SLEEP_TRIED.find((m) =>
     fits(input, {
-      nights: input.nights.map((n) => ({ start: instant(Math.min(n.start + m * 60_000, n.end)), end: n.end })),
+      nights: input.nights.map((n) => ({
+        start: instant(Math.min(n.start + m * 60_000, n.end)),
+        end: n.end,
+      })),
     }),
   );
   if (sleep) gives.push({ code: 'less-sleep', minutes: sleep });
@@ -47,7 +50,9 @@ function wouldGive(input: FullInput): Give[] {
     .sort((a, b) => b.end - b.start - (a.end - a.start) || a.start - b.start)
     .slice(0, BUSY_TRIED);
   for (const { title, start, end } of candidates) {
-    if (fits(input, { busy: input.busy.filter((b) => b.start !== start || b.end !== end || b.title !== title) })) {
+    if (
+      fits(input, { busy: input.busy.filter((b) => b.start !== start || b.end !== end || b.title !== title) })
+    ) {
       gives.push({ code: 'busy', title, start, end });
     }
   }

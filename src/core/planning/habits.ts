@@ -22,7 +22,12 @@ export type Habits = z.infer<typeof habitsSchema>;
  * The nights between two moments, each as it falls by the wall clock of a zone: an hour longer or shorter on the
  * night the clocks change. Sleeping "from 01:00 to 09:00" begins on the day it ends. Equal times mean no sleep.
  */
-export function nights(habits: Pick<Habits, 'sleepFrom' | 'sleepTo'>, zone: string, from: Instant, to: Instant): Span[] {
+export function nights(
+  habits: Pick<Habits, 'sleepFrom' | 'sleepTo'>,
+  zone: string,
+  from: Instant,
+  to: Instant,
+): Span[] {
   if (habits.sleepFrom === habits.sleepTo) return [];
   const overnight = habits.sleepFrom > habits.sleepTo;
   const found: Span[] = [];

@@ -26,7 +26,11 @@ const demandOf = (task: Task, grid: Grid, deadline: Instant): Demand => ({
 });
 
 /** Gives each working slot to the task in reach with the earliest deadline, in the given order among equals. */
-function dealOut(chosen: readonly number[], tasks: readonly Task[], demands: readonly Demand[]): Map<number, Task> {
+function dealOut(
+  chosen: readonly number[],
+  tasks: readonly Task[],
+  demands: readonly Demand[],
+): Map<number, Task> {
   const left = demands.map((d) => d.slots);
   const dealt = new Map<number, Task>();
   for (const slot of chosen) {

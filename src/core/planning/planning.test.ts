@@ -29,7 +29,10 @@ describe('a student’s pace', () => {
     const one = paceOf([spell(480, 20)], []).writing;
     expect(one.wordsPerMinute).toBeGreaterThan(12);
     expect(one.wordsPerMinute).toBeLessThan(15);
-    const many = paceOf(Array.from({ length: 40 }, () => spell(480, 20)), []).writing;
+    const many = paceOf(
+      Array.from({ length: 40 }, () => spell(480, 20)),
+      [],
+    ).writing;
     expect(many.wordsPerMinute).toBeGreaterThan(21);
     expect(many.fast / many.slow).toBeLessThan(one.fast / one.slow);
   });
@@ -52,14 +55,23 @@ describe('a spell of writing', () => {
     const a = later(start(10), 60, 22).spell;
     const b = later(a, 90, 20);
     expect(b.opens).toBe(false);
-    expect(b.spell).toMatchObject({ wordsAdded: 12, writingSeconds: 60, proofreadingSeconds: 90, wordsAtEnd: 20 });
+    expect(b.spell).toMatchObject({
+      wordsAdded: 12,
+      writingSeconds: 60,
+      proofreadingSeconds: 90,
+      wordsAtEnd: 20,
+    });
   });
   it('ends with a pause of more than five minutes, or when the clock was set back', () => {
     expect(later(start(10), 301, 20).opens).toBe(true);
     expect(later(start(10), -60, 20).opens).toBe(true);
   });
   it('takes a paste for no work at all', () => {
-    expect(later(start(0), 2, 400).spell).toMatchObject({ wordsAdded: 0, writingSeconds: 0, wordsAtEnd: 400 });
+    expect(later(start(0), 2, 400).spell).toMatchObject({
+      wordsAdded: 0,
+      writingSeconds: 0,
+      wordsAtEnd: 400,
+    });
   });
 });
 
@@ -166,7 +178,9 @@ describe('nights', () => {
       { start: at('Tue 01:30'), end: at('Tue 09:00') },
       { start: at('Wed 01:30'), end: at('Wed 09:00') },
     ]);
-    expect(nights({ sleepFrom: '07:00', sleepTo: '07:00' }, 'UTC', at('Mon 12:00'), at('Wed 12:00'))).toEqual([]);
+    expect(nights({ sleepFrom: '07:00', sleepTo: '07:00' }, 'UTC', at('Mon 12:00'), at('Wed 12:00'))).toEqual(
+      [],
+    );
   });
   it('are held within the time that is planned', () => {
     const [first] = nights(habits, 'UTC', at('Tue 02:10'), at('Tue 23:30'));

@@ -19,7 +19,11 @@ const PASTED_PER_SECOND = 3;
  * The spell after a draft was kept with so many words in it. Time in which words were added is writing, time in which
  * none were is proofreading. A first keeping, or one after a pause, opens a spell of no length.
  */
-export function nextSpell(spell: OpenSpell | null, now: Instant, words: number): { opens: boolean; spell: OpenSpell } {
+export function nextSpell(
+  spell: OpenSpell | null,
+  now: Instant,
+  words: number,
+): { opens: boolean; spell: OpenSpell } {
   const since = spell ? now - spell.endedAt : Infinity;
   if (!spell || since < 0 || since > PAUSE_MS) {
     return {

@@ -30,9 +30,19 @@ export type PlannedDiscussion = {
 const OPEN = new Set(['owed', 'draft']);
 
 /** The window of the i-th of so many replies that must fall on different days: the days left, dealt out evenly. */
-function dayWindow(from: Instant, to: Instant, i: number, of: number, zone: string): { from: Instant; to: Instant } {
+function dayWindow(
+  from: Instant,
+  to: Instant,
+  i: number,
+  of: number,
+  zone: string,
+): { from: Instant; to: Instant } {
   const days: Instant[] = [from];
-  for (let day = daysLater(`${dayIn(from, zone)}T00:00`, 1); instantOf(day, zone) < to; day = daysLater(day, 1)) {
+  for (
+    let day = daysLater(`${dayIn(from, zone)}T00:00`, 1);
+    instantOf(day, zone) < to;
+    day = daysLater(day, 1)
+  ) {
     days.push(instantOf(day, zone));
   }
   if (days.length < of) return { from, to };
@@ -64,8 +74,7 @@ export function assignmentsOf(d: PlannedDiscussion, pace: Pace, now: Instant): A
     }
     const work = replyWork(d.brief.replies, pace);
     const i = replies.indexOf(o);
-    const window =
-      i < apart ? dayWindow(from, endOf(o), i, apart, d.schedule.zone) : { from, to: endOf(o) };
+    const window = i < apart ? dayWindow(from, endOf(o), i, apart, d.schedule.zone) : { from, to: endOf(o) };
     return { ...base, work, minutes: work.likely, release: window.from, deadline: window.to };
   });
 }

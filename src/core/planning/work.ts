@@ -2,7 +2,14 @@ import type { WritingRules } from '../brief/brief';
 import type { Measured, Pace } from './pace';
 
 /** How long something is likely to take, in minutes, with the range at a fast and at a slow pace. */
-export type Work = { likely: number; least: number; most: number; reading: number; writing: number; proofreading: number };
+export type Work = {
+  likely: number;
+  least: number;
+  most: number;
+  reading: number;
+  writing: number;
+  proofreading: number;
+};
 
 /** Where a brief asks for no length, this many words are reckoned with. */
 const USUAL = { response: 150, reply: 60 };
@@ -12,7 +19,10 @@ const PER_PARAGRAPH = 70;
 const WORDS_TO_CHOOSE = 450;
 
 /** The words a brief asks for, one way or another. */
-export function wordsAsked(rules: Pick<WritingRules, 'words' | 'sentences' | 'paragraphs'>, kind: 'response' | 'reply'): number {
+export function wordsAsked(
+  rules: Pick<WritingRules, 'words' | 'sentences' | 'paragraphs'>,
+  kind: 'response' | 'reply',
+): number {
   const asked = Math.max(
     rules.words?.min ?? 0,
     (rules.sentences?.min ?? 0) * PER_SENTENCE,

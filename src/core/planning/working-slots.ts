@@ -49,7 +49,11 @@ function add(paths: Path[], path: Path) {
  * @param free whether each slot may be worked in
  * @returns numbers of the chosen slots, ascending
  */
-export function workingSlots(free: readonly boolean[], demands: readonly Demand[], rules: SlotRules): number[] | null {
+export function workingSlots(
+  free: readonly boolean[],
+  demands: readonly Demand[],
+  rules: SlotRules,
+): number[] | null {
   const releases = [...new Set(demands.map((d) => d.from))].sort((a, b) => a - b);
   const within = (from: number, to: number) =>
     demands.reduce((n, d) => n + (d.from >= from && d.to <= to ? d.slots : 0), 0);
@@ -78,7 +82,8 @@ export function workingSlots(free: readonly boolean[], demands: readonly Demand[
       for (const path of paths) {
         add(next[running > 0 ? rest(1) : rest(state + 1)] as Path[], path);
         if (!free[slot]) continue;
-        if (running > 0 && running < rules.sitting) add(next[run(running + 1)] as Path[], worked(path, slot, false));
+        if (running > 0 && running < rules.sitting)
+          add(next[run(running + 1)] as Path[], worked(path, slot, false));
         if (state === rules.pause) add(next[run(1)] as Path[], worked(path, slot, true));
       }
     });

@@ -20,7 +20,9 @@ describe('unread posts', () => {
     expect(unreadPosts(figures(), [mine(), mine()], false)).toBe(3);
   });
   it('do not count my withdrawn or hidden posts against me a second time', () => {
-    expect(unreadPosts(figures(), [mine(), mine({ withdrawn: true }), mine({ hidden: true })], false)).toBe(4);
+    expect(unreadPosts(figures(), [mine(), mine({ withdrawn: true }), mine({ hidden: true })], false)).toBe(
+      4,
+    );
   });
   it('hold private replies to me, and nobody else’s', () => {
     expect(unreadPosts(figures({ privateUnread: 2 }), [mine({ private: true })], false)).toBe(7);

@@ -50,7 +50,9 @@ export function contradictions(
 /** Where a syllabus contradicts itself: weights that are not 100 % together, a scale out of order. */
 export function inconsistencies(syllabus: Syllabus): Inconsistency[] {
   const sum = syllabus.weights.reduce((s, w) => s + w.percent, 0);
-  const misplaced = syllabus.scale.find((step, i) => i > 0 && step.from >= (syllabus.scale[i - 1]?.from ?? 101));
+  const misplaced = syllabus.scale.find(
+    (step, i) => i > 0 && step.from >= (syllabus.scale[i - 1]?.from ?? 101),
+  );
   return [
     ...(Math.abs(sum - 100) > 0.001 ? [{ code: 'weights-sum' as const, sum }] : []),
     ...(misplaced ? [{ code: 'scale-order' as const, grade: misplaced.grade }] : []),

@@ -15,10 +15,16 @@ export const syllabusSchema = z.strictObject({
   /** When responses and replies are usually due. */
   habits: z.strictObject({ response: habit, replies: habit }),
   /** From this share of the full mark on, in percent, the best first. */
-  scale: z.array(z.strictObject({ grade: z.string().min(1).max(40), from: z.number().min(0).max(100) })).min(1),
-  weights: z.array(z.strictObject({ what: z.string().min(1).max(80), percent: z.number().min(0).max(100) })).min(1),
+  scale: z
+    .array(z.strictObject({ grade: z.string().min(1).max(40), from: z.number().min(0).max(100) }))
+    .min(1),
+  weights: z
+    .array(z.strictObject({ what: z.string().min(1).max(80), percent: z.number().min(0).max(100) }))
+    .min(1),
   contact: z.strictObject({ name: z.string().min(1), email: z.email(), answers: z.string().max(200) }),
-  officeHours: z.array(z.strictObject({ weekday, from: clock, to: clock, place: z.string().min(1).max(120) })),
+  officeHours: z.array(
+    z.strictObject({ weekday, from: clock, to: clock, place: z.string().min(1).max(120) }),
+  ),
   /** Further paragraphs, as plain text. */
   notes: z.string().max(10_000).default(''),
 });

@@ -11,4 +11,7 @@ export const needsMe = (line: {
   unreadReplies: number;
 }): boolean =>
   line.unreadReplies > 0 ||
-  (line.state !== 'upcoming' && line.state !== 'closed' && line.summary !== null && line.summary.next !== null);
+  (line.state !== 'upcoming' &&
+    line.state !== 'closed' &&
+    line.summary !== null &&
+    line.summary.next !== null);

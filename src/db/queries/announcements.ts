@@ -11,6 +11,17 @@ export type AnnouncementRecord = {
   readAt: Instant | null;
 };
 
+type Row = {
+  id: string;
+  course_id: string;
+  title: string;
+  body: string;
+  posted_at: number;
+  code: string;
+  name: string;
+  read_at: number | null;
+};
+
 /** The announcements of a person's courses (or of one), the latest first, and whether they have read them. */
 export async function announcementsFor(
   db: Db,
@@ -18,15 +29,12 @@ export async function announcementsFor(
   limit: number,
   course?: CourseId,
 ): Promise<AnnouncementRecord[]> {
-  const rows = await db('announcements as a')
+  const rows: Row[] = await db('announcements as a')
     .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
     .join('courses as c', 'c.id', 'a.course_id')
     .join('people as p', 'p.id', 'a.author_id')
     .leftJoin('announcement_reads as r', (j) =>
-      j
-        .on('r.course_id', 'a.course_id')
-        .andOn('r.announcement_id', 'a.id')
-        .andOnVal('r.person_id', person),
+      j.on('r.course_id', 'a.course_id').andOn('r.announcement_id', 'a.id').andOnVal('r.person_id', person),
     )
     .modify((q) => {
       if (course) q.where('a.course_id', course);
@@ -55,7 +63,12 @@ export async function recordAnnouncementReads(db: Db, person: PersonId, ids: str
       db('announcements as a')
         .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
         .whereIn('a.id', ids)
-        .select('a.course_id', 'a.id', db.raw('?::uuid', [person]), db.raw('?::timestamptz', [timestamptz(now)])),
+        .select(
+          'a.course_id',
+          'a.id',
+          db.raw('?::uuid', [person]),
+          db.raw('?::timestamptz', [timestamptz(now)]),
+        ),
     )
     .onConflict()
     .ignore();

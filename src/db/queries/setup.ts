@@ -2,9 +2,11 @@ import { briefSchema, type Brief } from '@/core/brief/brief';
 import { lateRuleSchema, type LateRule } from '@/core/deadlines/late';
 import type { CourseId, DiscussionId, Instant, PersonId, PostId, Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { OpenSpell } from '@/core/planning/spells';
 import { plainText } from '@/core/posts/flatten';
 import { syllabusSchema, type Syllabus } from '@/core/syllabus/syllabus';
 import { timestamptz, type Db } from '../connection';
+import { insertSpell } from './planning';
 
 export type NewPerson = {
   id: PersonId;
@@ -208,4 +210,12 @@ export async function markReadBefore(db: Db, before: Instant) {
            and o.kind = 'response' and o.shared_at < ?::timestamptz))`,
     [timestamptz(before), timestamptz(before), timestamptz(before)],
   );
+}
+
+/** Spells of writing that are known from elsewhere. */
+export async function insertSpells(
+  db: Db,
+  rows: { person: PersonId; discussion: DiscussionId; spell: OpenSpell }[],
+) {
+  for (const { person, discussion, spell } of rows) await insertSpell(db, person, discussion, spell);
 }

@@ -51,7 +51,11 @@ export async function readingPage(
 
 export const readingProgressSchema = z.strictObject({
   /** Time it was in view since this was last said. */
-  seconds: z.number().int().min(0).max(4 * 3_600),
+  seconds: z
+    .number()
+    .int()
+    .min(0)
+    .max(4 * 3_600),
   read: z.boolean(),
 });
 

@@ -1,5 +1,10 @@
 import { ok, type Result } from '@/core/result';
-import { contradictions, inconsistencies, type Contradiction, type Inconsistency } from '@/core/syllabus/contradictions';
+import {
+  contradictions,
+  inconsistencies,
+  type Contradiction,
+  type Inconsistency,
+} from '@/core/syllabus/contradictions';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { syllabusOf } from '@/db/queries/courses';
 import { discussionsOf } from '@/db/queries/discussions';

@@ -100,7 +100,12 @@ export async function courseWeek(
         ledger,
         unread,
         contradictions: syllabus
-          ? contradictions(syllabus, { late, responseDue, repliesDue, replyCount: record.brief.replies.count })
+          ? contradictions(syllabus, {
+              late,
+              responseDue,
+              repliesDue,
+              replyCount: record.brief.replies.count,
+            })
           : [],
       };
     }),

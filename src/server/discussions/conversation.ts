@@ -15,7 +15,6 @@ import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from './head';
 import type { OpenDraft } from './response-room';
 
-
 export type ThreadLine = {
   id: PostId;
   author: string;
@@ -145,8 +144,7 @@ export async function conversation(
     visiblePosts(deps.db, actor, entered),
     marksOf(deps.db, record.course.id, record.id, actor.id),
   ]);
-  const isUnread: IsUnread = (p) =>
-    p.author.id !== actor.id && !p.withdrawn && !p.hidden && !read.has(p.id);
+  const isUnread: IsUnread = (p) => p.author.id !== actor.id && !p.withdrawn && !p.hidden && !read.has(p.id);
 
   const trees = threads(posts);
   const lines = trees.map((t) => toLine(t, actor.id, isUnread)).reverse();

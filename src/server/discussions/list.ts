@@ -141,7 +141,9 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     weeks: groups.slice(shown.from, shown.to + 1).map(([startsOn, group]) => ({
       startsOn,
       when: startsOn < monday ? 'past' : startsOn === monday ? 'now' : 'coming',
-      lines: group.sort((a, b) => a.schedule.response.due - b.schedule.response.due || a.slug.localeCompare(b.slug)),
+      lines: group.sort(
+        (a, b) => a.schedule.response.due - b.schedule.response.due || a.slug.localeCompare(b.slug),
+      ),
     })),
     earlier: groups[shown.from - 1]?.[0] ?? null,
     later: groups[shown.to + 1]?.[0] ?? null,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { countWords } from '@/core/text/words';
 import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -12,6 +13,7 @@ import { lockSharing, postBySubmission } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { noteSpell } from '../planning/spell';
 import { figuresOf } from '../posts/check-text';
 
 export const draftInputSchema = z.strictObject({
@@ -88,6 +90,11 @@ export async function keepDraft(
       checks: figuresOf(entered.record.brief, input.kind, input.title, doc, answered).checks,
       keptAt: deps.now,
     };
+    await noteSpell(
+      tx,
+      { person: actor.id, discussion: entered.record.id, now: deps.now },
+      countWords(plainText(doc)),
+    );
     if (!before) {
       await insertDraft(tx, key, { id: randomUUID(), submission: input.submission }, text);
       return ok({ revision: 1, keptAt: deps.now, submission: input.submission });

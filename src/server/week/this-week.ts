@@ -13,6 +13,11 @@ import { repliesTo } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { draftsOf } from '@/db/queries/drafts';
 import { unreadReplies } from '@/db/queries/reading';
+import type { Pace } from '@/core/planning/pace';
+import { sumOfWork, type Work } from '@/core/planning/work';
+import { wordsToRead } from '@/db/queries/planning';
+import { assignmentsIn } from '../planning/assignments';
+import { habitsAndPace } from '../planning/habits';
 import { accountOf, type Account } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -64,6 +69,8 @@ export type ThisWeek = {
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: AnnouncementRecord[];
+  /** What is still to do in open discussions, and how long the next thing takes. */
+  ahead: { work: Work; next: { minutes: number } | null; sittings: number };
 };
 
 type Row = { record: DiscussionRecord; account: Account; line: WeekLine };
@@ -83,18 +90,42 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
   );
 }
 
-/** Everything This week shows, in six queries whatever the size of the class. */
+function aheadOf(
+  rows: Row[],
+  drafts: Awaited<ReturnType<typeof draftsOf>>,
+  unread: Awaited<ReturnType<typeof wordsToRead>>,
+  pace: Pace,
+  now: Instant,
+): ThisWeek['ahead'] {
+  const open = rows.filter((r) => now >= r.account.schedule.opens);
+  const assignments = open
+    .flatMap(({ record, account }) => {
+      const mine = drafts.filter((d) => d.discussion === record.id);
+      return assignmentsIn({ record, account, drafts: mine, unread }, pace, now);
+    })
+    .sort((a, b) => a.deadline - b.deadline);
+  const [next] = assignments;
+  return {
+    work: sumOfWork(assignments.map((a) => a.work)),
+    next: next ? { minutes: next.work.likely } : null,
+    sittings: pace.writing.from,
+  };
+}
+
+/** Everything This week shows, in eight queries whatever the size of the class. */
 export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
   const records = await discussionsOf(db, actor.id, { around: now });
   const ids = records.map((r) => r.id);
-  const [own, drafts, unread, replies, announcements] = await Promise.all([
+  const [own, drafts, unread, replies, announcements, toRead, { pace }] = await Promise.all([
     ownPosts(db, actor.id, ids),
     draftsOf(db, actor.id, ids),
     unreadReplies(db, actor.id),
     repliesTo(db, actor.id, from, 5),
     announcementsFor(db, actor.id, 3),
+    wordsToRead(db, actor.id),
+    habitsAndPace(deps, actor),
   ]);
 
   const days = weekOf(now, actor.timeZone);
@@ -191,5 +222,6 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         })),
     },
     announcements,
+    ahead: aheadOf(rows, drafts, toRead, pace, now),
   };
 }

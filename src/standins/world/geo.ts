@@ -210,6 +210,7 @@ export const GEO: WorldCourse = {
     {
       slug: 'geo-115-w8',
       week: 8,
+      responseDue: { day: 2, time: '23:59' },
       title: 'A letter to the river board',
       prompt: 'Write to the board of the Amber as somebody who lives by it. At least 300 words, two sources.',
       brief: {

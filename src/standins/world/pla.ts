@@ -124,6 +124,7 @@ export const PLA: WorldCourse = {
     {
       slug: 'pla-204-w7',
       week: 7,
+      late: { rule: 'refused' },
       title: 'A station with your eyes shut',
       prompt: 'Find your way by everything but your eyes. At least 120 words.',
       brief: {

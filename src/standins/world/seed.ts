@@ -15,6 +15,8 @@ import { ANNOUNCEMENTS, COURSES } from './courses';
 import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './people';
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
+import { addHistory } from './seed-habits';
+import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
 
 /** When a demo begins if nobody says otherwise: a Tuesday afternoon, in the middle of week 6. */
@@ -114,8 +116,13 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     });
     if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
   }
+  await setup.markReadBefore(db, lastVisit(now));
   return { posts: made.size };
 }
+
+/** The evening before the demo begins: what was shared by then has been read by everybody who could. */
+const lastVisit = (now: Instant) =>
+  instantOf(daysLater(wallClockAt(now, HOME_ZONE).slice(0, 11) + '20:10', -1), HOME_ZONE);
 
 function textsOf(slug: string): WorldPost[] {
   const file = join(process.cwd(), 'src/standins/world/texts', `${slug}.md`);
@@ -136,7 +143,6 @@ async function addPeopleAndCourses(
 ) {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const names = [...STUDENTS, ...STAFF.map((s) => s.name)];
-  const yesterday = daysLater(wallClockAt(now, HOME_ZONE).slice(0, 11) + '20:10', -1);
   const course = (code: string) => courseId(idOf('course', code));
   const discussion = (slug: string) => discussionId(idOf('discussion', slug));
   const of = (slug: string) => {
@@ -155,7 +161,7 @@ async function addPeopleAndCourses(
         passwordHash,
         timeZone: HOME_ZONE,
         demoRank: OFFERED.includes(name) ? OFFERED.indexOf(name) + 1 : null,
-        lastSeen: instantOf(yesterday, HOME_ZONE),
+        lastSeen: lastVisit(now),
       })),
     );
     await setup.addCourses(
@@ -167,6 +173,7 @@ async function addPeopleAndCourses(
           number: i + 1,
           title,
           startsOn: weekStart(i + 1),
+          overview: overviewsOf(c.code)[i] ?? '',
         })),
       ),
     );
@@ -190,11 +197,17 @@ async function addPeopleAndCourses(
           late: d.late ?? c.late,
           graceMinutes: d.graceMinutes ?? 0,
           opens: wall(d.week, c.opens.day, c.opens.time),
-          responseDue: wall(d.week, c.responseDue.day, c.responseDue.time),
+          responseDue: wall(
+            d.week,
+            (d.responseDue ?? c.responseDue).day,
+            (d.responseDue ?? c.responseDue).time,
+          ),
           repliesDue: wall(d.week, c.repliesDue.day, c.repliesDue.time),
         })),
       ),
     );
+    for (const c of COURSES) await addPages(tx, c.code, course(c.code), now, idOf);
+    await addHistory(tx, person('Imani Okoro'), now, idOf);
     for (const x of EXTENSIONS) {
       const { week, ...where } = of(x.discussion);
       await setup.extend(tx, {

@@ -11,7 +11,9 @@ export type WorldDiscussion = {
   /** Paragraphs of the prompt; its parts and rules stand in the brief. */
   prompt: string;
   brief: z.input<typeof briefSchema>;
+  /** Where it differs from the course's habits; the syllabus then says otherwise, as happens. */
   late?: LateRule;
+  responseDue?: When;
   graceMinutes?: number;
 };
 

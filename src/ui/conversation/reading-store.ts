@@ -39,7 +39,15 @@ async function flush() {
   }
   for (const bundle of bundles.values()) {
     const [first] = bundle;
-    if (!first || (await send(first.slug, first.read, bundle.map((m) => m.post)))) continue;
+    if (
+      !first ||
+      (await send(
+        first.slug,
+        first.read,
+        bundle.map((m) => m.post),
+      ))
+    )
+      continue;
     for (const mark of bundle) if (!waiting.has(mark.post)) waiting.set(mark.post, mark);
   }
   if (waiting.size && !timer) timer = setTimeout(() => void flush(), AGAIN_AFTER_MS);

@@ -118,8 +118,8 @@ export function ThreadList(props: {
               : props.filter === 'unread'
                 ? 'You have read everything here.'
                 : props.filter === 'no-replies'
-                ? 'Everybody has a reply.'
-                : 'Nothing of yours here yet.'}
+                  ? 'Everybody has a reply.'
+                  : 'Nothing of yours here yet.'}
           </li>
         ) : null}
       </ul>

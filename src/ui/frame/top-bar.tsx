@@ -6,11 +6,13 @@ import { TimeNow } from './time-now';
 const PLACES = [
   ['/', 'This week'],
   ['/discussions', 'Discussions'],
+  ['/calendar', 'Calendar'],
 ] as const;
+export type Place = (typeof PLACES)[number][0];
 
 export function TopBar(props: {
   here: string;
-  place: '/' | '/discussions';
+  place: Place;
   person: { name: string; email: string; theme: string; zone: string };
   demo: boolean;
   now: number;

@@ -1,9 +1,11 @@
+import Link from 'next/link';
 import type { Owed } from '@/core/week/owed';
 import { plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
-import { moment, partOfDay, stretch, zoneName } from '../words/time';
+import { clockTime, moment, partOfDay, zoneName } from '../words/time';
 import { summarise } from '@/core/counting/summary';
-import type { WeekLineView } from './types';
+import { minutesText, paceSource, rangeText } from '../words/work';
+import type { WeekLineView, WeekView } from './types';
 
 const roughly = (before: number, now: number, zone: string) => {
   const days = (before - now) / 86_400_000;
@@ -17,11 +19,13 @@ export function OwedSentence({
   now,
   zone,
   lines,
+  ahead,
 }: {
   owed: Owed;
   now: number;
   zone: string;
   lines: WeekLineView[];
+  ahead: WeekView['ahead'];
 }) {
   const things = [
     ...(owed.responses ? [plural(owed.responses, 'response')] : []),
@@ -55,12 +59,22 @@ export function OwedSentence({
       </h1>
       {things.length && line && next ? (
         <p className="mt-1.5 text-[14.5px] text-ink-2">
-          Next: your {line.course.code} {next.obligation.kind},{' '}
+          <Link
+            href="/calendar/plan"
+            className="underline decoration-rule underline-offset-4 hover:decoration-ink-2"
+          >
+            About {minutesText(ahead.work.likely)} of work
+          </Link>{' '}
+          ({rangeText(ahead.work)}) at {paceSource(ahead.sittings)}. Next: your {line.course.code}{' '}
+          {next.obligation.kind},{' '}
           {now < next.deadline.due
             ? `due ${deadlineText(next.deadline, line.schedule.zone)}${
                 line.schedule.zone === zone ? '' : ` in ${zoneName(line.schedule.zone)}`
-              }, in ${stretch(next.deadline.due - now)}.`
-            : `late, and still taken until ${moment(next.deadline.closes - 60_000, zone)}.`}
+              }`
+            : `late, and still taken until ${moment(next.deadline.closes - 60_000, zone)}`}
+          {ahead.next
+            ? `; if you start now, it is done by ${clockTime(now + ahead.next.minutes * 60_000, zone)}.`
+            : '.'}
         </p>
       ) : null}
     </div>

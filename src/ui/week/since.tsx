@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
 import { day, moment } from '../words/time';
 import type { WeekView } from './types';
@@ -59,16 +60,15 @@ export function Since({
         <ul className="plate border-l-4 border-l-ochre px-3.5 py-1 text-[13px]">
           {announcements.map((a) => (
             <li key={a.id} className="border-t border-rule-soft py-1 first:border-t-0">
-              <details>
-                <summary className="list-none py-1">
-                  <b>{a.title}</b>
-                  <span className="block text-ink-3">
-                    {a.author} · {a.course} ·{' '}
-                    {day(a.postedAt, zone) === day(now, zone) ? 'today' : day(a.postedAt, zone)}
-                  </span>
-                </summary>
-                <p className="pb-1 text-ink-2">{a.body}</p>
-              </details>
+              <Announcement
+                id={a.id}
+                title={a.title}
+                line={`${a.author} · ${a.course.code} · ${
+                  day(a.postedAt, zone) === day(now, zone) ? 'today' : day(a.postedAt, zone)
+                }`}
+                body={a.body}
+                read={a.readAt !== null}
+              />
             </li>
           ))}
           {announcements.length === 0 ? <li className="py-2 text-ink-2">No announcements yet.</li> : null}

@@ -1,3 +1,4 @@
+import type { Work } from '@/core/planning/work';
 import type { Owed } from '@/core/week/owed';
 import type { Lane } from '@/core/week/rail';
 import type { WeekDay } from '@/core/week/week';
@@ -40,7 +41,10 @@ export type WeekView = {
     title: string;
     body: string;
     postedAt: number;
-    course: string;
+    course: { code: string };
     author: string;
+    readAt: number | null;
   }[];
+  /** What is still to do, how long it is likely to take, and when the next thing would be done. */
+  ahead: { work: Work; next: { minutes: number } | null; sittings: number };
 };

@@ -9,7 +9,7 @@ export function Week({ week }: { week: WeekView }) {
   return (
     <main id="main" className="mx-auto grid max-w-[1400px] gap-6 px-4 py-6 sm:px-7 xl:grid-cols-[1fr_292px]">
       <div className="min-w-0">
-        <OwedSentence owed={week.owed} now={now} zone={zone} lines={lines} />
+        <OwedSentence owed={week.owed} now={now} zone={zone} lines={lines} ahead={week.ahead} />
         <Rail rail={week.rail} now={now} zone={zone} />
         {lines.length ? (
           <ul className="plate mt-4">

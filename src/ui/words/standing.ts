@@ -94,7 +94,11 @@ export function standing(line: Standable, now: number): Standing {
           : 'nothing left to do',
         tone: 'done',
       },
-      action: { label: line.unreadReplies ? 'Read replies' : 'Read on', room: 'conversation', primary: false },
+      action: {
+        label: line.unreadReplies ? 'Read replies' : 'Read on',
+        room: 'conversation',
+        primary: false,
+      },
     };
   }
   if (!s.next) {

@@ -55,6 +55,24 @@ export function day(at: number, zone: string): string {
 /** "Thu 15 Oct" of a calendar date, whatever the zone. */
 export const dayOf = (date: string) => day(Date.parse(`${date}T12:00:00Z`), 'UTC');
 
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+/** "October 2026" of `2026-10`. */
+export const monthName = (month: string) =>
+  `${MONTHS[Number(month.slice(5, 7)) - 1] ?? ''} ${month.slice(0, 4)}`;
+
 /** "Thu" */
 export const weekday = (at: number, zone: string) => partsOf(at, zone).weekday;
 

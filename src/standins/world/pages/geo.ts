@@ -12,14 +12,44 @@ export const GEO_PAGES: WorldPages = {
     'No new theory. One letter, to a real kind of reader: somebody with ten minutes and a pen.',
   ],
   readings: [
-    { slug: 'geo-chapter-1', week: 1, title: 'Chapter 1: What a river carries', author: 'M. Holt', print: { place: 'course reader, pp. 1–14', words: 3_900 } },
-    { slug: 'geo-chapter-2', week: 2, title: 'Chapter 2: Bends', author: 'M. Holt', print: { place: 'course reader, pp. 15–31', words: 4_400 } },
+    {
+      slug: 'geo-chapter-1',
+      week: 1,
+      title: 'Chapter 1: What a river carries',
+      author: 'M. Holt',
+      print: { place: 'course reader, pp. 1–14', words: 3_900 },
+    },
+    {
+      slug: 'geo-chapter-2',
+      week: 2,
+      title: 'Chapter 2: Bends',
+      author: 'M. Holt',
+      print: { place: 'course reader, pp. 15–31', words: 4_400 },
+    },
     { slug: 'geo-gauge-keeper', week: 3, title: 'The gauge keeper’s notebook', author: 'T. Aske' },
-    { slug: 'geo-chapter-4', week: 4, title: 'Chapter 4: Towns on the edge', author: 'M. Holt', print: { place: 'course reader, pp. 52–70', words: 4_800 } },
-    { slug: 'geo-well-deed', week: 5, title: 'A well, a deed and a drought', author: 'P. Verhoef', print: { place: 'course reader, pp. 84–91', words: 2_100 } },
+    {
+      slug: 'geo-chapter-4',
+      week: 4,
+      title: 'Chapter 4: Towns on the edge',
+      author: 'M. Holt',
+      print: { place: 'course reader, pp. 52–70', words: 4_800 },
+    },
+    {
+      slug: 'geo-well-deed',
+      week: 5,
+      title: 'A well, a deed and a drought',
+      author: 'P. Verhoef',
+      print: { place: 'course reader, pp. 84–91', words: 2_100 },
+    },
     { slug: 'geo-room-for-the-river', week: 6, title: 'Chapter 6: Room for the river', author: 'M. Holt' },
     { slug: 'geo-farmers-letter', week: 6, title: 'A letter from the nine farms', author: 'Amber Growers' },
-    { slug: 'geo-chapter-7', week: 7, title: 'Chapter 7: Dams, going up and coming down', author: 'M. Holt', print: { place: 'course reader, pp. 133–152', words: 5_200 } },
+    {
+      slug: 'geo-chapter-7',
+      week: 7,
+      title: 'Chapter 7: Dams, going up and coming down',
+      author: 'M. Holt',
+      print: { place: 'course reader, pp. 133–152', words: 5_200 },
+    },
   ],
   files: [
     {
@@ -53,7 +83,11 @@ export const GEO_PAGES: WorldPages = {
       { what: 'Field notebook', percent: 25 },
       { what: 'Letter to the river board', percent: 35 },
     ],
-    contact: { name: 'Dr. Maren Holt', email: 'maren.holt@tidewell.example', answers: 'within two working days' },
+    contact: {
+      name: 'Dr. Maren Holt',
+      email: 'maren.holt@tidewell.example',
+      answers: 'within two working days',
+    },
     officeHours: [
       { weekday: 2, from: '14:00', to: '15:30', place: 'Room 2.11, or by telephone' },
       { weekday: 5, from: '09:00', to: '10:00', place: 'at the stream table' },

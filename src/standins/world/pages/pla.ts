@@ -12,12 +12,42 @@ export const PLA_PAGES: WorldPages = {
     'Five signs for one square, and a page that defends them.',
   ],
   readings: [
-    { slug: 'pla-lost', week: 1, title: 'On not knowing where one is', author: 'H. Brandt', print: { place: 'reader, section 1', words: 1_900 } },
-    { slug: 'pla-eight-maps', week: 2, title: 'Eight maps of a square mile', author: 'E. Wick', print: { place: 'reader, section 2', words: 2_600 } },
-    { slug: 'pla-four-names', week: 4, title: 'Four names for one street', author: 'S. Oduya', print: { place: 'reader, section 4', words: 2_200 } },
-    { slug: 'pla-exit', week: 5, title: 'The door people came in by', author: 'E. Wick', print: { place: 'reader, section 5', words: 1_700 } },
+    {
+      slug: 'pla-lost',
+      week: 1,
+      title: 'On not knowing where one is',
+      author: 'H. Brandt',
+      print: { place: 'reader, section 1', words: 1_900 },
+    },
+    {
+      slug: 'pla-eight-maps',
+      week: 2,
+      title: 'Eight maps of a square mile',
+      author: 'E. Wick',
+      print: { place: 'reader, section 2', words: 2_600 },
+    },
+    {
+      slug: 'pla-four-names',
+      week: 4,
+      title: 'Four names for one street',
+      author: 'S. Oduya',
+      print: { place: 'reader, section 4', words: 2_200 },
+    },
+    {
+      slug: 'pla-exit',
+      week: 5,
+      title: 'The door people came in by',
+      author: 'E. Wick',
+      print: { place: 'reader, section 5', words: 1_700 },
+    },
     { slug: 'pla-arrow', week: 6, title: 'What an arrow promises', author: 'E. Wick' },
-    { slug: 'pla-without-eyes', week: 7, title: 'A station, heard', author: 'L. Fenn', print: { place: 'reader, section 7', words: 2_400 } },
+    {
+      slug: 'pla-without-eyes',
+      week: 7,
+      title: 'A station, heard',
+      author: 'L. Fenn',
+      print: { place: 'reader, section 7', words: 2_400 },
+    },
   ],
   files: [
     {
@@ -42,7 +72,11 @@ export const PLA_PAGES: WorldPages = {
       { what: 'Discussions', percent: 50 },
       { what: 'Five signs for one square', percent: 50 },
     ],
-    contact: { name: 'Prof. Elias Wick', email: 'elias.wick@tidewell.example', answers: 'on the same day, except at week-ends' },
+    contact: {
+      name: 'Prof. Elias Wick',
+      email: 'elias.wick@tidewell.example',
+      answers: 'on the same day, except at week-ends',
+    },
     officeHours: [{ weekday: 5, from: '13:00', to: '15:00', place: 'Print room' }],
     notes:
       'I live two hours east of most of you. All times in this course are mine: look twice.\n\nLate is dearer than it looks. Ten per cent of the full mark goes with each day begun, and after the third day I do not read.',

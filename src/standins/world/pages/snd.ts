@@ -12,9 +12,27 @@ export const SND_PAGES: WorldPages = {
     'The last walk is made for somebody who is not there.',
   ],
   readings: [
-    { slug: 'snd-mornings', week: 1, title: 'Mornings', author: 'O. Marchetti', print: { place: 'sheet 1', words: 800 } },
-    { slug: 'snd-keynotes', week: 2, title: 'Keynotes', author: 'O. Marchetti', print: { place: 'sheet 2', words: 1_200 } },
-    { slug: 'snd-rooms', week: 4, title: 'What a clap knows', author: 'R. Lind', print: { place: 'sheet 4', words: 1_000 } },
+    {
+      slug: 'snd-mornings',
+      week: 1,
+      title: 'Mornings',
+      author: 'O. Marchetti',
+      print: { place: 'sheet 1', words: 800 },
+    },
+    {
+      slug: 'snd-keynotes',
+      week: 2,
+      title: 'Keynotes',
+      author: 'O. Marchetti',
+      print: { place: 'sheet 2', words: 1_200 },
+    },
+    {
+      slug: 'snd-rooms',
+      week: 4,
+      title: 'What a clap knows',
+      author: 'R. Lind',
+      print: { place: 'sheet 4', words: 1_000 },
+    },
     { slug: 'snd-window', week: 6, title: 'The order of noticing', author: 'O. Marchetti' },
   ],
   files: [],
@@ -29,7 +47,11 @@ export const SND_PAGES: WorldPages = {
       { what: 'Discussions', percent: 70 },
       { what: 'A walk for somebody else', percent: 30 },
     ],
-    contact: { name: 'Odile Marchetti', email: 'odile.marchetti@tidewell.example', answers: 'when I am back from the field, usually within three days' },
+    contact: {
+      name: 'Odile Marchetti',
+      email: 'odile.marchetti@tidewell.example',
+      answers: 'when I am back from the field, usually within three days',
+    },
     officeHours: [],
     notes:
       'Nobody ever failed this course by being slow. Everything is taken for a week after its day.\n\nTwo replies on two different days, because an ear that comes back hears more.',

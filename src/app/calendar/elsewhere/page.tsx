@@ -1,0 +1,63 @@
+import { headers } from 'next/headers';
+import { importedCalendars } from '@/server/calendar/busy';
+import { feedAddress } from '@/server/calendar/feed';
+import { Elsewhere } from '@/ui/calendar/elsewhere';
+import { plural } from '@/ui/words/plural';
+import { Frame } from '../../_request/frame';
+import { originOf } from '../../_request/origin';
+import { requireVisitor } from '../../_request/session';
+
+type Props = { searchParams: Promise<{ answer?: string; times?: string }> };
+
+export const metadata = { title: 'Other calendars' };
+
+const NOTHING_CHANGED = 'Nothing was changed.';
+
+function answerText(answer: string | undefined, times: string | undefined) {
+  switch (answer) {
+    case 'imported': {
+      const n = /^\d{1,6}$/u.test(times ?? '') ? Number(times) : 0;
+      return { good: true, text: `Imported: ${plural(n, 'busy time')}. The plan keeps clear of them.` };
+    }
+    case 'not-a-calendar':
+      return {
+        good: false,
+        text: `That file is not an iCalendar file: it holds no calendar. ${NOTHING_CHANGED}`,
+      };
+    case 'no-file':
+      return {
+        good: false,
+        text: `No file arrived. Choose an .ics file and send it again. ${NOTHING_CHANGED}`,
+      };
+    case 'removed':
+      return { good: true, text: 'Removed. The plan may use that time again.' };
+    case 'feed':
+      return { good: true, text: 'The address below is new. Addresses made before no longer work.' };
+    case 'revoked':
+      return { good: true, text: 'The feed is stopped: its address no longer works.' };
+    default:
+      return null;
+  }
+}
+
+export default async function ElsewherePage({ searchParams }: Props) {
+  const who = await requireVisitor('/calendar/elsewhere');
+  const [feed, calendars, { answer, times }, asked] = await Promise.all([
+    feedAddress(who.deps, who.actor),
+    importedCalendars(who.deps, who.actor),
+    searchParams,
+    headers(),
+  ]);
+  return (
+    <Frame visitor={who} here="/calendar/elsewhere" place="/calendar">
+      <Elsewhere
+        view={{
+          zone: who.actor.timeZone,
+          feed: feed && { ...feed, address: `${originOf(asked)}${feed.path}` },
+          calendars,
+          answer: answerText(answer, times),
+        }}
+      />
+    </Frame>
+  );
+}

@@ -1,0 +1,23 @@
+import { calendarAskSchema, calendarView } from '@/server/calendar/calendar';
+import { Calendar } from '@/ui/calendar/calendar';
+import { Frame } from '../_request/frame';
+import { requireVisitor } from '../_request/session';
+
+type Props = { searchParams: Promise<Record<string, string | string[] | undefined>> };
+
+export const metadata = { title: 'Calendar' };
+
+export default async function CalendarPage({ searchParams }: Props) {
+  const ask = calendarAskSchema.parse(await searchParams);
+  const query = new URLSearchParams(
+    Object.entries(ask).filter((e): e is [string, string] => e[1] !== undefined),
+  );
+  const here = `/calendar?${query}`;
+  const who = await requireVisitor(here);
+  const view = await calendarView(who.deps, who.actor, ask);
+  return (
+    <Frame visitor={who} here={here} place="/calendar">
+      <Calendar {...view} />
+    </Frame>
+  );
+}

@@ -1,0 +1,26 @@
+import { planView } from '@/server/planning/plan';
+import { Plan } from '@/ui/calendar/plan';
+import { Frame } from '../../_request/frame';
+import { requireVisitor } from '../../_request/session';
+
+type Props = { searchParams: Promise<{ answer?: string }> };
+
+export const metadata = { title: 'Plan' };
+
+const ANSWERS: Record<string, { good: boolean; text: string }> = {
+  kept: { good: true, text: 'Kept. The plan below is made anew.' },
+  malformed: {
+    good: false,
+    text: 'That could not be kept: give both times as hours and minutes. Nothing was changed.',
+  },
+};
+
+export default async function PlanPage({ searchParams }: Props) {
+  const who = await requireVisitor('/calendar/plan');
+  const [plan, { answer }] = await Promise.all([planView(who.deps, who.actor), searchParams]);
+  return (
+    <Frame visitor={who} here="/calendar/plan" place="/calendar">
+      <Plan plan={{ ...plan, answer: answer ? (ANSWERS[answer] ?? null) : null }} />
+    </Frame>
+  );
+}

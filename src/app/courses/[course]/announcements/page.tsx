@@ -1,0 +1,35 @@
+import { notFound } from 'next/navigation';
+import { announcementsPage } from '@/server/courses/announcements';
+import { Announcements } from '@/ui/courses/announcements';
+import { CoursePage } from '@/ui/courses/head';
+import { Frame } from '../../../_request/frame';
+import { requireVisitor } from '../../../_request/session';
+
+type Props = { params: Promise<{ course: string }>; searchParams: Promise<{ answer?: string }> };
+
+export const metadata = { title: 'Announcements' };
+
+const PROBLEMS: Record<string, string> = {
+  empty:
+    'Nothing was announced: it needs a title (at most 200 characters) and a text (at most 10,000). Go Back to find what you wrote.',
+};
+
+export default async function AnnouncementsPage({ params, searchParams }: Props) {
+  const { course } = await params;
+  const here = `/courses/${course}/announcements`;
+  const who = await requireVisitor(here);
+  const found = await announcementsPage(who.deps, who.actor, course);
+  if (!found.ok) notFound();
+  const { answer } = await searchParams;
+  return (
+    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="/announcements">
+        <Announcements
+          {...found.value}
+          zone={who.actor.timeZone}
+          problem={answer ? (PROBLEMS[answer] ?? null) : null}
+        />
+      </CoursePage>
+    </Frame>
+  );
+}

@@ -1,0 +1,21 @@
+import { notFound } from 'next/navigation';
+import { courseWeek } from '@/server/courses/weeks';
+import { CoursePage } from '@/ui/courses/head';
+import { CourseWeek } from '@/ui/courses/week';
+import { Frame } from '../../_request/frame';
+import { requireVisitor } from '../../_request/session';
+
+/** A week of a course; the one that is on where none is named. */
+export async function CourseWeekPage({ course, week }: { course: string; week: number | null }) {
+  const here = `/courses/${course}${week === null ? '' : `/weeks/${week}`}`;
+  const who = await requireVisitor(here);
+  const found = await courseWeek(who.deps, who.actor, course, week);
+  if (!found.ok) notFound();
+  return (
+    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="">
+        <CourseWeek view={found.value} />
+      </CoursePage>
+    </Frame>
+  );
+}

@@ -1,0 +1,12 @@
+import { notFound } from 'next/navigation';
+import { CourseWeekPage } from '../../week-page';
+
+type Props = { params: Promise<{ course: string; week: string }> };
+
+export const metadata = { title: 'Course week' };
+
+export default async function WeekPage({ params }: Props) {
+  const { course, week } = await params;
+  if (!/^\d{1,2}$/u.test(week)) notFound();
+  return <CourseWeekPage course={course} week={Number(week)} />;
+}

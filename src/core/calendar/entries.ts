@@ -1,0 +1,61 @@
+import type { Ledger, ObligationState } from '../counting/types';
+import type { Schedule } from '../deadlines/schedule';
+import { wallClockAt, type WallClock } from '../deadlines/wallclock';
+import { instant, type Instant } from '../ids';
+
+/** One thing a discussion puts into a calendar. */
+export type DiscussionEntry = {
+  kind: 'opens' | 'response' | 'replies' | 'closes';
+  /** The moment shown, in the course's zone and as an instant. */
+  wall: WallClock;
+  at: Instant;
+  extended: boolean;
+  /** The obligations that this deadline is about; empty for openings and closings, and for staff. */
+  states: ObligationState[];
+};
+
+const MINUTE_MS = 60_000;
+
+/**
+ * The calendar entries of a discussion: when it opens, one for each of its two deadlines (the replies' only where replies
+ * are asked for), and when it closes, where late days make that another moment than its last deadline.
+ */
+export function discussionEntries(
+  schedule: Schedule,
+  ledger: Ledger | null,
+  replyCount: number,
+): DiscussionEntry[] {
+  const { zone, opens, response, replies, closes } = schedule;
+  const of = (kind: 'response' | 'reply') =>
+    (ledger?.obligations ?? []).filter((o) => o.kind === kind).map((o) => o.state);
+  const deadline = (kind: 'response' | 'replies', d: typeof response): DiscussionEntry => ({
+    kind,
+    wall: d.wall,
+    at: instant(d.due - d.graceMinutes * MINUTE_MS - MINUTE_MS),
+    extended: d.extended,
+    states: of(kind === 'response' ? 'response' : 'reply'),
+  });
+  const last = Math.max(response.due, replyCount > 0 ? replies.due : 0);
+  const end = instant(closes - MINUTE_MS);
+  return [
+    { kind: 'opens', wall: wallClockAt(opens, zone), at: opens, extended: false, states: [] },
+    deadline('response', response),
+    ...(replyCount > 0 ? [deadline('replies', replies)] : []),
+    ...(closes > last
+      ? [{ kind: 'closes' as const, wall: wallClockAt(end, zone), at: end, extended: false, states: [] }]
+      : []),
+  ];
+}
+
+export type EntryStatus =
+  { code: 'nothing-owed' } | { code: 'done' } | { code: 'owed'; n: number } | { code: 'missed'; n: number };
+
+/** How what a deadline is about stands: still owed (a short post may be mended), done, or missed. */
+export function entryStatus(entry: Pick<DiscussionEntry, 'states'>): EntryStatus {
+  const { states } = entry;
+  if (states.length === 0) return { code: 'nothing-owed' };
+  const owed = states.filter((s) => s === 'owed' || s === 'draft' || s === 'short').length;
+  if (owed) return { code: 'owed', n: owed };
+  const missed = states.filter((s) => s === 'missed').length;
+  return missed ? { code: 'missed', n: missed } : { code: 'done' };
+}

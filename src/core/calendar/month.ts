@@ -1,0 +1,32 @@
+import { Temporal } from 'temporal-polyfill';
+import { instant, type Instant } from '../ids';
+import { remember } from '../memo';
+
+export type CalendarDay = { date: string; start: Instant; end: Instant };
+
+/** So many days from a date on in a zone; a day on which the clocks change is 23 or 25 hours long. */
+export function daysFrom(date: string, count: number, zone: string): CalendarDay[] {
+  const first = Temporal.PlainDate.from(date);
+  const start = (d: Temporal.PlainDate) => instant(d.toZonedDateTime(zone).epochMilliseconds);
+  return Array.from({ length: count }, (_, i) => {
+    const day = first.add({ days: i });
+    return { date: day.toString(), start: start(day), end: start(day.add({ days: 1 })) };
+  });
+}
+
+/** The whole weeks (Monday first) that hold a month, `YYYY-MM`, as days of a zone. */
+export const monthDays = remember((month: string, zone: string): CalendarDay[] => {
+  const first = Temporal.PlainYearMonth.from(month).toPlainDate({ day: 1 });
+  const last = first.add({ months: 1 }).subtract({ days: 1 });
+  const monday = first.subtract({ days: first.dayOfWeek - 1 });
+  const days = monday.until(last.add({ days: 7 - last.dayOfWeek }), { largestUnit: 'days' }).days + 1;
+  return daysFrom(monday.toString(), days, zone);
+}, 200);
+
+/** The month so many months later. @example monthLater('2026-12', 1) // '2027-01' */
+export const monthLater = (month: string, by: number) =>
+  Temporal.PlainYearMonth.from(month).add({ months: by }).toString();
+
+/** The date so many days later. */
+export const dateLater = (date: string, by: number) =>
+  Temporal.PlainDate.from(date).add({ days: by }).toString();

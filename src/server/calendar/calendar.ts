@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { daysFrom, dateLater, monthDays, monthLater, type CalendarDay } from '@/core/calendar/month';
+import { dayIn } from '@/core/deadlines/day';
+import type { Instant } from '@/core/ids';
+import type { BusyTime } from '@/core/planning/cannot';
+import type { Sitting } from '@/core/planning/plan';
+import { busyTimes } from '@/db/queries/planning';
+import type { Actor, Deps } from '../deps';
+import { planView, type PlannedAssignment } from '../planning/plan';
+import { calendarEntries, type CalendarEntry } from './entries';
+
+const AGENDA_DAYS = 28;
+
+export const calendarAskSchema = z.object({
+  view: z.enum(['month', 'agenda']).catch('month'),
+  month: z
+    .string()
+    .regex(/^(19|20|21)\d\d-(0[1-9]|1[0-2])$/u)
+    .optional()
+    .catch(undefined),
+  day: z.iso.date().optional().catch(undefined),
+});
+export type CalendarAsk = z.infer<typeof calendarAskSchema>;
+
+export type CalendarDayView = CalendarDay & {
+  today: boolean;
+  /** False for the days of other months that fill the first and last week. */
+  inside: boolean;
+  entries: CalendarEntry[];
+  busy: BusyTime[];
+  sittings: Sitting[];
+};
+
+export type CalendarView = {
+  now: Instant;
+  zone: string;
+  view: 'month' | 'agenda';
+  /** The month shown, or for the agenda the first day. */
+  month: string;
+  from: string;
+  days: CalendarDayView[];
+  assignments: PlannedAssignment[];
+  previous: string;
+  next: string;
+};
+
+/** A month by whole weeks, or four weeks as a list: deadlines, openings and closings, and beneath them the busy times. */
+export async function calendarView(deps: Deps, actor: Actor, ask: CalendarAsk): Promise<CalendarView> {
+  const { db, now } = deps;
+  const zone = actor.timeZone;
+  const today = dayIn(now, zone);
+  const month = ask.month ?? (ask.day ?? today).slice(0, 7);
+  const from = ask.day ?? (ask.month && ask.month !== today.slice(0, 7) ? `${ask.month}-01` : today);
+  const days = ask.view === 'month' ? monthDays(month, zone) : daysFrom(from, AGENDA_DAYS, zone);
+  const start = days[0]?.start ?? now;
+  const end = days[days.length - 1]?.end ?? now;
+  const [entries, plan, busy] = await Promise.all([
+    calendarEntries(deps, actor),
+    planView(deps, actor),
+    busyTimes(db, actor.id, start, end),
+  ]);
+  const within = (at: number, day: CalendarDay) => at >= day.start && at < day.end;
+  return {
+    now,
+    zone,
+    view: ask.view,
+    month,
+    from,
+    days: days.map((day) => ({
+      ...day,
+      today: day.date === today,
+      inside: ask.view === 'agenda' || day.date.startsWith(month),
+      entries: entries.filter((e) => within(e.at, day)),
+      busy: busy.filter((b) => b.start < day.end && b.end > day.start),
+      sittings: plan.planned.sittings.filter((s) => within(s.start, day)),
+    })),
+    assignments: plan.assignments,
+    previous: ask.view === 'month' ? monthLater(month, -1) : dateLater(from, -AGENDA_DAYS),
+    next: ask.view === 'month' ? monthLater(month, 1) : dateLater(from, AGENDA_DAYS),
+  };
+}

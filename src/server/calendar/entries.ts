@@ -1,0 +1,53 @@
+import { discussionEntries, type DiscussionEntry } from '@/core/calendar/entries';
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import { groupBy } from '@/core/group';
+import type { Deps, Actor } from '../deps';
+import { discussionsOf } from '@/db/queries/discussions';
+import { draftsOf } from '@/db/queries/drafts';
+import { ownPosts } from '@/db/queries/own-posts';
+import { accountOf } from '../access/enter';
+
+export type CalendarEntry = DiscussionEntry & {
+  /** Stable for ever: what a calendar program knows the entry by. */
+  uid: string;
+  slug: string;
+  title: string;
+  course: { code: string; slug: string };
+  week: number;
+  zone: string;
+  state: DiscussionState;
+  schedule: Schedule;
+  ledger: Ledger | null;
+};
+
+/** Every entry of every discussion a person has, in three queries, in order of time. */
+export async function calendarEntries(deps: Deps, actor: Actor): Promise<CalendarEntry[]> {
+  const { db, now } = deps;
+  const [records, own, drafts] = await Promise.all([
+    discussionsOf(db, actor.id),
+    ownPosts(db, actor.id),
+    draftsOf(db, actor.id),
+  ]);
+  const posts = groupBy(own, (p) => p.discussion);
+  const begun = groupBy(drafts, (d) => d.discussion);
+  return records
+    .flatMap((record) => {
+      const account = accountOf(record, actor, posts.get(record.id) ?? [], begun.get(record.id) ?? [], now);
+      const { schedule, ledger, state } = account;
+      return discussionEntries(schedule, ledger, record.brief.replies.count).map((entry) => ({
+        ...entry,
+        uid: `${entry.kind}-${record.id}@pulpit`,
+        slug: record.slug,
+        title: record.title,
+        course: { code: record.course.code, slug: record.course.slug },
+        week: record.week.number,
+        zone: record.schedule.zone,
+        state,
+        schedule,
+        ledger,
+      }));
+    })
+    .sort((a, b) => a.at - b.at || a.slug.localeCompare(b.slug));
+}

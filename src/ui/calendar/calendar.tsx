@@ -1,0 +1,32 @@
+import { ArrowLeft, ArrowRight } from 'lucide-react';
+import Link from 'next/link';
+import { dayOf, monthName, zoneName } from '../words/time';
+import { Agenda } from './agenda';
+import { CalendarHead } from './head';
+import { Month } from './month';
+import type { CalendarViewProps } from './types';
+
+/** The calendar: a month or an agenda, in the reader's own zone. */
+export function Calendar(props: CalendarViewProps) {
+  const { view, month, from } = props;
+  const to = (at: string) => (view === 'month' ? `/calendar?month=${at}` : `/calendar?view=agenda&day=${at}`);
+  return (
+    <main id="main" className="mx-auto grid max-w-[1200px] gap-4 px-4 py-6 sm:px-7">
+      <CalendarHead room={view} title={view === 'month' ? monthName(month) : `From ${dayOf(from)}`} />
+      <div className="flex flex-wrap items-center gap-2">
+        <Link className="btn" href={to(props.previous)}>
+          <ArrowLeft size={15} aria-hidden />{' '}
+          {view === 'month' ? monthName(props.previous) : 'Four weeks back'}
+        </Link>
+        <Link className="btn" href={view === 'month' ? '/calendar' : '/calendar?view=agenda'}>
+          Today
+        </Link>
+        <Link className="btn" href={to(props.next)}>
+          {view === 'month' ? monthName(props.next) : 'Four weeks on'} <ArrowRight size={15} aria-hidden />
+        </Link>
+        <p className="text-[13px] text-ink-2">Times are yours, in {zoneName(props.zone)}.</p>
+      </div>
+      {view === 'month' ? <Month {...props} /> : <Agenda {...props} />}
+    </main>
+  );
+}

@@ -1,0 +1,148 @@
+import type { ImportProblem } from '@/core/calendar/import';
+import { importProblemText } from '../words/imports';
+import { plural } from '../words/plural';
+import { moment } from '../words/time';
+import { CalendarHead } from './head';
+
+export type ElsewhereView = {
+  zone: string;
+  feed: { address: string; madeAt: number; lastRead: number | null } | null;
+  calendars: {
+    id: string;
+    name: string;
+    importedAt: number;
+    coversUntil: number;
+    times: number;
+    problems: ImportProblem[];
+  }[];
+  /** What became of a form sent just now. */
+  answer: { good: boolean; text: string } | null;
+};
+
+const SHOWN = 12;
+
+function Feed({ feed, zone }: Pick<ElsewhereView, 'feed' | 'zone'>) {
+  return (
+    <section aria-labelledby="feed" className="plate px-5 py-4">
+      <h2 id="feed" className="text-[18px]">
+        Your deadlines in another calendar
+      </h2>
+      <p className="mt-1 max-w-[70ch] text-[14px] text-ink-2">
+        A private address that any calendar program can subscribe to. It holds one entry for each deadline,
+        says what is still owed, and follows when something is done or extended. Whoever knows the address can
+        read it.
+      </p>
+      {feed ? (
+        <>
+          <label className="mt-3 grid gap-1 font-semibold">
+            The address
+            <input className="field font-normal" readOnly value={feed.address} />
+          </label>
+          <p className="mt-1 text-[13px] text-ink-2">
+            Made {moment(feed.madeAt, zone)} ·{' '}
+            {feed.lastRead === null
+              ? 'not read by any program yet'
+              : `last read ${moment(feed.lastRead, zone)}`}
+          </p>
+        </>
+      ) : null}
+      <form action="/calendar/feed" method="post" className="mt-3 flex flex-wrap gap-2">
+        <button className={`btn ${feed ? '' : 'go'}`} name="do" value="make">
+          {feed ? 'Make a new address (the old one stops)' : 'Make an address'}
+        </button>
+        {feed ? (
+          <button className="btn" name="do" value="revoke">
+            Stop the feed
+          </button>
+        ) : null}
+      </form>
+    </section>
+  );
+}
+
+function Imported({ calendar, zone }: { calendar: ElsewhereView['calendars'][number]; zone: string }) {
+  const { problems } = calendar;
+  return (
+    <li className="border-t border-rule-soft py-3">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <p className="min-w-0">
+          <b className="block truncate">{calendar.name}</b>
+          <span className="text-[13px] text-ink-2">
+            {plural(calendar.times, 'busy time')} · imported {moment(calendar.importedAt, zone)} · reaches to{' '}
+            {moment(calendar.coversUntil, zone)}
+          </span>
+        </p>
+        <form action="/calendar/busy/remove" method="post">
+          <button className="btn" name="id" value={calendar.id}>
+            Remove <span className="sr-only">{calendar.name}</span>
+          </button>
+        </form>
+      </div>
+      {problems.length ? (
+        <details className="mt-2 rounded-control bg-ochre-tint px-3 py-2 text-[13px]" open>
+          <summary className="font-semibold text-ochre-ink">
+            {plural(problems.length, 'thing')} to know about this file
+          </summary>
+          <ul className="mt-1 grid gap-1">
+            {problems.slice(0, SHOWN).map((p, i) => (
+              <li key={i}>{importProblemText(p)}</li>
+            ))}
+            {problems.length > SHOWN ? <li>and {problems.length - SHOWN} more.</li> : null}
+          </ul>
+        </details>
+      ) : null}
+    </li>
+  );
+}
+
+/** The way out (a feed) and the way in (busy times from a file). */
+export function Elsewhere({ view }: { view: ElsewhereView }) {
+  return (
+    <main id="main" className="mx-auto grid max-w-[900px] gap-4 px-4 py-6 sm:px-7">
+      <CalendarHead room="elsewhere" title="Other calendars" />
+      {view.answer ? (
+        <p
+          role="status"
+          className={`rounded-control px-3 py-2 font-medium ${view.answer.good ? 'bg-pine-tint' : 'bg-brick-tint'}`}
+        >
+          {view.answer.text}
+        </p>
+      ) : null}
+      <Feed feed={view.feed} zone={view.zone} />
+      <section aria-labelledby="busy" className="plate px-5 py-4">
+        <h2 id="busy" className="text-[18px]">
+          When you are busy
+        </h2>
+        <p className="mt-1 max-w-[70ch] text-[14px] text-ink-2">
+          Shifts, lectures, trains: import an .ics file and Pulpit plans around it. Only you see it. Importing
+          a file of the same name again replaces it.
+        </p>
+        <form
+          action="/calendar/busy"
+          method="post"
+          encType="multipart/form-data"
+          className="mt-3 flex flex-wrap items-end gap-2"
+        >
+          <label className="grid min-w-0 gap-1 font-semibold">
+            An .ics file
+            <input
+              className="field font-normal"
+              type="file"
+              name="file"
+              accept=".ics,.ical,text/calendar"
+              required
+            />
+          </label>
+          <button className="btn go" type="submit">
+            Import busy times
+          </button>
+        </form>
+        <ul className="mt-3">
+          {view.calendars.map((c) => (
+            <Imported key={c.id} calendar={c} zone={view.zone} />
+          ))}
+        </ul>
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,53 @@
+import { Avatar } from '../frame/avatar';
+import { plural } from '../words/plural';
+import type { PersonView } from './types';
+
+const ROLES = { instructor: 'Instructor', assistant: 'Assistant', student: 'Student' };
+
+/** Who is in a course: staff with their addresses, then the class. */
+export function People({ people, me }: { people: PersonView[]; me: string }) {
+  const staff = people.filter((p) => p.role !== 'student');
+  const students = people.filter((p) => p.role === 'student');
+  const row = (p: PersonView) => (
+    <li
+      key={p.id}
+      id={`person-${p.id}`}
+      className="flex items-center gap-3 border-t border-rule-soft px-4 py-2.5 target:bg-ochre-tint first:border-t-0"
+    >
+      <Avatar name={p.name} mine={p.id === me} />
+      <span className="min-w-0">
+        <b className="block truncate">
+          {p.name}
+          {p.id === me ? ' (you)' : ''}
+        </b>
+        <span className="block truncate text-[13px] text-ink-2">
+          {ROLES[p.role]}
+          {p.email ? (
+            <>
+              {' · '}
+              <a className="link" href={`mailto:${p.email}`}>
+                {p.email}
+              </a>
+            </>
+          ) : null}
+        </span>
+      </span>
+    </li>
+  );
+  return (
+    <div className="grid gap-5">
+      <section aria-labelledby="staff">
+        <h2 id="staff" className="mb-2 text-[18px]">
+          Staff
+        </h2>
+        <ul className="plate">{staff.map(row)}</ul>
+      </section>
+      <section aria-labelledby="class">
+        <h2 id="class" className="mb-2 text-[18px]">
+          {plural(students.length, 'student')}
+        </h2>
+        <ul className="plate sm:columns-2 sm:gap-0 sm:[&>li]:break-inside-avoid">{students.map(row)}</ul>
+      </section>
+    </div>
+  );
+}

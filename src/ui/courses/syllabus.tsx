@@ -1,0 +1,121 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import type { Contradiction, Inconsistency } from '@/core/syllabus/contradictions';
+import type { Syllabus } from '@/core/syllabus/syllabus';
+import { habitText, inconsistencyText, weekdayName } from '../words/contradictions';
+import { lateText } from '../words/deadlines';
+import { Contradicted } from './contradicted';
+
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="border-t border-rule-soft px-5 py-4 first:border-t-0">
+      <h2 className="mb-1.5 text-[16.5px]">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function Pairs({ rows }: { rows: [string, string][] }) {
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[14px]">
+      {rows.map(([name, value]) => (
+        <div key={name} className="contents">
+          <dt className="text-ink-2">{name}</dt>
+          <dd className="font-semibold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** The syllabus in the form Pulpit can compare with: and where the discussions do otherwise. */
+export function SyllabusView(props: {
+  syllabus: Syllabus | null;
+  inconsistencies: Inconsistency[];
+  contradicted: { slug: string; title: string; week: number; found: Contradiction[] }[];
+}) {
+  const { syllabus } = props;
+  if (!syllabus) {
+    return <p className="plate px-5 py-4 text-ink-2">This course has no syllabus in Pulpit yet.</p>;
+  }
+  const paragraphs = syllabus.notes.split(/\n{2,}/u).filter(Boolean);
+  return (
+    <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="plate">
+        <Section title="Late work">
+          <p className="text-[14px] font-semibold">{lateText(syllabus.late)}</p>
+        </Section>
+        <Section title="Deadlines">
+          <Pairs
+            rows={[
+              ['Responses', habitText(syllabus.habits.response)],
+              ['Replies', habitText(syllabus.habits.replies)],
+            ]}
+          />
+        </Section>
+        <Section title="Marks">
+          <div className="grid gap-4 sm:grid-cols-2">
+            <Pairs rows={syllabus.weights.map((w) => [w.what, `${w.percent} %`])} />
+            <Pairs rows={syllabus.scale.map((s) => [s.grade, `from ${s.from} %`])} />
+          </div>
+          {props.inconsistencies.map((i) => (
+            <p key={i.code} className="mt-2 rounded-control bg-ochre-tint px-3 py-2 text-[13px]">
+              {inconsistencyText(i)}
+            </p>
+          ))}
+        </Section>
+        <Section title="Contact">
+          <p className="text-[14px]">
+            {syllabus.contact.name},{' '}
+            <a className="link" href={`mailto:${syllabus.contact.email}`}>
+              {syllabus.contact.email}
+            </a>
+            <span className="block text-ink-2">answers {syllabus.contact.answers}</span>
+          </p>
+          <h3 className="mt-3 text-[14px]">Office hours</h3>
+          {syllabus.officeHours.length ? (
+            <ul className="text-[14px]">
+              {syllabus.officeHours.map((o) => (
+                <li key={`${o.weekday} ${o.from}`}>
+                  {weekdayName(o.weekday)} {o.from} to {o.to}, <span className="text-ink-2">{o.place}</span>
+                </li>
+              ))}
+            </ul>
+          ) : (
+            <p className="text-[14px] text-ink-2">by arrangement</p>
+          )}
+        </Section>
+        {paragraphs.length ? (
+          <Section title="In the instructor’s words">
+            <div className="text">
+              {paragraphs.map((p) => (
+                <p key={p}>{p}</p>
+              ))}
+            </div>
+          </Section>
+        ) : null}
+      </div>
+      <section aria-labelledby="otherwise">
+        <h2 id="otherwise" className="mb-2 text-[16px]">
+          Where a discussion does otherwise
+        </h2>
+        {props.contradicted.length ? (
+          <ul className="plate px-4 py-1 text-[13.5px]">
+            {props.contradicted.map((d) => (
+              <li key={d.slug} className="border-t border-rule-soft py-3 first:border-t-0">
+                <Link href={`/discussions/${d.slug}`} className="font-semibold hover:underline">
+                  Week {d.week}: {d.title}
+                </Link>
+                <Contradicted found={d.found} />
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className="plate px-4 py-3 text-[13.5px] text-ink-2">
+            Every discussion keeps to the syllabus: the same late rule, the same days and times.
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import type { Ledger } from '@/core/counting/types';
+import type { Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionState } from '@/core/deadlines/state';
+import type { Role } from '@/core/ids';
+import type { Contradiction } from '@/core/syllabus/contradictions';
+
+export type CourseView = { code: string; slug: string; title: string; zone: string; staff: boolean };
+
+export type CourseWeekView = {
+  course: CourseView;
+  now: number;
+  weeks: { number: number; title: string; startsOn: string; current: boolean }[];
+  week: { number: number; title: string; startsOn: string; overview: string };
+  readings: {
+    slug: string;
+    title: string;
+    author: string;
+    words: number;
+    place: string;
+    here: boolean;
+    readAt: number | null;
+    minutes: number;
+  }[];
+  files: { id: string; name: string; title: string; bytes: number }[];
+  prompts: {
+    slug: string;
+    title: string;
+    state: DiscussionState;
+    schedule: Schedule;
+    ledger: Ledger | null;
+    unread: number;
+    contradictions: Contradiction[];
+  }[];
+  previous: number | null;
+  next: number | null;
+};
+
+export type AnnouncementView = {
+  id: string;
+  author: string;
+  title: string;
+  body: string;
+  postedAt: number;
+  readAt: number | null;
+  readBy: number | null;
+};
+
+export type PersonView = { id: string; name: string; role: Role; email: string | null };

@@ -1,0 +1,160 @@
+import { ArrowLeft, ArrowRight, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { Tally } from '../tally/tally';
+import { deadlineText, lateText } from '../words/deadlines';
+import { plural } from '../words/plural';
+import { stateName } from '../words/states';
+import { dayOf, moment } from '../words/time';
+import { minutesText } from '../words/work';
+import { Contradicted } from './contradicted';
+import type { CourseWeekView } from './types';
+
+const size = (bytes: number) => (bytes < 1_000 ? `${bytes} bytes` : `${Math.round(bytes / 1_000)} kB`);
+
+function Item(props: { icon: ReactNode; kind: string; children: ReactNode; aside?: ReactNode }) {
+  return (
+    <li className="grid grid-cols-[24px_minmax(0,1fr)_auto] items-start gap-x-3 border-t border-rule-soft px-4 py-3.5 first:border-t-0">
+      <span className="pt-0.5 text-ink-3">{props.icon}</span>
+      <div className="min-w-0">
+        <span className="block text-[12px] font-semibold text-ink-3">{props.kind}</span>
+        {props.children}
+      </div>
+      <span className="text-right text-[12.5px] text-ink-2">{props.aside}</span>
+    </li>
+  );
+}
+
+function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
+  const { schedule, state } = prompt;
+  const { zone } = schedule;
+  return (
+    <Item
+      icon={<MessageSquareText size={18} aria-hidden />}
+      kind="Discussion"
+      aside={prompt.ledger ? <Tally ledger={prompt.ledger} /> : null}
+    >
+      <h3 className="text-[16.5px] leading-snug">
+        <Link href={`/discussions/${prompt.slug}`} className="hover:underline">
+          {prompt.title}
+        </Link>
+      </h3>
+      <p className="text-[13px] text-ink-2">
+        <b className="text-ink">{stateName(state)}</b>
+        {state === 'upcoming' ? `, opens ${moment(schedule.opens, zone)}` : ''}
+        {prompt.unread ? ` · ${prompt.unread} unread` : ''}
+      </p>
+      <p className="text-[13px] text-ink-2">
+        Response {deadlineText(schedule.response, zone)} · replies {deadlineText(schedule.replies, zone)}
+      </p>
+      <p className="text-[13px] text-ink-2">{lateText(schedule.late)}</p>
+      <Contradicted found={prompt.contradictions} />
+    </Item>
+  );
+}
+
+/** A week of a course: overview, readings, files and prompts in order, and the weeks beside it. */
+export function CourseWeek({ view }: { view: CourseWeekView }) {
+  const { course, week, weeks, readings, files, prompts } = view;
+  const href = (n: number) => `/courses/${course.slug}/weeks/${n}`;
+  const reading = readings.filter((r) => r.readAt === null).reduce((s, r) => s + r.minutes, 0);
+  return (
+    <div className="grid gap-5 lg:grid-cols-[220px_minmax(0,1fr)]">
+      <nav aria-label="Weeks" className="max-lg:order-last">
+        <ol className="plate overflow-hidden text-[13px]">
+          {weeks.map((w) => (
+            <li key={w.number} className="border-t border-rule-soft first:border-t-0">
+              <Link
+                href={href(w.number)}
+                aria-current={w.number === week.number ? 'page' : undefined}
+                className={`block px-3 py-2 outline-offset-[-3px] ${
+                  w.number === week.number
+                    ? 'bg-page font-semibold shadow-[inset_4px_0_var(--pine)]'
+                    : 'bg-page-2 hover:bg-page'
+                }`}
+              >
+                <span className="text-ink-3">
+                  Week {w.number}
+                  {w.current ? ' · now' : ''}
+                </span>
+                <span className="block leading-snug">{w.title}</span>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <div>
+        <p className="text-[12px] font-semibold text-ink-2">
+          Week {week.number}, from {dayOf(week.startsOn)}
+        </p>
+        <h2 className="text-[21px] leading-tight">{week.title}</h2>
+        {week.overview ? (
+          <p className="mt-2 max-w-[70ch] font-serif text-[15.5px] leading-relaxed">{week.overview}</p>
+        ) : null}
+        <ul className="plate mt-4">
+          {readings.map((r) => (
+            <Item
+              key={r.slug}
+              icon={<BookOpen size={18} aria-hidden />}
+              kind="Reading"
+              aside={
+                <>
+                  {minutesText(r.minutes)}
+                  <span className={`block ${r.readAt === null ? '' : 'font-semibold text-pine-ink'}`}>
+                    {r.readAt === null ? 'not read' : 'read'}
+                  </span>
+                </>
+              }
+            >
+              <h3 className="text-[15.5px] leading-snug">
+                <Link href={`/readings/${r.slug}`} className="hover:underline">
+                  {r.title}
+                </Link>
+              </h3>
+              <p className="text-[13px] text-ink-2">
+                {r.author}
+                {r.here ? '' : ` · ${r.place}`}
+              </p>
+            </Item>
+          ))}
+          {files.map((f) => (
+            <Item key={f.id} icon={<FileDown size={18} aria-hidden />} kind="File" aside={size(f.bytes)}>
+              <h3 className="text-[15.5px] leading-snug">
+                <a href={`/files/${f.id}`} download={f.name} className="hover:underline">
+                  {f.title}
+                </a>
+              </h3>
+              <p className="text-[13px] text-ink-2">{f.name}</p>
+            </Item>
+          ))}
+          {prompts.map((p) => (
+            <Prompt key={p.slug} prompt={p} />
+          ))}
+          {readings.length + files.length + prompts.length === 0 ? (
+            <li className="px-4 py-3.5 text-ink-2">Nothing has been put into this week yet.</li>
+          ) : null}
+        </ul>
+        {reading > 0 ? (
+          <p className="mt-2 text-[13px] text-ink-2">
+            {plural(readings.filter((r) => r.readAt === null).length, 'reading')} to go, about{' '}
+            {minutesText(reading)} at your reading pace.
+          </p>
+        ) : null}
+        <div className="mt-5 flex flex-wrap justify-between gap-2">
+          {view.previous === null ? (
+            <span />
+          ) : (
+            <Link className="btn" href={href(view.previous)}>
+              <ArrowLeft size={15} aria-hidden /> Week {view.previous}
+            </Link>
+          )}
+          {view.next === null ? null : (
+            <Link className="btn" href={href(view.next)}>
+              Week {view.next} <ArrowRight size={15} aria-hidden />
+            </Link>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { entryStatus, type DiscussionEntry } from '@/core/calendar/entries';
+import type { FeedEvent } from '@/core/calendar/feed';
+import type { LateRule } from '@/core/deadlines/late';
+import type { Instant } from '@/core/ids';
+import { entryKind, entryStanding, taskName } from './calendar';
+import { lateText } from './deadlines';
+
+type Version = { uid: string; sequence: number; changedAt: Instant };
+export type FeedEntry = DiscussionEntry &
+  Version & {
+    slug: string;
+    title: string;
+    course: { code: string };
+    week: number;
+    zone: string;
+    schedule: { late: LateRule };
+  };
+export type FeedPiece = Version & {
+  start: number;
+  end: number;
+  wall: string;
+  zone: string;
+  assignment: {
+    slug: string;
+    title: string;
+    course: { code: string };
+    kind: 'response' | 'reply';
+    n: number;
+  };
+};
+
+const DAY = 1_440;
+
+/** A deadline as a calendar program shows it: what is due, what of it is still owed, and where to do it. */
+export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
+  const status = entryStatus(entry);
+  const standing = entryStanding(entry);
+  const done = status.code === 'done' ? 'Done: ' : '';
+  const room = entry.kind === 'replies' ? 'conversation' : 'response';
+  const url = `${origin}/discussions/${entry.slug}/${room}`;
+  return {
+    uid: entry.uid,
+    sequence: entry.sequence,
+    changedAt: entry.changedAt,
+    start: entry.wall,
+    zone: entry.zone,
+    minutes: 1,
+    summary: `${done}${entry.course.code} ${entryKind(entry)}: ${entry.title}`,
+    description: [
+      `Week ${entry.week}: ${entry.title}`,
+      standing ? `${entry.kind === 'response' ? 'Your response: ' : 'Your replies: '}${standing}.` : '',
+      entry.extended ? 'This deadline is extended for you.' : '',
+      `${lateText(entry.schedule.late)}.`,
+      url,
+    ]
+      .filter(Boolean)
+      .join('\n'),
+    url,
+    category: entry.course.code,
+    // What is done need not ring.
+    alarms: status.code === 'owed' ? [DAY, 120] : [],
+    takesTime: false,
+  };
+}
+
+/** A planned sitting as a calendar program shows it. */
+export function sittingEvent(piece: FeedPiece, origin: string): FeedEvent {
+  const { assignment } = piece;
+  const url = `${origin}/discussions/${assignment.slug}/${assignment.kind === 'response' ? 'response' : 'conversation'}`;
+  return {
+    uid: piece.uid,
+    sequence: piece.sequence,
+    changedAt: piece.changedAt,
+    start: piece.wall,
+    zone: piece.zone,
+    minutes: Math.round((piece.end - piece.start) / 60_000),
+    summary: `Write: ${taskName(assignment)}`,
+    description: `${assignment.title}\n${url}`,
+    url,
+    category: 'Plan',
+    alarms: [],
+    takesTime: true,
+  };
+}
