@@ -5,8 +5,11 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 
 const KEYS = [
+  ['/', 'find anything'],
   ['g then w', 'This week'],
   ['g then d', 'Discussions'],
+  ['g then c', 'Calendar'],
+  ['g then p', 'Plan'],
   ['j / k', 'next / previous response in a conversation'],
   ['r', 'write your reply'],
   ['q', 'quote what you selected in your reply'],
@@ -38,6 +41,9 @@ export function Keys() {
       const go = e.timeStamp - afterG < 1_500;
       if (go && e.key === 'w') router.push('/');
       else if (go && e.key === 'd') router.push('/discussions');
+      else if (go && e.key === 'c') router.push('/calendar');
+      else if (go && e.key === 'p') router.push('/calendar/plan');
+      else if (e.key === '/') press('[data-key-find]');
       else if (e.key === 'j') press('[data-key-next]');
       else if (e.key === 'k') press('[data-key-previous]');
       else if (e.key === 'r') {

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { Palette } from '../find/palette';
 import { AccountMenu } from './account-menu';
 import { Brand } from './brand';
 import { TimeNow } from './time-now';
@@ -8,7 +9,7 @@ const PLACES = [
   ['/discussions', 'Discussions'],
   ['/calendar', 'Calendar'],
 ] as const;
-export type Place = (typeof PLACES)[number][0];
+export type Place = (typeof PLACES)[number][0] | '/find';
 
 export function TopBar(props: {
   here: string;
@@ -46,7 +47,8 @@ export function TopBar(props: {
             </Link>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-4 text-[13px]">
+        <div className="ml-auto flex items-center gap-3 text-[13px] sm:gap-4">
+          <Palette zone={props.person.zone} />
           <TimeNow now={props.now} zone={zone} named={zone !== props.person.zone} />
           <AccountMenu
             name={props.person.name}

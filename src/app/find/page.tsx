@@ -1,0 +1,21 @@
+import { find } from '@/server/find/find';
+import { FindPage } from '@/ui/find/page';
+import { Frame } from '../_request/frame';
+import { requireVisitor } from '../_request/session';
+
+type Props = { searchParams: Promise<{ q?: string | string[] }> };
+
+export const metadata = { title: 'Find' };
+
+export default async function Find({ searchParams }: Props) {
+  const { q } = await searchParams;
+  const typed = typeof q === 'string' ? q : '';
+  const here = typed ? `/find?q=${encodeURIComponent(typed)}` : '/find';
+  const who = await requireVisitor(here);
+  const found = await find(who.deps, who.actor, typed);
+  return (
+    <Frame visitor={who} here={here} place="/find">
+      <FindPage found={found} typed={typed} zone={who.actor.timeZone} />
+    </Frame>
+  );
+}

@@ -1,0 +1,211 @@
+import { HIT_END, HIT_START } from '@/core/find/passage';
+import {
+  instant,
+  personId,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+  type Role,
+} from '@/core/ids';
+import { type Db } from '../connection';
+import { visible } from './visible';
+
+/** A search as PostgreSQL takes it: a tsquery in text form, made by the functions below. */
+export type Query = { sql: string; bindings: string[] };
+
+/**
+ * Words as people type them (phrases in quotation marks, "or", "-not"), and the last word also as the beginning of one,
+ * for it may not be finished yet.
+ */
+export function typedQuery(text: string, lastWord: string | null): Query {
+  const whole = `websearch_to_tsquery('english', ?)`;
+  if (lastWord === null) return { sql: whole, bindings: [text] };
+  const before = text.slice(0, text.length - lastWord.length).trim();
+  const begun = `to_tsquery('english', ? || ':*')`;
+  return before
+    ? { sql: `(${whole} || (${whole} && ${begun}))`, bindings: [text, before, lastWord] }
+    : { sql: `(${whole} || ${begun})`, bindings: [text, lastWord] };
+}
+
+/**
+ * For each word the words nearest to it that stand somewhere, itself among them where it does. The vocabulary is
+ * everybody's, so the answer must only ever be searched with, and never be shown.
+ */
+export async function nearWords(db: Db, words: string[]): Promise<Map<string, string[]>> {
+  const { rows } = await db.raw(
+    `select a.word as asked, array(
+       select w.word from search_words w where w.word % a.word
+       order by similarity(w.word, a.word) desc, w.word limit 4) as near
+     from unnest(?::text[]) a (word)`,
+    [words],
+  );
+  return new Map(rows.map((r: { asked: string; near: string[] }) => [r.asked, r.near]));
+}
+
+/** All of the words, each as any of its neighbours. The neighbours come out of the vocabulary: letters only. */
+export const nearQuery = (groups: string[][]): Query => ({
+  sql: `to_tsquery('english', ?)`,
+  bindings: [groups.map((g) => `(${g.join(' | ')})`).join(' & ')],
+});
+
+const HEADLINE = `StartSel=${HIT_START}, StopSel=${HIT_END}, MaxWords=22, MinWords=10, MaxFragments=1, FragmentDelimiter=…`;
+
+export type FoundPost = {
+  id: PostId;
+  kind: 'response' | 'reply';
+  discussion: DiscussionId;
+  author: string;
+  role: Role;
+  title: string;
+  sharedAt: Instant;
+  passage: string;
+};
+
+/**
+ * Posts that match, the best first. Only posts in sight of the reader in the discussions named: the caller names no
+ * sealed one, so nothing of a sealed discussion is ever looked at.
+ */
+export async function findPosts(
+  db: Db,
+  reader: { id: PersonId; staffIn: CourseId[] },
+  within: DiscussionId[],
+  ask: { query: Query | null; from: string | null },
+  limit: number,
+): Promise<FoundPost[]> {
+  if (within.length === 0) return [];
+  const { query } = ask;
+  const found = db('post_texts as x')
+    .join('posts as p', 'p.id', 'x.post_id')
+    .join('people as a', 'a.id', 'p.author_id')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOn('e.person_id', 'p.author_id'))
+    .whereIn('x.discussion_id', within)
+    .where(visible(db, 'p'))
+    .where((w) =>
+      w
+        .whereNull('p.private_to')
+        .orWhere('p.private_to', reader.id)
+        .orWhere('p.author_id', reader.id)
+        .orWhereIn('p.course_id', reader.staffIn),
+    )
+    .modify((q) => {
+      if (query) q.whereRaw(`x.found @@ ${query.sql}`, query.bindings);
+      if (ask.from === 'me') q.where('p.author_id', reader.id);
+      else if (ask.from !== null) q.whereRaw(`a.name ilike ?`, [`%${likeText(ask.from)}%`]);
+    })
+    .orderByRaw(
+      query ? `ts_rank_cd(x.found, ${query.sql}) desc, p.shared_at desc` : 'p.shared_at desc',
+      query ? query.bindings : [],
+    )
+    .limit(limit)
+    .select('p.id', 'p.kind', 'p.discussion_id', 'a.name', 'e.role', 'x.title', 'x.plain', 'p.shared_at');
+  const rows: {
+    id: number;
+    kind: 'response' | 'reply';
+    discussion_id: DiscussionId;
+    name: string;
+    role: Role;
+    title: string;
+    shared_at: number;
+    passage: string;
+  }[] = await db
+    .with('f', found)
+    .from('f')
+    .select(
+      'f.*',
+      query
+        ? db.raw(`ts_headline('english', f.plain, ${query.sql}, ?) as passage`, [...query.bindings, HEADLINE])
+        : db.raw('left(f.plain, 140) as passage'),
+    );
+  return rows.map((r) => ({
+    id: postId(r.id),
+    kind: r.kind,
+    discussion: r.discussion_id,
+    author: r.name,
+    role: r.role,
+    title: r.title,
+    sharedAt: instant(r.shared_at),
+    passage: r.passage,
+  }));
+}
+
+const likeText = (text: string) => text.replace(/[\\%_]/gu, '\\$&');
+
+/** Prompts and readings of the courses named that match, with a passage. */
+export async function findTexts(
+  db: Db,
+  courses: CourseId[],
+  query: Query,
+  limit: number,
+): Promise<
+  { kind: 'discussion' | 'reading'; slug: string; title: string; course: CourseId; passage: string }[]
+> {
+  if (courses.length === 0) return [];
+  const texts = (kind: string, table: string, plain: string) =>
+    db(table)
+      .whereIn('course_id', courses)
+      .whereRaw(`found @@ ${query.sql}`, query.bindings)
+      .select(
+        db.raw(`'${kind}' as kind`),
+        'slug',
+        'title',
+        'course_id',
+        db.raw(`${plain} as plain`),
+        db.raw(`ts_rank_cd(found, ${query.sql}) as rank`, query.bindings),
+      )
+      .orderBy('rank', 'desc')
+      .limit(limit);
+  const rows = await db
+    .with('f', (q) => {
+      q.unionAll(
+        [texts('discussion', 'discussions', 'prompt_plain'), texts('reading', 'readings', 'plain')],
+        true,
+      );
+    })
+    .from('f')
+    .orderBy('rank', 'desc')
+    .select(
+      'kind',
+      'slug',
+      'title',
+      'course_id',
+      db.raw(`ts_headline('english', plain, ${query.sql}, ?) as passage`, [...query.bindings, HEADLINE]),
+    );
+  return rows.map((r) => ({
+    kind: r.kind,
+    slug: r.slug,
+    title: r.title,
+    course: r.course_id,
+    passage: r.passage,
+  }));
+}
+
+/** People of the courses named whose name holds the text, or nearly does. */
+export async function findPeople(
+  db: Db,
+  courses: CourseId[],
+  text: string,
+  limit: number,
+): Promise<{ id: PersonId; name: string; role: Role; course: CourseId }[]> {
+  if (courses.length === 0) return [];
+  const rows = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .whereIn('e.course_id', courses)
+    .where((w) =>
+      w
+        .whereRaw('p.name ilike ?', [`%${likeText(text)}%`])
+        .orWhereRaw('word_similarity(?, p.name) > 0.55', [text]),
+    )
+    .groupBy('p.id', 'p.name')
+    .orderByRaw('word_similarity(?, p.name) desc, p.name', [text])
+    .limit(limit)
+    .select(
+      'p.id',
+      'p.name',
+      db.raw('min(e.role::text) as role'),
+      db.raw('(array_agg(e.course_id order by e.course_id))[1] as course_id'),
+    );
+  return rows.map((r) => ({ id: personId(r.id), name: r.name, role: r.role, course: r.course_id }));
+}

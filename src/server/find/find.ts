@@ -1,0 +1,138 @@
+import { bareWords, parseFind, type FindAsk } from '@/core/find/ask';
+import { passageOf, type Passage } from '@/core/find/passage';
+import { groupBy } from '@/core/group';
+import { isStaff, type CourseId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import { coursesOf, type CourseRecord } from '@/db/queries/courses';
+import { discussionsOf } from '@/db/queries/discussions';
+import {
+  findPeople,
+  findPosts,
+  findTexts,
+  nearQuery,
+  nearWords,
+  typedQuery,
+  type FoundPost,
+  type Query,
+} from '@/db/queries/find';
+import { ownPosts } from '@/db/queries/own-posts';
+import { accountOf } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+const MOST = { posts: 12, texts: 5, people: 6 };
+
+export type Found = {
+  ask: FindAsk;
+  courses: { code: string; slug: string; title: string }[];
+  posts: {
+    id: PostId;
+    kind: 'response' | 'reply';
+    slug: string;
+    discussion: string;
+    course: string;
+    author: string;
+    role: Role;
+    title: string;
+    sharedAt: Instant;
+    passage: Passage;
+  }[];
+  texts: { kind: 'discussion' | 'reading'; slug: string; title: string; course: string; passage: Passage }[];
+  people: { id: PersonId; name: string; role: Role; course: { code: string; slug: string } }[];
+  /** Nothing was found with the words as they were typed; this was found with words near to them. */
+  nearly: boolean;
+};
+
+/** The last word typed, when it may still be growing: plain letters at the very end. */
+const growing = (text: string) => (/[-"]/u.test(text) ? null : (/[\p{L}\p{N}]+$/u.exec(text)?.[0] ?? null));
+
+type Scope = {
+  courses: CourseRecord[];
+  records: Awaited<ReturnType<typeof discussionsOf>>;
+  open: FoundPost['discussion'][];
+  staffIn: CourseId[];
+};
+
+/** What a person may look in: their courses (or the one asked for), and the discussions whose seal does not hold. */
+async function scopeOf(deps: Deps, actor: Actor, ask: FindAsk): Promise<Scope> {
+  const [all, everything, own] = await Promise.all([
+    coursesOf(deps.db, actor.id),
+    discussionsOf(deps.db, actor.id),
+    ownPosts(deps.db, actor.id),
+  ]);
+  const courses = all.filter((c) => ask.course === null || c.slug.includes(ask.course));
+  const ids = new Set(courses.map((c) => c.id));
+  const records = everything.filter((r) => ids.has(r.course.id));
+  const posts = groupBy(own, (p) => p.discussion);
+  return {
+    courses,
+    records,
+    open: records
+      .filter((r) => !accountOf(r, actor, posts.get(r.id) ?? [], [], deps.now).sealed)
+      .map((r) => r.id),
+    staffIn: courses.filter((c) => isStaff(c.role)).map((c) => c.id),
+  };
+}
+
+/**
+ * Finds prompts, posts, people and readings. Sealed posts are never looked at; of others' posts only those in the
+ * reader's sight. A word that stands nowhere is taken for its nearest neighbours.
+ */
+export async function find(deps: Deps, actor: Actor, typed: string): Promise<Found> {
+  const { db } = deps;
+  const ask = parseFind(typed);
+  const scope = await scopeOf(deps, actor, ask);
+  const ids = scope.courses.map((c) => c.id);
+  const words = bareWords(ask.text);
+  const reader = { id: actor.id, staffIn: scope.staffIn };
+
+  const look = async (query: Query | null) => {
+    const [posts, texts] = await Promise.all([
+      query || ask.from !== null
+        ? findPosts(db, reader, scope.open, { query, from: ask.from }, MOST.posts)
+        : [],
+      query && ask.from === null ? findTexts(db, ids, query, MOST.texts) : [],
+    ]);
+    return { posts, texts };
+  };
+  const people =
+    ask.text && ask.from === null ? findPeople(db, ids, words.join(' '), MOST.people) : Promise.resolve([]);
+  let { posts, texts } = await look(words.length ? typedQuery(ask.text, growing(ask.text)) : null);
+  let nearly = false;
+  if (posts.length + texts.length === 0 && words.length) {
+    const near = await nearWords(db, words);
+    const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
+    if (groups.length) ({ posts, texts } = await look(nearQuery(groups)));
+    nearly = posts.length + texts.length > 0;
+  }
+  const record = new Map(scope.records.map((r) => [r.id, r]));
+  const course = new Map(scope.courses.map((c) => [c.id, c]));
+  return {
+    ask,
+    courses: scope.courses.map(({ code, slug, title }) => ({ code, slug, title })),
+    posts: posts.flatMap((p) => {
+      const in_ = record.get(p.discussion);
+      return in_
+        ? [
+            {
+              ...p,
+              slug: in_.slug,
+              discussion: in_.title,
+              course: in_.course.code,
+              passage: passageOf(p.passage),
+            },
+          ]
+        : [];
+    }),
+    texts: texts.map((t) => ({
+      kind: t.kind,
+      slug: t.slug,
+      title: t.title,
+      course: course.get(t.course)?.code ?? '',
+      passage: passageOf(t.passage),
+    })),
+    people: (await people).flatMap((p) => {
+      const c = course.get(p.course);
+      return c ? [{ id: p.id, name: p.name, role: p.role, course: { code: c.code, slug: c.slug } }] : [];
+    }),
+    nearly,
+  };
+}
