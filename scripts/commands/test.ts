@@ -17,7 +17,7 @@ export const help = `./pulpit test [STEP …]
 Runs every check on this machine with a database and a port of its own, so that it can run while the demo runs.
 Steps: format, lint, imports, types, unused, unit, browser. Without a name, all of them in that order.
 ./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
-Everything it needs from Debian's packages (PostgreSQL, Chromium) it installs when it may.`;
+Everything it needs from Debian's packages (PostgreSQL, Chromium, two calendar programs) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
@@ -106,6 +106,7 @@ export async function run(given: string[]): Promise<number> {
   await ensurePackages({
     postgres: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
     chromium: steps.some((s) => s.name === 'browser'),
+    calendars: steps.some((s) => s.name === 'unit'),
   });
   const failed: string[] = [];
   for (const step of steps) {

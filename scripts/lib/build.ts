@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { ROOT } from './places';
@@ -21,7 +21,7 @@ const INPUTS = [
 function files(path: string): string[] {
   const full = join(ROOT, path);
   if (!existsSync(full)) return [];
-  if (!/^(src|public)/u.test(path) || /\.\w+$/u.test(path)) return [path];
+  if (!statSync(full).isDirectory()) return [path];
   return readdirSync(full, { withFileTypes: true }).flatMap((e) => {
     const child = join(path, e.name);
     return e.isDirectory() ? files(child) : /\.(test\.tsx?|md)$/u.test(e.name) ? [] : [child];

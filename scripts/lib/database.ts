@@ -59,9 +59,10 @@ export async function prepareSchema(db: Knex) {
   try {
     await migrate(db);
   } catch (error) {
-    const why = error instanceof Error ? error.message.split('\n')[0]?.replace(/^.* - /u, '') : String(error);
+    // The driver puts the whole statement before what was wrong with it.
+    const why = error instanceof Error ? error.message.replace(/^[\s\S]* - /u, '') : String(error);
     throw new Told(
-      /lock/iu.test(why ?? '')
+      /lock/iu.test(why)
         ? 'Another Pulpit is bringing this database up to date, or one was stopped in the middle of it. If none is running, run: ./pulpit reset'
         : `The database could not be brought up to date: ${why}. The step that failed was taken back whole; nothing was lost.`,
       { cause: error },

@@ -6,13 +6,21 @@ import { say, Told } from './say';
 
 const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
 
+const CALENDARS = ['khal', 'calcurse'];
+
 const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
 
 /** Installs what is missing from Debian's packages when it may; otherwise says the exact line to run. */
-export async function ensurePackages(wanted: { postgres: boolean; chromium: boolean }): Promise<void> {
+export async function ensurePackages(wanted: {
+  postgres: boolean;
+  chromium: boolean;
+  /** Calendar programs that the tests read our feeds with. */
+  calendars?: boolean;
+}): Promise<void> {
   const missing = [
     ...(wanted.postgres && !findPostgres() ? ['postgresql'] : []),
     ...(wanted.chromium && !chromiumPath() ? ['chromium'] : []),
+    ...(wanted.calendars ? CALENDARS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
   ];
   if (missing.length === 0) return;
   const line = `sudo apt-get update && sudo apt-get install -y ${missing.join(' ')}`;

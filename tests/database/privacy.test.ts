@@ -5,6 +5,10 @@ import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
 import { thisWeek } from '@/server/week/this-week';
 import { listDiscussions } from '@/server/discussions/list';
+import { calendarView } from '@/server/calendar/calendar';
+import { courseWeek } from '@/server/courses/weeks';
+import { markRead } from '@/server/discussions/reading';
+import { find } from '@/server/find/find';
 import { takeBack } from '@/server/setup/setup';
 import { share } from '@/server/posts/share';
 import type { Actor } from '@/server/deps';
@@ -28,11 +32,19 @@ afterAll(() => db.destroy());
 /** Everything that any use-case hands to a person, as one text. */
 async function everything(who: Actor, when = 'Tue 10:00'): Promise<string> {
   const d = deps(db, when);
+  // What was typed comes back as it was typed; all else of an answer is looked at.
+  const looked = async (typed: string) => ({ ...(await find(d, who, typed)), ask: null });
   const answers = await Promise.all([
     thisWeek(d, { ...who, previousVisit: on('Mon 08:00') }),
     listDiscussions(d, who, {}),
     responseRoom(d, who, SEALED),
     yourPart(d, who, SEALED),
+    looked('heron'),
+    looked('herron nests'),
+    looked('from:noor'),
+    calendarView(d, who, { view: 'agenda' }),
+    courseWeek(d, who, 'geo-115', null),
+    markRead(d, who, SEALED, { posts: [noorsPost], read: true }),
     conversation(d, who, SEALED, { post: null, filter: 'all' }),
     conversation(d, who, SEALED, { post: noorsPost, filter: 'no-replies' }),
     share(d, who, SEALED, shareInput('I answer it.', { kind: 'reply', parent: noorsPost })),

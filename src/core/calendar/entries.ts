@@ -12,6 +12,8 @@ export type DiscussionEntry = {
   extended: boolean;
   /** The obligations that this deadline is about; empty for openings and closings, and for staff. */
   states: ObligationState[];
+  /** Nothing can be shared for it any more. */
+  over: boolean;
 };
 
 const MINUTE_MS = 60_000;
@@ -24,6 +26,7 @@ export function discussionEntries(
   schedule: Schedule,
   ledger: Ledger | null,
   replyCount: number,
+  now: Instant,
 ): DiscussionEntry[] {
   const { zone, opens, response, replies, closes } = schedule;
   const of = (kind: 'response' | 'reply') =>
@@ -34,28 +37,51 @@ export function discussionEntries(
     at: instant(d.due - d.graceMinutes * MINUTE_MS - MINUTE_MS),
     extended: d.extended,
     states: of(kind === 'response' ? 'response' : 'reply'),
+    over: now >= d.closes,
   });
   const last = Math.max(response.due, replyCount > 0 ? replies.due : 0);
   const end = instant(closes - MINUTE_MS);
   return [
-    { kind: 'opens', wall: wallClockAt(opens, zone), at: opens, extended: false, states: [] },
+    {
+      kind: 'opens',
+      wall: wallClockAt(opens, zone),
+      at: opens,
+      extended: false,
+      states: [],
+      over: now >= opens,
+    },
     deadline('response', response),
     ...(replyCount > 0 ? [deadline('replies', replies)] : []),
     ...(closes > last
-      ? [{ kind: 'closes' as const, wall: wallClockAt(end, zone), at: end, extended: false, states: [] }]
+      ? [
+          {
+            kind: 'closes' as const,
+            wall: wallClockAt(end, zone),
+            at: end,
+            extended: false,
+            states: [],
+            over: now >= closes,
+          },
+        ]
       : []),
   ];
 }
 
 export type EntryStatus =
-  { code: 'nothing-owed' } | { code: 'done' } | { code: 'owed'; n: number } | { code: 'missed'; n: number };
+  | { code: 'nothing-owed' }
+  | { code: 'done' }
+  | { code: 'owed'; n: number }
+  | { code: 'missed'; n: number }
+  | { code: 'short'; n: number };
 
-/** How what a deadline is about stands: still owed (a short post may be mended), done, or missed. */
-export function entryStatus(entry: Pick<DiscussionEntry, 'states'>): EntryStatus {
-  const { states } = entry;
+/** How what a deadline is about stands: still owed (a short post may be mended), done, missed, or short for good. */
+export function entryStatus(entry: Pick<DiscussionEntry, 'states' | 'over'>): EntryStatus {
+  const { states, over } = entry;
   if (states.length === 0) return { code: 'nothing-owed' };
-  const owed = states.filter((s) => s === 'owed' || s === 'draft' || s === 'short').length;
-  if (owed) return { code: 'owed', n: owed };
-  const missed = states.filter((s) => s === 'missed').length;
-  return missed ? { code: 'missed', n: missed } : { code: 'done' };
+  const count = (...some: ObligationState[]) => states.filter((s) => some.includes(s)).length;
+  const owed = count('owed', 'draft', 'short');
+  if (owed && !over) return { code: 'owed', n: owed };
+  const missed = count('missed');
+  if (missed) return { code: 'missed', n: missed };
+  return owed ? { code: 'short', n: owed } : { code: 'done' };
 }

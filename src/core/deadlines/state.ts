@@ -4,7 +4,7 @@ import type { Schedule } from './schedule';
 export const DISCUSSION_STATES = ['upcoming', 'open', 'closing', 'late', 'closed'] as const;
 export type DiscussionState = (typeof DISCUSSION_STATES)[number];
 
-const CLOSING_MS = 24 * 3_600_000;
+export const CLOSING_MS = 24 * 3_600_000;
 
 /**
  * Where a discussion stands at a moment. `unmet` names what a student still owes in it; for a reader who owes nothing

@@ -15,12 +15,12 @@ export type Pace = {
 };
 
 /**
- * What is assumed of somebody Pulpit knows nothing about. Composing at a keyboard runs at 10 to 20 words a minute
- * with pauses for thought; silent reading of course texts at about 220. The start value weighs as much as `sittings` own
+ * What is assumed of somebody Pulpit knows nothing about. Composing at a keyboard, with its pauses for thought,
+ * runs at some 6 to 16 words a minute; silent reading of course texts at about 220. The start value weighs as much as `sittings` own
  * ones, so that one odd evening moves the estimate little and ten of them decide it.
  */
 const START = {
-  writing: { wordsPerMinute: 12, spread: 0.45, sittings: 4 },
+  writing: { wordsPerMinute: 10, spread: 0.45, sittings: 4 },
   reading: { wordsPerMinute: READING_PACE, spread: 0.25, sittings: 4 },
   proofreading: { share: 0.2, seconds: 3_600 },
 };

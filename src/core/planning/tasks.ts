@@ -62,6 +62,9 @@ export function assignmentsOf(d: PlannedDiscussion, pace: Pace, now: Instant): A
   const open = d.ledger.obligations.filter((o) => OPEN.has(o.state) && now < o.deadline.closes);
   const replies = open.filter((o) => o.kind === 'reply');
   const days = d.brief.replies.distinctDays ?? 0;
+  // Days cannot be dealt out to replies before it is known when the response is there to follow.
+  const response = open.find((o) => o.kind === 'response');
+  const after = response ? endOf(response) : from;
   const apart = days > 1 ? Math.min(days, replies.length) : 0;
   return open.map((o): Assignment => {
     const base = { slug: d.slug, kind: o.kind, n: o.n, id: `${d.slug} ${o.kind} ${o.n}` };
@@ -74,7 +77,7 @@ export function assignmentsOf(d: PlannedDiscussion, pace: Pace, now: Instant): A
     }
     const work = replyWork(d.brief.replies, pace);
     const i = replies.indexOf(o);
-    const window = i < apart ? dayWindow(from, endOf(o), i, apart, d.schedule.zone) : { from, to: endOf(o) };
+    const window = i < apart ? dayWindow(after, endOf(o), i, apart, d.schedule.zone) : { from, to: endOf(o) };
     return { ...base, work, minutes: work.likely, release: window.from, deadline: window.to };
   });
 }

@@ -68,16 +68,22 @@ export function responseWork(
 export const replyWork = (rules: WritingRules, pace: Pace): Work =>
   work(WORDS_TO_CHOOSE, wordsAsked(rules, 'reply'), pace);
 
-/** Several works one after the other. Ranges add up as independent ones do: in squares around the likely sum. */
+/** How far two works of one person go wrong together: a slow week is slow in all of it, though not in equal measure. */
+const TOGETHER = 0.5;
+
+/**
+ * Several works one after the other. Their errors are neither the same nor independent, so the range of the sum lies
+ * between adding them up and adding their squares: the variance of a sum with correlation `TOGETHER`.
+ */
 export function sumOfWork(works: readonly Work[]): Work {
   const sum = (of: (w: Work) => number) => works.reduce((s, w) => s + of(w), 0);
+  const spread = (of: (w: Work) => number) =>
+    Math.sqrt((1 - TOGETHER) * sum((w) => of(w) ** 2) + TOGETHER * sum(of) ** 2);
   const likely = sum((w) => w.likely);
-  const below = Math.sqrt(sum((w) => (w.likely - w.least) ** 2));
-  const above = Math.sqrt(sum((w) => (w.most - w.likely) ** 2));
   return {
     likely,
-    least: likely - below,
-    most: likely + above,
+    least: likely - spread((w) => w.likely - w.least),
+    most: likely + spread((w) => w.most - w.likely),
     reading: sum((w) => w.reading),
     writing: sum((w) => w.writing),
     proofreading: sum((w) => w.proofreading),

@@ -51,14 +51,14 @@ export async function up(db: Knex): Promise<void> {
       from posts where withdrawn_at is null and hidden_at is null group by 1, 2;
 
     -- A post came into sight (1) or went out of it (-1).
-    create function count_post(p posts, by int) returns void language sql as $$
+    create function count_post(p posts, delta int) returns void language sql as $$
       insert into discussion_counts as c (course_id, discussion_id, class_posts, responses, private_posts)
       values (p.course_id, p.discussion_id, 0, 0, 0)
       on conflict do nothing;
       update discussion_counts set
-        class_posts = class_posts + case when p.private_to is null then by else 0 end,
-        responses = responses + case when p.private_to is null and p.kind = 'response' then by else 0 end,
-        private_posts = private_posts + case when p.private_to is not null then by else 0 end
+        class_posts = class_posts + case when p.private_to is null then delta else 0 end,
+        responses = responses + case when p.private_to is null and p.kind = 'response' then delta else 0 end,
+        private_posts = private_posts + case when p.private_to is not null then delta else 0 end
       where course_id = p.course_id and discussion_id = p.discussion_id;
     $$;
 
@@ -75,13 +75,13 @@ export async function up(db: Knex): Promise<void> {
     declare
       was boolean := old.withdrawn_at is null and old.hidden_at is null;
       now_is boolean := new.withdrawn_at is null and new.hidden_at is null;
-      by int := case when now_is then 1 else -1 end;
+      delta int := case when now_is then 1 else -1 end;
     begin
       if was = now_is then return null; end if;
-      perform count_post(new, by);
+      perform count_post(new, delta);
       update reading_counts c set
-        class_posts = c.class_posts + case when new.private_to is null then by else 0 end,
-        private_posts = c.private_posts + case when new.private_to is not null then by else 0 end
+        class_posts = c.class_posts + case when new.private_to is null then delta else 0 end,
+        private_posts = c.private_posts + case when new.private_to is not null then delta else 0 end
       from reading_marks m
       where m.post_id = new.id and m.course_id = c.course_id and m.discussion_id = c.discussion_id
         and m.person_id = c.person_id;
@@ -92,7 +92,7 @@ export async function up(db: Knex): Promise<void> {
 
     -- The posts are locked for share, so that a post hidden at the same moment is counted once and not twice.
     create function marks_changed() returns trigger language plpgsql as $$
-    declare by int := case when tg_op = 'INSERT' then 1 else -1 end;
+    declare delta int := case when tg_op = 'INSERT' then 1 else -1 end;
     begin
       with sight as (
         select m.course_id, m.discussion_id, m.person_id, p.private_to
@@ -106,7 +106,7 @@ export async function up(db: Knex): Promise<void> {
       on conflict do nothing;
 
       update reading_counts c set
-        class_posts = c.class_posts + by * s.class_posts, private_posts = c.private_posts + by * s.private_posts
+        class_posts = c.class_posts + delta * s.class_posts, private_posts = c.private_posts + delta * s.private_posts
       from (
         select m.course_id, m.discussion_id, m.person_id,
           count(*) filter (where p.private_to is null)::int as class_posts,

@@ -36,7 +36,7 @@ export async function calendarEntries(deps: Deps, actor: Actor): Promise<Calenda
     .flatMap((record) => {
       const account = accountOf(record, actor, posts.get(record.id) ?? [], begun.get(record.id) ?? [], now);
       const { schedule, ledger, state } = account;
-      return discussionEntries(schedule, ledger, record.brief.replies.count).map((entry) => ({
+      return discussionEntries(schedule, ledger, record.brief.replies.count, now).map((entry) => ({
         ...entry,
         uid: `${entry.kind}-${record.id}@pulpit`,
         slug: record.slug,

@@ -74,7 +74,11 @@ export type Conversation = {
   ledgerInput: LedgerInput | null;
 };
 
-const openingOf = (post: PostRecord) => post.title || post.plain.slice(0, 90);
+const OPENING = 110;
+/** The title, or the first words of the text, whole ones. */
+const openingOf = (post: PostRecord) =>
+  post.title ||
+  (post.plain.length > OPENING ? `${post.plain.slice(0, OPENING).replace(/\s+\S*$/u, '')}…` : post.plain);
 
 function toLine(thread: Branch<PostRecord>, reader: PersonId, isUnread: IsUnread): ThreadLine {
   const all = inReadingOrder(thread).map((b) => b.post);

@@ -96,6 +96,12 @@ function linesOf(
   });
 }
 
+/** What is due next stands first in a week; where nothing is, the last deadline orders. */
+function nextDue(line: DiscussionLine, now: Instant): number {
+  const next = line.ledger && summarise(line.ledger, now).next;
+  return next ? next.deadline.due : line.schedule.closes;
+}
+
 /** Discussions of every course by week, as the address asks for them: four queries, and a page of whole weeks. */
 export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): Promise<DiscussionList> {
   const { db, now } = deps;
@@ -141,9 +147,7 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     weeks: groups.slice(shown.from, shown.to + 1).map(([startsOn, group]) => ({
       startsOn,
       when: startsOn < monday ? 'past' : startsOn === monday ? 'now' : 'coming',
-      lines: group.sort(
-        (a, b) => a.schedule.response.due - b.schedule.response.due || a.slug.localeCompare(b.slug),
-      ),
+      lines: group.sort((a, b) => nextDue(a, now) - nextDue(b, now) || a.slug.localeCompare(b.slug)),
     })),
     earlier: groups[shown.from - 1]?.[0] ?? null,
     later: groups[shown.to + 1]?.[0] ?? null,

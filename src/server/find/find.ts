@@ -97,7 +97,8 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
     ask.text && ask.from === null ? findPeople(db, ids, words.join(' '), MOST.people) : Promise.resolve([]);
   let { posts, texts } = await look(words.length ? typedQuery(ask.text, growing(ask.text)) : null);
   let nearly = false;
-  if (posts.length + texts.length === 0 && words.length) {
+  // Whoever sets words in quotation marks means just these.
+  if (posts.length + texts.length === 0 && words.length && !ask.text.includes('"')) {
     const near = await nearWords(db, words);
     const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
     if (groups.length) ({ posts, texts } = await look(nearQuery(groups)));

@@ -7,9 +7,12 @@ import type { EntryView } from './types';
 const EDGE = {
   owed: 'border-l-ochre',
   missed: 'border-l-brick',
+  short: 'border-l-brick',
   done: 'border-l-pine',
   'nothing-owed': 'border-l-rule',
 };
+
+const TONE_LOST = new Set<string>(['missed', 'short']);
 
 export const roomOf = (entry: EntryView) =>
   `/discussions/${entry.slug}${entry.kind === 'replies' ? '/conversation' : entry.kind === 'response' ? '/response' : ''}`;
@@ -29,7 +32,7 @@ export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) 
       {standing ? (
         <span
           className={
-            code === 'missed'
+            TONE_LOST.has(code)
               ? 'block font-semibold text-brick'
               : code === 'owed'
                 ? 'block font-semibold text-ochre-ink'
@@ -66,7 +69,7 @@ export function EntryLine({ entry, zone }: { entry: EntryView; zone: string }) {
           )}
         </span>
         <span
-          className={`text-[13px] ${code === 'missed' ? 'font-semibold text-brick' : code === 'owed' ? 'font-semibold text-ochre-ink' : 'text-ink-2'}`}
+          className={`text-[13px] ${TONE_LOST.has(code) ? 'font-semibold text-brick' : code === 'owed' ? 'font-semibold text-ochre-ink' : 'text-ink-2'}`}
         >
           {standing}
         </span>

@@ -17,7 +17,7 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 
 function Pairs({ rows }: { rows: [string, string][] }) {
   return (
-    <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[14px]">
+    <dl className="grid content-start grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[14px]">
       {rows.map(([name, value]) => (
         <div key={name} className="contents">
           <dt className="text-ink-2">{name}</dt>

@@ -6,7 +6,7 @@ import { deadlineText, lateText } from '../words/deadlines';
 import { plural } from '../words/plural';
 import { stateName } from '../words/states';
 import { dayOf, moment } from '../words/time';
-import { minutesText } from '../words/work';
+import { readingText } from '../words/work';
 import { Contradicted } from './contradicted';
 import type { CourseWeekView } from './types';
 
@@ -99,7 +99,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
               kind="Reading"
               aside={
                 <>
-                  {minutesText(r.minutes)}
+                  {readingText(r.minutes)}
                   <span className={`block ${r.readAt === null ? '' : 'font-semibold text-pine-ink'}`}>
                     {r.readAt === null ? 'not read' : 'read'}
                   </span>
@@ -137,7 +137,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
         {reading > 0 ? (
           <p className="mt-2 text-[13px] text-ink-2">
             {plural(readings.filter((r) => r.readAt === null).length, 'reading')} to go, about{' '}
-            {minutesText(reading)} at your reading pace.
+            {readingText(reading)} at your reading pace.
           </p>
         ) : null}
         <div className="mt-5 flex flex-wrap justify-between gap-2">

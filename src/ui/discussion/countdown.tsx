@@ -5,11 +5,15 @@ import { discussionState } from '@/core/deadlines/state';
 import { instant } from '@/core/ids';
 import { useServerNow } from '../frame/server-clock';
 import { standing } from '../words/standing';
+import { countdown } from '../words/time';
 import type { HeadView } from './types';
 
-/** The head's deadline, counting down by the server's clock. What may be shared is the server's decision, not this. */
+/**
+ * The head's deadline, counting down by the server's clock, and the state it comes to when that is over. What may be shared
+ * is the server's decision, not this.
+ */
 export function Countdown({ head }: { head: HeadView }) {
-  const now = useServerNow(head.now);
+  const now = useServerNow(head.now, 1_000);
   const { ledger, schedule } = head;
   const s = ledger && summarise(ledger, now);
   const state = discussionState(
@@ -17,9 +21,10 @@ export function Countdown({ head }: { head: HeadView }) {
     instant(now),
     s ? { response: s.owedResponse, replies: s.owedReplies > 0 } : undefined,
   );
+  const { due } = standing({ ...head, state, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, now);
   return (
     <span suppressHydrationWarning>
-      {standing({ ...head, state, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, now).due.head}
+      {due.live ? `${due.live.before}${countdown(due.live.to - now)}${due.live.after}` : due.head}
     </span>
   );
 }

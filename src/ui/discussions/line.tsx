@@ -1,6 +1,7 @@
 import Link from 'next/link';
+import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
-import { deadlineText, lateShort, ownTimeText } from '../words/deadlines';
+import { deadlineText, lateShort, ownTimeShort } from '../words/deadlines';
 import { plural } from '../words/plural';
 import { standing } from '../words/standing';
 import { stateName } from '../words/states';
@@ -13,11 +14,11 @@ function Deadlines({ line, zone }: { line: ListLineView; zone: string }) {
   const { schedule, ledger } = line;
   const replies = ledger ? ledger.obligations.length > 1 : true;
   const row = (name: string, deadline: typeof schedule.response) => {
-    const own = ownTimeText(deadline, schedule.zone, zone);
+    const own = ownTimeShort(deadline, schedule.zone, zone);
     return (
       <span className="block">
         {name} <span className="whitespace-nowrap">{deadlineText(deadline, schedule.zone)}</span>
-        {own ? <span className="whitespace-nowrap"> (yours {own})</span> : null}
+        {own ? <span className="whitespace-nowrap"> ({own} yours)</span> : null}
         {deadline.extended ? ' · extended for you' : ''}
       </span>
     );
@@ -68,7 +69,23 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
                 ? ` · ${s.due.head.toLowerCase()}`
                 : line.state === 'closed'
                   ? ` · ${s.detail.split(';')[0]?.toLowerCase()}`
-                  : ` · ${s.due.head.toLowerCase()}`}
+                  : null}
+            {quiet || line.ledger?.complete ? null : (
+              <>
+                {' · '}
+                {s.due.live ? (
+                  <LiveUntil
+                    now={now}
+                    to={s.due.live.to}
+                    before={s.due.live.before.toLowerCase()}
+                    after={s.due.live.after}
+                    passed={s.due.head.toLowerCase()}
+                  />
+                ) : (
+                  s.due.head.toLowerCase()
+                )}
+              </>
+            )}
           </span>
         </b>
         <Deadlines line={line} zone={zone} />

@@ -1,4 +1,7 @@
+import { firstChange } from '@/core/deadlines/next-change';
+import { instant } from '@/core/ids';
 import Link from 'next/link';
+import { RefreshAt } from '../frame/refresh-at';
 import { dayOf } from '../words/time';
 import { listAddress } from './address';
 import { Filters } from './filters';
@@ -28,6 +31,13 @@ export function DiscussionList({ list }: { list: ListView }) {
   const filtered = Boolean(ask.course ?? ask.state ?? ask.needs);
   return (
     <main id="main" className="mx-auto grid max-w-[1100px] gap-5 px-4 py-6 sm:px-7">
+      <RefreshAt
+        now={list.now}
+        at={firstChange(
+          weeks.flatMap((w) => w.lines.map((l) => l.schedule)),
+          instant(list.now),
+        )}
+      />
       <h1 className="text-[25px]">Discussions</h1>
       {list.courses.length === 0 ? (
         <p className="plate px-5 py-4 text-ink-2">You are not enrolled in a course yet.</p>

@@ -87,7 +87,10 @@ export function Palette({ zone }: { zone: string }) {
           className="inline-flex min-h-8 items-center gap-2 rounded-[6px] border border-bar-rule px-2.5 text-[13px] lg:w-44 lg:justify-between"
         >
           <span className="inline-flex items-center gap-2">
-            <Search size={15} aria-hidden /> Find <span className="max-lg:sr-only">anything</span>
+            <Search size={15} aria-hidden />
+            <span>
+              Find<span className="max-lg:sr-only"> anything</span>
+            </span>
           </span>
           <kbd
             aria-hidden

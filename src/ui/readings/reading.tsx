@@ -2,7 +2,7 @@ import { ArrowLeft, ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import type { Doc } from '@/core/posts/document';
 import { DocumentView } from '../reading/document-view';
-import { minutesText } from '../words/work';
+import { readingText } from '../words/work';
 import { ReadingClock } from './reading-clock';
 
 type Neighbour = { slug: string; title: string } | null;
@@ -36,7 +36,7 @@ export function Reading({ view }: { view: ReadingView }) {
       <h1 className="text-[25px] leading-tight">{reading.title}</h1>
       <p className="mt-1 text-[14px] text-ink-2">
         {reading.author} · {reading.words.toLocaleString('en-GB')} words · about{' '}
-        {minutesText(reading.minutes)} at your reading pace
+        {readingText(reading.minutes)} at your reading pace
       </p>
       <article className="plate mt-4 px-5 py-6 sm:px-9 sm:py-8">
         {reading.doc ? (

@@ -4,7 +4,7 @@ import { plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
 import { clockTime, moment, partOfDay, zoneName } from '../words/time';
 import { summarise } from '@/core/counting/summary';
-import { minutesText, paceSource, rangeText } from '../words/work';
+import { minutesText, rangeText } from '../words/work';
 import type { WeekLineView, WeekView } from './types';
 
 const roughly = (before: number, now: number, zone: string) => {
@@ -65,8 +65,8 @@ export function OwedSentence({
           >
             About {minutesText(ahead.work.likely)} of work
           </Link>{' '}
-          ({rangeText(ahead.work)}) at {paceSource(ahead.sittings)}. Next: your {line.course.code}{' '}
-          {next.obligation.kind},{' '}
+          at {ahead.sittings > 0 ? 'your' : 'a usual'} pace ({rangeText(ahead.work)}). Next: your{' '}
+          {line.course.code} {next.obligation.kind},{' '}
           {now < next.deadline.due
             ? `due ${deadlineText(next.deadline, line.schedule.zone)}${
                 line.schedule.zone === zone ? '' : ` in ${zoneName(line.schedule.zone)}`

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
 import { ownTimeText } from '../words/deadlines';
 import { standing } from '../words/standing';
@@ -28,7 +29,9 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
       </div>
       <div className="order-2 lg:order-none">{line.ledger ? <Tally ledger={line.ledger} /> : null}</div>
       <div className="order-1 col-span-2 lg:order-none lg:col-span-1">
-        <b className={`block ${TONES[s.due.tone]}`}>{s.due.head}</b>
+        <b className={`block ${TONES[s.due.tone]}`}>
+          {s.due.live ? <LiveUntil now={now} {...s.due.live} passed={s.due.head} /> : s.due.head}
+        </b>
         <span className="block text-[12.5px] text-ink-2">{s.due.line}</span>
         {own ? <span className="block text-[12.5px] text-ink-2">{own} your time</span> : null}
       </div>

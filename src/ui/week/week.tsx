@@ -1,3 +1,6 @@
+import { firstChange } from '@/core/deadlines/next-change';
+import { instant } from '@/core/ids';
+import { RefreshAt } from '../frame/refresh-at';
 import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
 import { Since } from './since';
@@ -8,6 +11,13 @@ export function Week({ week }: { week: WeekView }) {
   const { now, zone, lines } = week;
   return (
     <main id="main" className="mx-auto grid max-w-[1400px] gap-6 px-4 py-6 sm:px-7 xl:grid-cols-[1fr_292px]">
+      <RefreshAt
+        now={now}
+        at={firstChange(
+          lines.map((l) => l.schedule),
+          instant(now),
+        )}
+      />
       <div className="min-w-0">
         <OwedSentence owed={week.owed} now={now} zone={zone} lines={lines} ahead={week.ahead} />
         <Rail rail={week.rail} now={now} zone={zone} />

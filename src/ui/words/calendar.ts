@@ -12,7 +12,7 @@ const KINDS: Record<DiscussionEntry['kind'], string> = {
 export const entryKind = (entry: Pick<DiscussionEntry, 'kind'>) => KINDS[entry.kind];
 
 /** How the entry stands: "still owed", "3 replies still owed", "done", "missed"; nothing where nothing is owed. */
-export function entryStanding(entry: Pick<DiscussionEntry, 'kind' | 'states'>): string {
+export function entryStanding(entry: Pick<DiscussionEntry, 'kind' | 'states' | 'over'>): string {
   const status = entryStatus(entry);
   const things = (n: number) => (entry.kind === 'response' ? '' : `${plural(n, 'reply', 'replies')} `);
   switch (status.code) {
@@ -20,6 +20,8 @@ export function entryStanding(entry: Pick<DiscussionEntry, 'kind' | 'states'>): 
       return `${things(status.n)}still owed`;
     case 'missed':
       return `${things(status.n)}missed`;
+    case 'short':
+      return `${things(status.n)}short`;
     case 'done':
       return 'done';
     case 'nothing-owed':

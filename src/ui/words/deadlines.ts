@@ -1,5 +1,5 @@
 import type { Deadline, LateRule } from '@/core/deadlines/late';
-import { moment } from './time';
+import { clockTime, day, moment } from './time';
 import { plural } from './plural';
 
 /** The moment a deadline's wall clock names: the first millisecond of its last minute, before any grace. */
@@ -13,6 +13,13 @@ export function ownTimeText(d: Deadline, courseZone: string, ownZone: string): s
   const there = moment(shownMoment(d), courseZone);
   const here = moment(shownMoment(d), ownZone);
   return there === here ? null : here;
+}
+
+/** The same in short, for a narrow line: only the time of day where the day is the same. */
+export function ownTimeShort(d: Deadline, courseZone: string, ownZone: string): string | null {
+  const at = shownMoment(d);
+  if (ownTimeText(d, courseZone, ownZone) === null) return null;
+  return day(at, courseZone) === day(at, ownZone) ? clockTime(at, ownZone) : moment(at, ownZone);
 }
 
 /** What happens after the deadline, in a sentence. */

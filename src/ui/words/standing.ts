@@ -12,7 +12,13 @@ export type Standing = {
   /** Where it stands, under the title. */
   detail: string;
   /** The deadline's headline and line. */
-  due: { head: string; line: string; tone: 'calm' | 'warm' | 'hot' | 'done' };
+  due: {
+    head: string;
+    /** The headline again as a countdown to a moment, where it is one. */
+    live: { before: string; to: number; after: string } | null;
+    line: string;
+    tone: 'calm' | 'warm' | 'hot' | 'done';
+  };
   action: { label: string; room: 'response' | 'conversation' | 'part'; primary: boolean };
 };
 
@@ -65,6 +71,7 @@ export function standing(line: Standable, now: number): Standing {
       detail: 'You teach this course.',
       due: {
         head: over ? 'Closed' : `Replies end in ${stretch(schedule.replies.due - now)}`,
+        live: over ? null : { before: 'Replies end in ', to: schedule.replies.due, after: '' },
         line: deadlineText(schedule.replies, zone),
         tone: 'calm',
       },
@@ -77,6 +84,7 @@ export function standing(line: Standable, now: number): Standing {
       detail: 'Not open yet',
       due: {
         head: `Opens in ${stretch(schedule.opens - now)}`,
+        live: { before: 'Opens in ', to: schedule.opens, after: '' },
         line: moment(schedule.opens, zone),
         tone: 'calm',
       },
@@ -89,6 +97,7 @@ export function standing(line: Standable, now: number): Standing {
       detail: excused ? 'You are excused from this discussion' : 'Everything asked for is counted',
       due: {
         head: excused ? 'Excused' : 'Complete',
+        live: null,
         line: line.unreadReplies
           ? `${plural(line.unreadReplies, 'unread reply', 'unread replies')} to you`
           : 'nothing left to do',
@@ -108,6 +117,7 @@ export function standing(line: Standable, now: number): Standing {
       detail: `${capital(gone)}; ${over ? 'closed for posting, open for reading' : 'nothing more can be made up'}`,
       due: {
         head: over ? 'Closed' : 'Nothing left to share',
+        live: null,
         line: `${over ? 'since' : 'closes'} ${moment(schedule.closes - 60_000, zone)}`,
         tone: 'hot',
       },
@@ -124,10 +134,12 @@ export function standing(line: Standable, now: number): Standing {
       : deadline.due - now < 3 * 86_400_000
         ? 'warm'
         : 'calm';
+  const live = overdue
+    ? { before: `${what} late, `, to: deadline.closes, after: ' left' }
+    : { before: `${what} in `, to: deadline.due, after: '' };
   const due = {
-    head: overdue
-      ? `${what} late, ${stretch(deadline.closes - now)} left`
-      : `${what} in ${stretch(deadline.due - now)}`,
+    head: `${live.before}${stretch(live.to - now)}${live.after}`,
+    live,
     line: `${deadlineText(deadline, zone)} · ${lateShort(late)}${deadline.extended ? ' · extended for you' : ''}`,
     tone,
   } as const;

@@ -104,5 +104,14 @@ export function stretch(ms: number): string {
   return `${rest} min`;
 }
 
+/** A stretch for a live countdown: by seconds in the last two minutes, where `stretch` would stand still. */
+export function countdown(ms: number): string {
+  const seconds = Math.ceil(ms / 1_000);
+  if (seconds > 120) return stretch(ms);
+  return seconds >= 60
+    ? `${Math.floor(seconds / 60)} min ${String(seconds % 60).padStart(2, '0')} s`
+    : `${seconds} s`;
+}
+
 /** "London", "Athens": what people call a zone. */
 export const zoneName = (zone: string) => (zone.split('/').pop() ?? zone).replaceAll('_', ' ');

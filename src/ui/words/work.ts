@@ -9,6 +9,9 @@ export function minutesText(minutes: number): string {
   return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')} min`;
 }
 
+/** How long a text takes to read, to the minute: "2 min", "1 h 05 min". */
+export const readingText = (minutes: number) => (minutes < 60 ? `${minutes} min` : minutesText(minutes));
+
 /** "2 h to 3 h 40 min" */
 export const rangeText = (work: Pick<Work, 'least' | 'most'>) =>
   `${minutesText(work.least)} to ${minutesText(work.most)}`;

@@ -1,0 +1,113 @@
+import type { Knex } from 'knex';
+import { find } from '@/server/find/find';
+import { takeBack } from '@/server/setup/setup';
+import { deps, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
+
+let world: Awaited<ReturnType<typeof smallCourse>>;
+let db: Knex;
+beforeAll(async () => {
+  world = await smallCourse('find');
+  db = world.db;
+  const { noor, jun, rafi, imani } = world.people;
+  const first = await shared(
+    db,
+    noor,
+    OPEN,
+    'Mon 10:00',
+    shareInput('The farmers were flooded twice, and the levees had been raised in between.', {
+      title: 'Raised walls',
+    }),
+  );
+  await shared(db, noor, SEALED, 'Mon 11:00', shareInput('Herons nest behind the levees here, quietly.'));
+  await shared(
+    db,
+    jun,
+    OPEN,
+    'Mon 12:00',
+    shareInput('A secret about herons and levees.', { kind: 'reply', parent: first.post, private: true }),
+  );
+  const gone = await shared(db, rafi, OPEN, 'Mon 13:00', shareInput('Withdrawn words about levees.'));
+  await takeBack(db, gone.post, 'withdrawn', deps(db, 'Mon 14:00').now);
+  await shared(db, imani, OPEN, 'Mon 15:00', shareInput('My own view of a raised levee.'));
+});
+afterAll(() => db.destroy());
+
+const when = () => deps(db, 'Tue 10:00');
+const posts = async (who: (typeof world.people)['imani'], typed: string) =>
+  (await find(when(), who, typed)).posts.map((p) => p.author);
+
+describe('find', () => {
+  it('finds stems, phrases and beginnings of words, and shows the passage', async () => {
+    const { imani } = world.people;
+    expect(await posts(imani, 'levee raise')).toEqual(
+      expect.arrayContaining(['Noor Vasquez', 'Imani Okoro']),
+    );
+    expect(await posts(imani, '"flooded twice"')).toEqual(['Noor Vasquez']);
+    expect(await posts(imani, '"twice flooded"')).toEqual([]);
+    expect(await posts(imani, 'farm')).toEqual(['Noor Vasquez']);
+    const { posts: found } = await find(when(), imani, 'flooding');
+    expect(found[0]?.passage.filter((p) => p.hit).map((p) => p.text)).toEqual(['flooded']);
+  });
+  it('finds words that are mistyped, and says so', async () => {
+    const found = await find(when(), world.people.imani, 'farmrs');
+    expect(found.nearly).toBe(true);
+    expect(found.posts.map((p) => p.author)).toEqual(['Noor Vasquez']);
+    expect((await find(when(), world.people.imani, 'farmers')).nearly).toBe(false);
+  });
+  it('narrows to a person or a course, and lists a person’s posts without any words', async () => {
+    const { imani } = world.people;
+    expect(await posts(imani, 'levee from:noor')).toEqual(['Noor Vasquez']);
+    expect(await posts(imani, 'from:me')).toEqual(['Imani Okoro']);
+    expect(await posts(imani, 'levee in:geo')).toHaveLength(2);
+    expect(await posts(imani, 'levee in:pla')).toEqual([]);
+  });
+  it('finds people and prompts of one’s own courses only', async () => {
+    const { people } = await find(when(), world.people.imani, 'vasqez');
+    expect(people.map((p) => p.name)).toEqual(['Noor Vasquez']);
+    expect((await find(when(), world.people.imani, 'sealed')).texts.map((t) => t.slug)).toEqual([SEALED]);
+    const strange = await find(when(), world.people.stranger, 'vasquez');
+    expect([strange.people, strange.posts, strange.texts]).toEqual([[], [], []]);
+    expect(await posts(world.people.stranger, 'levee')).toEqual([]);
+  });
+  it('never looks at what is sealed, private, or withdrawn', async () => {
+    const { imani, noor, jun, holt } = world.people;
+    // "herons" stands in a sealed post and in a private reply only.
+    for (const typed of [
+      'herons',
+      'heron',
+      'herns',
+      '"herons nest"',
+      'herons from:noor',
+      'herons from:jun',
+    ]) {
+      const found = await find(when(), imani, typed);
+      expect([typed, found.posts, found.nearly]).toEqual([typed, [], false]);
+    }
+    expect(await posts(imani, 'withdrawn')).toEqual([]);
+    expect(await posts(noor, 'secret')).toEqual(['Jun Hathaway']);
+    expect(await posts(jun, 'herons')).toEqual(['Jun Hathaway']);
+    expect(await posts(holt, 'herons')).toEqual(expect.arrayContaining(['Noor Vasquez', 'Jun Hathaway']));
+  });
+  it('opens with the seal', async () => {
+    const { kwame } = world.people;
+    expect(await posts(kwame, 'herons')).toEqual([]);
+    await shared(db, kwame, SEALED, 'Tue 09:00', shareInput('My own three words.'));
+    expect(await posts(kwame, 'herons')).toEqual(['Noor Vasquez']);
+  });
+  it.each([
+    "'; drop table posts; --",
+    '((((',
+    '!!! & | <->',
+    ':*',
+    '%',
+    '\\',
+    'a'.repeat(5_000),
+    '\u0000\u0002',
+    '<b>',
+    '',
+  ])('takes %j for words and never breaks', async (typed) => {
+    await expect(find(when(), world.people.imani, typed)).resolves.toMatchObject({
+      nearly: expect.any(Boolean),
+    });
+  });
+});
