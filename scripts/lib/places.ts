@@ -4,8 +4,11 @@ import { dirname, join } from 'node:path';
 
 export const ROOT = process.cwd();
 
-/** Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test`, the bench's in `.pulpit/bench`. */
-export type Run = 'demo' | 'test' | 'bench';
+/**
+ * Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test`, the bench's in `.pulpit/bench`
+ * and `.pulpit/large`.
+ */
+export type Run = 'demo' | 'test' | 'bench' | 'large';
 
 export function stateFolder(run: Run): string {
   const folder = run === 'demo' ? join(ROOT, '.pulpit') : join(ROOT, '.pulpit', run);
@@ -35,4 +38,5 @@ export const PORTS: Record<Run, { web: number; database: number }> = {
   demo: { web: 4170, database: 54170 },
   test: { web: 4180, database: 54180 },
   bench: { web: 4200, database: 54200 },
+  large: { web: 4220, database: 54220 },
 };

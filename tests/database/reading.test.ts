@@ -6,6 +6,7 @@ import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';
 import { thisWeek } from '@/server/week/this-week';
 import type { Actor } from '@/server/deps';
+import { share as shareIt } from '@/server/posts/share';
 import { takeBack } from '@/server/setup/setup';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
 
@@ -145,8 +146,7 @@ describe('unread', () => {
       const d = { db, now: at };
       const target = posts[post % Math.max(1, posts.length)];
       const share = async (input: ReturnType<typeof shareInput>) => {
-        const { share: use } = await import('@/server/posts/share');
-        const result = await use(d, actor, OPEN, input);
+        const result = await shareIt(d, actor, OPEN, input);
         if (result.ok && !result.value.repeated) posts.push(postId(result.value.post));
       };
       const mark = (read: boolean, ids: number[]) => markRead(d, actor, OPEN, { posts: ids, read });

@@ -1,4 +1,5 @@
 import { courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
+import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 export type AnnouncementRecord = {
@@ -11,25 +12,14 @@ export type AnnouncementRecord = {
   readAt: Instant | null;
 };
 
-type Row = {
-  id: string;
-  course_id: string;
-  title: string;
-  body: string;
-  posted_at: number;
-  code: string;
-  name: string;
-  read_at: number | null;
-};
-
 /** The announcements of a person's courses (or of one), the latest first, and whether they have read them. */
-export async function announcementsFor(
+export const announcementsFor = (
   db: Db,
   person: PersonId,
   limit: number,
   course?: CourseId,
-): Promise<AnnouncementRecord[]> {
-  const rows: Row[] = await db('announcements as a')
+): Ask<AnnouncementRecord[]> => ({
+  query: db('announcements as a')
     .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
     .join('courses as c', 'c.id', 'a.course_id')
     .join('people as p', 'p.id', 'a.author_id')
@@ -44,17 +34,18 @@ export async function announcementsFor(
       { column: 'a.id', order: 'asc' },
     ])
     .limit(limit)
-    .select('a.id', 'a.course_id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name', 'r.read_at');
-  return rows.map((r) => ({
-    id: r.id,
-    course: { id: courseId(r.course_id), code: r.code },
-    author: r.name,
-    title: r.title,
-    body: r.body,
-    postedAt: instant(r.posted_at),
-    readAt: r.read_at === null ? null : instant(r.read_at),
-  }));
-}
+    .select('a.id', 'a.course_id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name', 'r.read_at'),
+  read: (rows) =>
+    rows.map((r) => ({
+      id: r.id,
+      course: { id: courseId(r.course_id), code: r.code },
+      author: r.name,
+      title: r.title,
+      body: r.body,
+      postedAt: instant(at(r.posted_at)),
+      readAt: r.read_at === null ? null : instant(at(r.read_at)),
+    })),
+});
 
 /** Notes that a person has read announcements of courses they are in; the first reading's moment stays. */
 export async function recordAnnouncementReads(db: Db, person: PersonId, ids: string[], now: Instant) {

@@ -13,6 +13,7 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { ReadingFigures } from '@/core/reading/unread';
+import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { visible } from './visible';
 
@@ -122,6 +123,9 @@ type Row = {
   private_unread: number;
 };
 
+/** A wall clock as a column or as JSON gives it, to the minute. */
+const wall = (text: string) => text.slice(0, 16);
+
 /** Briefs and late rules were checked on their way in (see setup), and are not checked again on every page. */
 function toRecord(row: Row): DiscussionRecord {
   return {
@@ -133,10 +137,13 @@ function toRecord(row: Row): DiscussionRecord {
       zone: row.time_zone,
       late: row.late,
       graceMinutes: row.grace_minutes,
-      opens: row.opens,
-      responseDue: row.response_due,
-      repliesDue: row.replies_due,
-      extensions: { response: row.x_response, replies: row.x_replies },
+      opens: wall(row.opens),
+      responseDue: wall(row.response_due),
+      repliesDue: wall(row.replies_due),
+      extensions: {
+        response: row.x_response === null ? null : wall(row.x_response),
+        replies: row.x_replies === null ? null : wall(row.x_replies),
+      },
     },
     excused: row.excused !== null,
     role: row.role,
@@ -163,12 +170,12 @@ function toRecord(row: Row): DiscussionRecord {
  * open under any rule, extension or grace, or closed for no more than a week. The window is a little wider than that,
  * for it is laid over wall clocks of any zone; the use-case decides exactly.
  */
-export async function discussionsOf(
+export const discussionsOf = (
   db: Db,
   person: PersonId,
   { around, course }: { around?: Instant; course?: CourseId } = {},
-): Promise<DiscussionRecord[]> {
-  const rows: Row[] = await enrolled(db, person)
+): Ask<DiscussionRecord[]> => ({
+  query: enrolled(db, person)
     .modify((q) => {
       if (course) q.where('d.course_id', course);
       if (around === undefined) return;
@@ -180,9 +187,9 @@ export async function discussionsOf(
       );
     })
     .orderBy(['w.starts_on', 'c.code', 'd.slug'])
-    .select(columns(db, person));
-  return rows.map(toRecord);
-}
+    .select(columns(db, person)),
+  read: (rows: Row[]) => rows.map(toRecord),
+});
 
 export async function discussionBySlug(
   db: Db,

@@ -11,9 +11,9 @@ import {
   type Instant,
   type PersonId,
   type PostId,
-  type Role,
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 export type DraftKey = { author: PersonId; discussion: DiscussionId; kind: PostKind; parent: PostId | null };
@@ -103,17 +103,18 @@ export async function deleteDraft(db: Db, key: DraftKey) {
   await db('drafts').where(where(key)).delete();
 }
 
-/** A person's drafts that hold something: whom each answers, and how it stands to the brief. */
-export async function draftsOf(db: Db, person: PersonId, discussions?: DiscussionId[]) {
-  const rows: {
-    discussion_id: string;
-    kind: PostKind;
-    parent_id: number | null;
-    checks: CheckFigure[];
-    kept_at: number;
-    author_id: string | null;
-    role: Role | null;
-  }[] = await db('drafts as d')
+/** What a person has begun and not shared: whom each draft answers, and how it stands to the brief. */
+export type BegunRecord = {
+  discussion: DiscussionId;
+  kind: PostKind;
+  parent: PostId | null;
+  to: { person: PersonId; staff: boolean } | null;
+  checks: CheckFigure[];
+};
+
+/** A person's drafts that hold something. */
+export const draftsOf = (db: Db, person: PersonId, discussions?: DiscussionId[]): Ask<BegunRecord[]> => ({
+  query: db('drafts as d')
     .leftJoin('posts as q', 'q.id', 'd.parent_id')
     .leftJoin('enrolments as e', (j) =>
       j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
@@ -124,16 +125,16 @@ export async function draftsOf(db: Db, person: PersonId, discussions?: Discussio
       if (discussions) q.whereIn('d.discussion_id', discussions);
     })
     .orderBy('d.kept_at')
-    .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'd.kept_at', 'q.author_id', 'e.role');
-  return rows.map((r) => ({
-    discussion: discussionId(r.discussion_id),
-    kind: r.kind,
-    parent: r.parent_id === null ? null : postId(r.parent_id),
-    to:
-      r.author_id === null || r.role === null
-        ? null
-        : { person: personId(r.author_id), staff: isStaff(r.role) },
-    checks: r.checks,
-    keptAt: instant(r.kept_at),
-  }));
-}
+    .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'q.author_id', 'e.role'),
+  read: (rows) =>
+    rows.map((r) => ({
+      discussion: discussionId(r.discussion_id),
+      kind: r.kind,
+      parent: r.parent_id === null ? null : postId(r.parent_id),
+      to:
+        r.author_id === null || r.role === null
+          ? null
+          : { person: personId(r.author_id), staff: isStaff(r.role) },
+      checks: r.checks,
+    })),
+});

@@ -12,17 +12,14 @@ import {
   type PostId,
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { Ask } from '../ask';
 import { type Db } from '../connection';
 
 export type OwnPostRecord = OwnPost & { discussion: DiscussionId; toName: string | null };
 
 /** A person's own posts with what counting needs, and no texts: in all discussions, or in those named. */
-export async function ownPosts(
-  db: Db,
-  person: PersonId,
-  discussions?: DiscussionId[],
-): Promise<OwnPostRecord[]> {
-  const rows = await db('posts as p')
+export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[]): Ask<OwnPostRecord[]> => ({
+  query: db('posts as p')
     .leftJoin('posts as q', 'q.id', 'p.parent_id')
     .leftJoin('people as a', 'a.id', 'q.author_id')
     .leftJoin('enrolments as e', (j) =>
@@ -58,19 +55,20 @@ export async function ownPosts(
       db.raw(
         `jsonb_agg(jsonb_build_object('at', round(extract(epoch from v.shared_at) * 1000), 'unmet', v.unmet) order by v.n) as versions`,
       ),
-    );
-  return rows.map((r) => ({
-    id: postId(r.id),
-    discussion: discussionId(r.discussion_id),
-    kind: r.kind,
-    to: r.to_id === null ? null : { person: personId(r.to_id), staff: isStaff(r.to_role) },
-    toName: r.to_name,
-    private: r.private_to !== null,
-    withdrawn: r.withdrawn_at !== null,
-    hidden: r.hidden_at !== null,
-    versions: r.versions,
-  }));
-}
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      id: postId(r.id),
+      discussion: discussionId(r.discussion_id),
+      kind: r.kind,
+      to: r.to_id === null ? null : { person: personId(r.to_id), staff: isStaff(r.to_role) },
+      toName: r.to_name,
+      private: r.private_to !== null,
+      withdrawn: r.withdrawn_at !== null,
+      hidden: r.hidden_at !== null,
+      versions: r.versions,
+    })),
+});
 
 export type DeliveredText = {
   id: PostId;

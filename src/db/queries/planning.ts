@@ -2,6 +2,8 @@ import { habitsSchema, type Habits } from '@/core/planning/habits';
 import type { ReadingSpell, Spell } from '@/core/planning/pace';
 import type { OpenSpell } from '@/core/planning/spells';
 import { courseId, instant, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import type { BusyTime } from '@/core/planning/cannot';
+import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 /** So many of the latest spells are learnt from: people change. */
@@ -9,23 +11,38 @@ const LEARNT_FROM = 60;
 
 export type WorkHistory = { habits: Habits; writing: Spell[]; reading: ReadingSpell[] };
 
-/** How a person wants to work and how they have worked, in one query. */
-export async function workHistory(db: Db, person: PersonId): Promise<WorkHistory> {
-  const { rows } = await db.raw(
-    `select
-       (select habits from planning_habits where person_id = :person) as habits,
-       (select coalesce(jsonb_agg(jsonb_build_object('wordsAdded', s.words_added,
-           'writingSeconds', s.writing_seconds, 'proofreadingSeconds', s.proofreading_seconds)), '[]')
-         from (select * from writing_spells where person_id = :person and writing_seconds + proofreading_seconds > 0
-           order by ended_at desc limit :most) s) as writing,
-       (select coalesce(jsonb_agg(jsonb_build_object('words', g.words, 'seconds', r.seconds)), '[]')
-         from reading_progress r join readings g on g.course_id = r.course_id and g.id = r.reading_id
-         where r.person_id = :person and r.read_at is not null and r.seconds > 0) as reading`,
-    { person, most: LEARNT_FROM },
-  );
-  const row = rows[0];
-  return { habits: habitsSchema.parse(row.habits ?? {}), writing: row.writing, reading: row.reading };
-}
+/** How a person wants to work and how they have worked. */
+export const workHistory = (db: Db, person: PersonId): Ask<WorkHistory> => ({
+  query: db.select(
+    db('planning_habits').where({ person_id: person }).select('habits').as('habits'),
+    db
+      .select(
+        db.raw(`coalesce(jsonb_agg(jsonb_build_object('wordsAdded', s.words_added,
+          'writingSeconds', s.writing_seconds, 'proofreadingSeconds', s.proofreading_seconds)), '[]')`),
+      )
+      .from(
+        db('writing_spells')
+          .where({ person_id: person })
+          .whereRaw('writing_seconds + proofreading_seconds > 0')
+          .orderBy('ended_at', 'desc')
+          .limit(LEARNT_FROM)
+          .as('s'),
+      )
+      .as('writing'),
+    db('reading_progress as r')
+      .join('readings as g', (j) => j.on('g.course_id', 'r.course_id').andOn('g.id', 'r.reading_id'))
+      .where('r.person_id', person)
+      .whereNotNull('r.read_at')
+      .where('r.seconds', '>', 0)
+      .select(db.raw(`coalesce(jsonb_agg(jsonb_build_object('words', g.words, 'seconds', r.seconds)), '[]')`))
+      .as('reading'),
+  ),
+  read: ([row]) => ({
+    habits: habitsSchema.parse(row?.habits ?? {}),
+    writing: row?.writing ?? [],
+    reading: row?.reading ?? [],
+  }),
+});
 
 export async function setHabits(db: Db, person: PersonId, habits: Habits) {
   await db('planning_habits')
@@ -34,12 +51,11 @@ export async function setHabits(db: Db, person: PersonId, habits: Habits) {
     .merge();
 }
 
+export type WordsToRead = { course: CourseId; week: number; words: number }[];
+
 /** Words of readings that a person has not read, by course and week. */
-export async function wordsToRead(
-  db: Db,
-  person: PersonId,
-): Promise<{ course: CourseId; week: number; words: number }[]> {
-  const rows = await db('enrolments as e')
+export const wordsToRead = (db: Db, person: PersonId): Ask<WordsToRead> => ({
+  query: db('enrolments as e')
     .join('readings as g', 'g.course_id', 'e.course_id')
     .leftJoin('reading_progress as r', (j) =>
       j.on('r.course_id', 'g.course_id').andOn('r.reading_id', 'g.id').andOn('r.person_id', 'e.person_id'),
@@ -48,13 +64,9 @@ export async function wordsToRead(
     .whereNull('r.read_at')
     .groupBy('g.course_id', 'g.week')
     .select('g.course_id', 'g.week')
-    .sum('g.words as words');
-  return rows.map((r) => ({
-    course: courseId(String(r.course_id)),
-    week: Number(r.week),
-    words: Number(r.words),
-  }));
-}
+    .sum('g.words as words'),
+  read: (rows) => rows.map((r) => ({ course: courseId(r.course_id), week: r.week, words: Number(r.words) })),
+});
 
 /** The spell of writing a person was last in, in one discussion. */
 export async function latestSpell(
@@ -121,20 +133,21 @@ export async function busyCalendars(db: Db, person: PersonId): Promise<BusyCalen
 }
 
 /** What a person is busy with between two moments. */
-export async function busyTimes(db: Db, person: PersonId, from: Instant, to: Instant) {
-  const rows = await db('busy_times as t')
-    .join('busy_calendars as c', 'c.id', 't.calendar_id')
+export const busyTimes = (db: Db, person: PersonId, from: Instant, to: Instant): Ask<BusyTime[]> => ({
+  query: db('busy_calendars as c')
+    .join('busy_times as t', 't.calendar_id', 'c.id')
     .where('c.person_id', person)
     .where('t.starts_at', '<', timestamptz(to))
     .where('t.ends_at', '>', timestamptz(from))
     .orderBy('t.starts_at')
-    .select('t.starts_at', 't.ends_at', 't.title');
-  return rows.map((r) => ({
-    start: instant(r.starts_at),
-    end: instant(r.ends_at),
-    title: r.title as string,
-  }));
-}
+    .select('t.starts_at', 't.ends_at', 't.title'),
+  read: (rows) =>
+    rows.map((r) => ({
+      start: instant(at(r.starts_at)),
+      end: instant(at(r.ends_at)),
+      title: r.title,
+    })),
+});
 
 /** Stores an imported calendar in place of an earlier one of the same name. */
 export async function replaceBusyCalendar(

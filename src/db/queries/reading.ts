@@ -7,6 +7,7 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { visible } from './visible';
 
@@ -81,8 +82,8 @@ export async function marksOf(
 }
 
 /** Replies to one's own posts that are not read yet, by discussion. Costs as much as one was answered, and no more. */
-export async function unreadReplies(db: Db, person: PersonId): Promise<Map<DiscussionId, number>> {
-  const rows = await db('posts as q')
+export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, number>> => ({
+  query: db('posts as q')
     .join('posts as p', 'p.parent_id', 'q.id')
     .leftJoin('reading_marks as m', (j) =>
       j
@@ -98,6 +99,6 @@ export async function unreadReplies(db: Db, person: PersonId): Promise<Map<Discu
     .whereNull('m.post_id')
     .groupBy('q.discussion_id')
     .select('q.discussion_id')
-    .count('* as n');
-  return new Map(rows.map((r) => [discussionId(String(r.discussion_id)), Number(r.n)]));
-}
+    .count('* as n'),
+  read: (rows) => new Map(rows.map((r) => [discussionId(r.discussion_id), Number(r.n)])),
+});

@@ -11,10 +11,9 @@ import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { discussionBySlug, type DiscussionRecord } from '@/db/queries/discussions';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
-import { draftsOf } from '@/db/queries/drafts';
+import { askTogether } from '@/db/ask';
+import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import type { Actor, Deps } from '../deps';
-
-type Draft = Awaited<ReturnType<typeof draftsOf>>[number];
 
 /** A student's own account of a discussion, as every screen computes it; staff owe nothing and have none. */
 export type Account = {
@@ -34,7 +33,7 @@ export function accountOf(
   record: DiscussionRecord,
   actor: Actor,
   own: OwnPostRecord[],
-  drafts: Draft[],
+  drafts: BegunRecord[],
   now: Instant,
 ): Account {
   const schedule = resolveSchedule(record.schedule);
@@ -84,7 +83,7 @@ export type Entered = Account & {
   record: DiscussionRecord & { prompt: Doc };
   staff: boolean;
   own: OwnPostRecord[];
-  drafts: Draft[];
+  drafts: BegunRecord[];
 };
 
 export type NotFound = { code: 'not-found' };
@@ -101,10 +100,10 @@ export async function enterDiscussion(
 ): Promise<Result<Entered, NotFound>> {
   const record = await discussionBySlug(db, actor.id, slug);
   if (!record) return fail({ code: 'not-found' });
-  const [own, drafts] = await Promise.all([
-    ownPosts(db, actor.id, [record.id]),
-    draftsOf(db, actor.id, [record.id]),
-  ]);
+  const { own, drafts } = await askTogether(db, {
+    own: ownPosts(db, actor.id, [record.id]),
+    drafts: draftsOf(db, actor.id, [record.id]),
+  });
   return ok({
     ...accountOf(record, actor, own, drafts, deps.now),
     record,

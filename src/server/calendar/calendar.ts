@@ -4,6 +4,7 @@ import { dayIn } from '@/core/deadlines/day';
 import type { Instant } from '@/core/ids';
 import type { BusyTime } from '@/core/planning/cannot';
 import type { Sitting } from '@/core/planning/plan';
+import { ask } from '@/db/ask';
 import { busyTimes } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
 import { planView, type PlannedAssignment } from '../planning/plan';
@@ -45,37 +46,37 @@ export type CalendarView = {
 };
 
 /** A month by whole weeks, or four weeks as a list: deadlines, openings and closings, and beneath them the busy times. */
-export async function calendarView(deps: Deps, actor: Actor, ask: CalendarAsk): Promise<CalendarView> {
+export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk): Promise<CalendarView> {
   const { db, now } = deps;
   const zone = actor.timeZone;
   const today = dayIn(now, zone);
-  const month = ask.month ?? (ask.day ?? today).slice(0, 7);
-  const from = ask.day ?? (ask.month && ask.month !== today.slice(0, 7) ? `${ask.month}-01` : today);
-  const days = ask.view === 'month' ? monthDays(month, zone) : daysFrom(from, AGENDA_DAYS, zone);
+  const month = asked.month ?? (asked.day ?? today).slice(0, 7);
+  const from = asked.day ?? (asked.month && asked.month !== today.slice(0, 7) ? `${asked.month}-01` : today);
+  const days = asked.view === 'month' ? monthDays(month, zone) : daysFrom(from, AGENDA_DAYS, zone);
   const start = days[0]?.start ?? now;
   const end = days[days.length - 1]?.end ?? now;
   const [entries, plan, busy] = await Promise.all([
     calendarEntries(deps, actor),
     planView(deps, actor),
-    busyTimes(db, actor.id, start, end),
+    ask(busyTimes(db, actor.id, start, end)),
   ]);
   const within = (at: number, day: CalendarDay) => at >= day.start && at < day.end;
   return {
     now,
     zone,
-    view: ask.view,
+    view: asked.view,
     month,
     from,
     days: days.map((day) => ({
       ...day,
       today: day.date === today,
-      inside: ask.view === 'agenda' || day.date.startsWith(month),
+      inside: asked.view === 'agenda' || day.date.startsWith(month),
       entries: entries.filter((e) => within(e.at, day)),
       busy: busy.filter((b) => b.start < day.end && b.end > day.start),
       sittings: plan.planned.sittings.filter((s) => within(s.start, day)),
     })),
     assignments: plan.assignments,
-    previous: ask.view === 'month' ? monthLater(month, -1) : dateLater(from, -AGENDA_DAYS),
-    next: ask.view === 'month' ? monthLater(month, 1) : dateLater(from, AGENDA_DAYS),
+    previous: asked.view === 'month' ? monthLater(month, -1) : dateLater(from, -AGENDA_DAYS),
+    next: asked.view === 'month' ? monthLater(month, 1) : dateLater(from, AGENDA_DAYS),
   };
 }

@@ -4,6 +4,7 @@ import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import { groupBy } from '@/core/group';
 import type { Deps, Actor } from '../deps';
+import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
 import { ownPosts } from '@/db/queries/own-posts';
@@ -22,14 +23,14 @@ export type CalendarEntry = DiscussionEntry & {
   ledger: Ledger | null;
 };
 
-/** Every entry of every discussion a person has, in three queries, in order of time. */
+/** Every entry of every discussion a person has, in order of time. */
 export async function calendarEntries(deps: Deps, actor: Actor): Promise<CalendarEntry[]> {
   const { db, now } = deps;
-  const [records, own, drafts] = await Promise.all([
-    discussionsOf(db, actor.id),
-    ownPosts(db, actor.id),
-    draftsOf(db, actor.id),
-  ]);
+  const { records, own, drafts } = await askTogether(db, {
+    records: discussionsOf(db, actor.id),
+    own: ownPosts(db, actor.id),
+    drafts: draftsOf(db, actor.id),
+  });
   const posts = groupBy(own, (p) => p.discussion);
   const begun = groupBy(drafts, (d) => d.discussion);
   return records

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
+import { ask } from '@/db/ask';
 import {
   announcementReaders,
   announcementsFor,
@@ -31,7 +32,7 @@ export async function announcementsPage(
   if (!door.ok) return door;
   const course = door.value;
   const [found, readers, people] = await Promise.all([
-    announcementsFor(deps.db, actor.id, ALL, course.id),
+    ask(announcementsFor(deps.db, actor.id, ALL, course.id)),
     course.staff ? announcementReaders(deps.db, course.id) : null,
     course.staff ? peopleOf(deps.db, course.id) : [],
   ]);

@@ -7,6 +7,7 @@ import {
 } from '@/core/syllabus/contradictions';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { syllabusOf } from '@/db/queries/courses';
+import { ask } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -30,7 +31,7 @@ export async function syllabusPage(
   const course = door.value;
   const [syllabus, records] = await Promise.all([
     syllabusOf(deps.db, course.id),
-    discussionsOf(deps.db, actor.id, { course: course.id }),
+    ask(discussionsOf(deps.db, actor.id, { course: course.id })),
   ]);
   return ok({
     course,

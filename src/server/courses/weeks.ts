@@ -14,6 +14,7 @@ import {
   type FileRecord,
   type ReadingRecord,
 } from '@/db/queries/courses';
+import { ask, askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
 import { ownPosts } from '@/db/queries/own-posts';
@@ -61,7 +62,7 @@ export async function courseWeek(
     syllabusOf(db, course.id),
     filesOf(db, course.id),
     readingsOf(db, [course.id], actor.id),
-    discussionsOf(db, actor.id, { course: course.id }),
+    ask(discussionsOf(db, actor.id, { course: course.id })),
     habitsAndPace(deps, actor),
   ]);
   const monday = weekOf(now, course.zone)[0]?.date ?? '';
@@ -71,7 +72,10 @@ export async function courseWeek(
   if (!week) return fail({ code: 'not-found' });
   const here = records.filter((r) => r.week.number === week.number);
   const ids = here.map((r) => r.id);
-  const [own, drafts] = await Promise.all([ownPosts(db, actor.id, ids), draftsOf(db, actor.id, ids)]);
+  const { own, drafts } = await askTogether(db, {
+    own: ownPosts(db, actor.id, ids),
+    drafts: draftsOf(db, actor.id, ids),
+  });
   return ok({
     course,
     now,

@@ -3,15 +3,16 @@ import { summarise } from '@/core/counting/summary';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
-import type { Instant } from '@/core/ids';
+import type { DiscussionId, Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
 import { needsMe } from '@/core/week/needs';
 import { weekOf } from '@/core/week/week';
 import { windowAround } from '@/core/week/window';
 import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { draftsOf } from '@/db/queries/drafts';
-import { ownPosts } from '@/db/queries/own-posts';
+import { askTogether } from '@/db/ask';
+import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
+import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { unreadReplies } from '@/db/queries/reading';
 import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -64,9 +65,9 @@ function linesOf(
   actor: Actor,
   found: {
     records: DiscussionRecord[];
-    own: Awaited<ReturnType<typeof ownPosts>>;
-    drafts: Awaited<ReturnType<typeof draftsOf>>;
-    replies: Awaited<ReturnType<typeof unreadReplies>>;
+    own: OwnPostRecord[];
+    drafts: BegunRecord[];
+    replies: Map<DiscussionId, number>;
   },
 ): (DiscussionLine & { startsOn: string })[] {
   const own = groupBy(found.own, (p) => p.discussion);
@@ -102,16 +103,17 @@ function nextDue(line: DiscussionLine, now: Instant): number {
   return next ? next.deadline.due : line.schedule.closes;
 }
 
-/** Discussions of every course by week, as the address asks for them: four queries, and a page of whole weeks. */
+/** Discussions of every course by week, as the address asks for them: one trip to the database, and a page of whole weeks. */
 export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): Promise<DiscussionList> {
   const { db, now } = deps;
-  const [records, own, drafts, replies] = await Promise.all([
-    discussionsOf(db, actor.id),
-    ownPosts(db, actor.id),
-    draftsOf(db, actor.id),
-    unreadReplies(db, actor.id),
-  ]);
-  const lines = linesOf(deps, actor, { records, own, drafts, replies });
+  const found = await askTogether(db, {
+    records: discussionsOf(db, actor.id),
+    own: ownPosts(db, actor.id),
+    drafts: draftsOf(db, actor.id),
+    replies: unreadReplies(db, actor.id),
+  });
+  const { records } = found;
+  const lines = linesOf(deps, actor, found);
   const ofCourse = lines.filter((l) => !ask.course || l.course.slug === ask.course);
   const inState = (l: DiscussionLine) => !ask.state || l.state === ask.state;
   const needed = (l: DiscussionLine) => !ask.needs || l.needsMe;

@@ -3,7 +3,8 @@ import { passageOf, type Passage } from '@/core/find/passage';
 import { groupBy } from '@/core/group';
 import { isStaff, type CourseId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
-import { discussionsOf } from '@/db/queries/discussions';
+import { askTogether } from '@/db/ask';
+import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import {
   findPeople,
   findPosts,
@@ -46,17 +47,19 @@ const growing = (text: string) => (/[-"]/u.test(text) ? null : (/[\p{L}\p{N}]+$/
 
 type Scope = {
   courses: CourseRecord[];
-  records: Awaited<ReturnType<typeof discussionsOf>>;
+  records: DiscussionRecord[];
   open: FoundPost['discussion'][];
   staffIn: CourseId[];
 };
 
 /** What a person may look in: their courses (or the one asked for), and the discussions whose seal does not hold. */
 async function scopeOf(deps: Deps, actor: Actor, ask: FindAsk): Promise<Scope> {
-  const [all, everything, own] = await Promise.all([
+  const [all, { everything, own }] = await Promise.all([
     coursesOf(deps.db, actor.id),
-    discussionsOf(deps.db, actor.id),
-    ownPosts(deps.db, actor.id),
+    askTogether(deps.db, {
+      everything: discussionsOf(deps.db, actor.id),
+      own: ownPosts(deps.db, actor.id),
+    }),
   ]);
   const courses = all.filter((c) => ask.course === null || c.slug.includes(ask.course));
   const ids = new Set(courses.map((c) => c.id));

@@ -3,7 +3,7 @@ import type { Pace } from '@/core/planning/pace';
 import { assignmentsOf, type Assignment } from '@/core/planning/tasks';
 import type { CheckFigure } from '@/core/checks/types';
 import type { DiscussionRecord } from '@/db/queries/discussions';
-import type { wordsToRead } from '@/db/queries/planning';
+import type { WordsToRead } from '@/db/queries/planning';
 import type { Account } from '../access/enter';
 
 type Begun = { kind: 'response' | 'reply'; checks: CheckFigure[] };
@@ -14,7 +14,7 @@ export function assignmentsIn(
     record: DiscussionRecord;
     account: Account;
     drafts: readonly Begun[];
-    unread: Awaited<ReturnType<typeof wordsToRead>>;
+    unread: WordsToRead;
   },
   pace: Pace,
   now: Instant,

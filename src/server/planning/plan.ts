@@ -2,20 +2,22 @@ import { instant, type Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
 import { planOrSay, type BusyTime, type Planned } from '@/core/planning/cannot';
 import { nights, type Habits } from '@/core/planning/habits';
-import type { Pace } from '@/core/planning/pace';
+import { paceOf, type Pace } from '@/core/planning/pace';
 import type { Assignment } from '@/core/planning/tasks';
 import { sumOfWork, type Work } from '@/core/planning/work';
+import { askTogether } from '@/db/ask';
 import { draftsOf } from '@/db/queries/drafts';
 import { discussionsOf } from '@/db/queries/discussions';
 import { ownPosts } from '@/db/queries/own-posts';
-import { busyTimes, wordsToRead } from '@/db/queries/planning';
+import { busyTimes, wordsToRead, workHistory } from '@/db/queries/planning';
 import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { assignmentsIn } from './assignments';
-import { habitsAndPace } from './habits';
 
 /** What opens within this time is planned too. */
 const AHEAD_MS = 8 * 86_400_000;
+/** Nothing that opens by then is due later than this, late days and all. */
+const HORIZON_MS = 100 * 86_400_000;
 
 export type PlannedAssignment = Assignment & {
   title: string;
@@ -41,13 +43,17 @@ export type PlanView = {
  */
 export async function planView(deps: Deps, actor: Actor): Promise<PlanView> {
   const { db, now } = deps;
-  const [records, own, drafts, unread, { habits, pace }] = await Promise.all([
-    discussionsOf(db, actor.id, { around: now }),
-    ownPosts(db, actor.id),
-    draftsOf(db, actor.id),
-    wordsToRead(db, actor.id),
-    habitsAndPace(deps, actor),
-  ]);
+  const found = await askTogether(db, {
+    records: discussionsOf(db, actor.id, { around: now }),
+    own: ownPosts(db, actor.id),
+    drafts: draftsOf(db, actor.id),
+    unread: wordsToRead(db, actor.id),
+    history: workHistory(db, actor.id),
+    busy: busyTimes(db, actor.id, now, instant(now + HORIZON_MS)),
+  });
+  const { records, own, drafts, unread, history, busy } = found;
+  const { habits } = history;
+  const pace = paceOf(history.writing, history.reading);
   const posts = groupBy(own, (p) => p.discussion);
   const begun = groupBy(drafts, (d) => d.discussion);
   const assignments = records.flatMap((record): PlannedAssignment[] => {
@@ -63,7 +69,6 @@ export async function planView(deps: Deps, actor: Actor): Promise<PlanView> {
     }));
   });
   const horizon = instant(Math.max(now, ...assignments.map((a) => a.deadline)));
-  const busy = await busyTimes(db, actor.id, now, horizon);
   return {
     now,
     zone: actor.timeZone,

@@ -11,13 +11,13 @@ import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { announcementsFor, type AnnouncementRecord } from '@/db/queries/announcements';
 import { repliesTo } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
-import { draftsOf } from '@/db/queries/drafts';
+import { askTogether } from '@/db/ask';
+import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import { unreadReplies } from '@/db/queries/reading';
-import type { Pace } from '@/core/planning/pace';
+import { paceOf, type Pace } from '@/core/planning/pace';
 import { sumOfWork, type Work } from '@/core/planning/work';
-import { wordsToRead } from '@/db/queries/planning';
+import { wordsToRead, workHistory, type WordsToRead } from '@/db/queries/planning';
 import { assignmentsIn } from '../planning/assignments';
-import { habitsAndPace } from '../planning/habits';
 import { accountOf, type Account } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -92,8 +92,8 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
 
 function aheadOf(
   rows: Row[],
-  drafts: Awaited<ReturnType<typeof draftsOf>>,
-  unread: Awaited<ReturnType<typeof wordsToRead>>,
+  drafts: BegunRecord[],
+  unread: WordsToRead,
   pace: Pace,
   now: Instant,
 ): ThisWeek['ahead'] {
@@ -112,21 +112,22 @@ function aheadOf(
   };
 }
 
-/** Everything This week shows, in eight queries whatever the size of the class. */
+/** Everything This week shows, in one trip to the database, whatever the size of the class. */
 export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
-  const records = await discussionsOf(db, actor.id, { around: now });
-  const ids = records.map((r) => r.id);
-  const [own, drafts, unread, replies, announcements, toRead, { pace }] = await Promise.all([
-    ownPosts(db, actor.id, ids),
-    draftsOf(db, actor.id, ids),
-    unreadReplies(db, actor.id),
-    repliesTo(db, actor.id, from, 5),
-    announcementsFor(db, actor.id, 3),
-    wordsToRead(db, actor.id),
-    habitsAndPace(deps, actor),
-  ]);
+  const found = await askTogether(db, {
+    records: discussionsOf(db, actor.id, { around: now }),
+    own: ownPosts(db, actor.id),
+    drafts: draftsOf(db, actor.id),
+    unread: unreadReplies(db, actor.id),
+    replies: repliesTo(db, actor.id, from, 5),
+    announcements: announcementsFor(db, actor.id, 3),
+    toRead: wordsToRead(db, actor.id),
+    history: workHistory(db, actor.id),
+  });
+  const { records, own, drafts, unread, replies, announcements, toRead, history } = found;
+  const pace = paceOf(history.writing, history.reading);
 
   const days = weekOf(now, actor.timeZone);
   const rows = records.map((record): Row => {
