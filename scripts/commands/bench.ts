@@ -16,11 +16,11 @@ import { say } from '../lib/say';
 import { SCALE, seedScale } from '../lib/scale';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
-export const help = `./pulpit bench [--scale]
+export const help = `./pulpit bench [--scale] [PAGE …]
 
 Measures the pages with a database and server of their own, each against a bare server-rendered page with one query
 in the same run: this machine is shared, so only the ratios mean something. Rounds of the bare page and of the page
-alternate; of each the median p95 is taken.
+alternate; of each the median p95 is taken. PAGE names the pages to measure, for example: week plan.
 
   --scale   lays out ${SCALE.courses} courses of ${SCALE.students} students and ${SCALE.weeks} weeks beside the demo, and measures This week and
             Discussions in both: no page may cost more than 1.5 times as much for the size of other people's work`;
@@ -165,9 +165,13 @@ export async function run(args: string[]): Promise<number> {
       return `http://127.0.0.1:${port}`;
     };
     const cookieOf = (token: string) => `pulpit-session=${token}`;
+    const asked = args.filter((a) => !a.startsWith('--')).map((a) => a.toLowerCase());
+    const pages = PAGES.filter(
+      ([name]) => !asked.length || asked.some((a) => name.toLowerCase().includes(a)),
+    );
     const cookie = cookieOf(demo.token);
     const base = await serve('bench', demo.url);
-    for (const path of ['/bench/bare', ...PAGES.map(([, p]) => p)]) await measure(`${base}${path}`, cookie);
+    for (const path of ['/bench/bare', ...pages.map(([, p]) => p)]) await measure(`${base}${path}`, cookie);
 
     let good = true;
     if (large) {
@@ -180,7 +184,7 @@ export async function run(args: string[]): Promise<number> {
     );
     say('page             bare p95    page p95    ratio p95   ratio p50   pages/s');
     let week = 0;
-    for (const [name, path] of PAGES) {
+    for (const [name, path] of pages) {
       const m = await compare(base, path, cookie);
       if (path === '/') week = m.ratio;
       const cell = (text: string) => text.padStart(9);

@@ -1,4 +1,4 @@
-import type { Ledger, ObligationState } from '../counting/types';
+import type { Balance, ObligationState } from '../counting/types';
 import type { Schedule } from '../deadlines/schedule';
 import { wallClockAt, type WallClock } from '../deadlines/wallclock';
 import { instant, type Instant } from '../ids';
@@ -24,7 +24,7 @@ const MINUTE_MS = 60_000;
  */
 export function discussionEntries(
   schedule: Schedule,
-  ledger: Ledger | null,
+  ledger: Balance | null,
   replyCount: number,
   now: Instant,
 ): DiscussionEntry[] {

@@ -1,5 +1,5 @@
 import type { Deadline } from '../deadlines/late';
-import type { Ledger, Obligation } from './types';
+import type { Balance, Ledger, Obligation } from './types';
 
 const OPEN = new Set(['owed', 'draft', 'short']);
 
@@ -16,7 +16,7 @@ export type Summary = {
 };
 
 /** The figures a line about a discussion needs, all from its ledger. A short post can be mended until its deadline closes. */
-export function summarise(ledger: Ledger, now: number): Summary {
+export function summarise(ledger: Balance, now: number): Summary {
   const open = ledger.obligations.filter((o) => OPEN.has(o.state) && now < o.deadline.closes);
   const first = open.reduce<Obligation | null>(
     (best, o) => (best === null || o.deadline.due < best.deadline.due ? o : best),
@@ -33,3 +33,6 @@ export function summarise(ledger: Ledger, now: number): Summary {
     next: first && { deadline: first.deadline, obligation: first },
   };
 }
+
+/** What a line needs of a ledger, and no more. */
+export const balanceOf = ({ obligations, complete }: Ledger): Balance => ({ obligations, complete });

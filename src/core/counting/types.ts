@@ -95,3 +95,6 @@ export type Ledger = {
   /** Every obligation is counted, late or excused. */
   complete: boolean;
 };
+
+/** A ledger without its verdicts: all that a line about a discussion needs. */
+export type Balance = Omit<Ledger, 'verdicts'>;

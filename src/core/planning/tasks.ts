@@ -1,5 +1,5 @@
 import type { Brief } from '../brief/brief';
-import type { Ledger, Obligation } from '../counting/types';
+import type { Balance, Obligation } from '../counting/types';
 import { dayIn } from '../deadlines/day';
 import type { Schedule } from '../deadlines/schedule';
 import { daysLater, instantOf } from '../deadlines/wallclock';
@@ -21,7 +21,7 @@ export type PlannedDiscussion = {
   slug: string;
   brief: Brief;
   schedule: Schedule;
-  ledger: Ledger;
+  ledger: Balance;
   draftWords: number;
   /** Words of the week's readings that are not read yet. */
   wordsToRead: number;

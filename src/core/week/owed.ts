@@ -1,5 +1,5 @@
 import { summarise, type Summary } from '../counting/summary';
-import type { Ledger } from '../counting/types';
+import type { Balance } from '../counting/types';
 import type { Instant } from '../ids';
 
 export type Owed = {
@@ -10,7 +10,7 @@ export type Owed = {
 };
 
 /** What is owed across discussions: only what can still be met, and by when all of it must be. */
-export function owedAcross(accounts: { ledger: Ledger; now: Instant }[]): Owed {
+export function owedAcross(accounts: { ledger: Balance; now: Instant }[]): Owed {
   const open = accounts.flatMap(({ ledger, now }) =>
     ledger.obligations.filter(
       (o) => (o.state === 'owed' || o.state === 'draft' || o.state === 'short') && now < o.deadline.closes,
@@ -31,7 +31,10 @@ export function owedAcross(accounts: { ledger: Ledger; now: Instant }[]): Owed {
 /**
  * The order of lines on This week: what is due next comes first, then what was missed, then what is complete.
  */
-export function byUrgency(a: { ledger: Ledger; now: Instant }, b: { ledger: Ledger; now: Instant }): number {
+export function byUrgency(
+  a: { ledger: Balance; now: Instant },
+  b: { ledger: Balance; now: Instant },
+): number {
   const rank = (s: Summary) => (s.next ? 0 : s.missed ? 2 : 1);
   const sa = summarise(a.ledger, a.now);
   const sb = summarise(b.ledger, b.now);

@@ -1,4 +1,4 @@
-import type { Ledger } from '../counting/types';
+import type { Balance } from '../counting/types';
 import type { Schedule } from '../deadlines/schedule';
 import type { Instant } from '../ids';
 
@@ -31,7 +31,7 @@ export function percentOf(at: number, from: number, to: number): number {
  */
 export function lane(input: {
   schedule: Schedule;
-  ledger: Ledger;
+  ledger: Balance;
   from: Instant;
   to: Instant;
   now: Instant;

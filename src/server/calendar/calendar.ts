@@ -40,7 +40,7 @@ export type CalendarView = {
   month: string;
   from: string;
   days: CalendarDayView[];
-  assignments: PlannedAssignment[];
+  assignments: Pick<PlannedAssignment, 'id' | 'course' | 'kind' | 'n'>[];
   previous: string;
   next: string;
 };
@@ -75,7 +75,7 @@ export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk)
       busy: busy.filter((b) => b.start < day.end && b.end > day.start),
       sittings: plan.planned.sittings.filter((s) => within(s.start, day)),
     })),
-    assignments: plan.assignments,
+    assignments: plan.assignments.map(({ id, course, kind, n }) => ({ id, course, kind, n })),
     previous: asked.view === 'month' ? monthLater(month, -1) : dateLater(from, -AGENDA_DAYS),
     next: asked.view === 'month' ? monthLater(month, 1) : dateLater(from, AGENDA_DAYS),
   };

@@ -1,7 +1,5 @@
 import { discussionEntries, type DiscussionEntry } from '@/core/calendar/entries';
-import type { Ledger } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
-import type { DiscussionState } from '@/core/deadlines/state';
+import type { LateRule } from '@/core/deadlines/late';
 import { groupBy } from '@/core/group';
 import type { Deps, Actor } from '../deps';
 import { askTogether } from '@/db/ask';
@@ -18,9 +16,7 @@ export type CalendarEntry = DiscussionEntry & {
   course: { code: string; slug: string };
   week: number;
   zone: string;
-  state: DiscussionState;
-  schedule: Schedule;
-  ledger: Ledger | null;
+  late: LateRule;
 };
 
 /** Every entry of every discussion a person has, in order of time. */
@@ -36,7 +32,7 @@ export async function calendarEntries(deps: Deps, actor: Actor): Promise<Calenda
   return records
     .flatMap((record) => {
       const account = accountOf(record, actor, posts.get(record.id) ?? [], begun.get(record.id) ?? [], now);
-      const { schedule, ledger, state } = account;
+      const { schedule, ledger } = account;
       return discussionEntries(schedule, ledger, record.brief.replies.count, now).map((entry) => ({
         ...entry,
         uid: `${entry.kind}-${record.id}@pulpit`,
@@ -45,9 +41,7 @@ export async function calendarEntries(deps: Deps, actor: Actor): Promise<Calenda
         course: { code: record.course.code, slug: record.course.slug },
         week: record.week.number,
         zone: record.schedule.zone,
-        state,
-        schedule,
-        ledger,
+        late: record.schedule.late,
       }));
     })
     .sort((a, b) => a.at - b.at || a.slug.localeCompare(b.slug));

@@ -36,7 +36,7 @@ const factsOf = (e: CalendarEntry) => [
   e.course.code,
   e.extended,
   e.states,
-  e.schedule.late,
+  e.late,
 ];
 const factsOfPiece = (p: PlannedPiece) => [p.start, p.end, p.assignment.title, p.zone];
 

@@ -1,4 +1,5 @@
-import type { Ledger } from '@/core/counting/types';
+import { balanceOf } from '@/core/counting/summary';
+import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
@@ -28,7 +29,7 @@ export type WeekPrompt = {
   title: string;
   state: DiscussionState;
   schedule: Schedule;
-  ledger: Ledger | null;
+  ledger: Balance | null;
   unread: number;
   contradictions: Contradiction[];
 };
@@ -101,7 +102,7 @@ export async function courseWeek(
         title: record.title,
         state,
         schedule,
-        ledger,
+        ledger: ledger && balanceOf(ledger),
         unread,
         contradictions: syllabus
           ? contradictions(syllabus, {

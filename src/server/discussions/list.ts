@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { summarise } from '@/core/counting/summary';
-import type { Ledger } from '@/core/counting/types';
+import { balanceOf, summarise } from '@/core/counting/summary';
+import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
 import type { DiscussionId, Instant } from '@/core/ids';
@@ -36,7 +36,7 @@ export type DiscussionLine = {
   week: number;
   state: DiscussionState;
   schedule: Schedule;
-  ledger: Ledger | null;
+  ledger: Balance | null;
   sealed: boolean;
   draftChecks: CheckFigure[] | null;
   replyDrafts: number;
@@ -86,7 +86,7 @@ function linesOf(
       startsOn: record.week.startsOn,
       state,
       schedule,
-      ledger,
+      ledger: ledger && balanceOf(ledger),
       sealed,
       draftChecks: begun.find((d) => d.kind === 'response')?.checks ?? null,
       replyDrafts: begun.filter((d) => d.kind === 'reply').length,

@@ -1,5 +1,5 @@
-import { summarise } from '@/core/counting/summary';
-import type { Ledger } from '@/core/counting/types';
+import { balanceOf, summarise } from '@/core/counting/summary';
+import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import { isStaff, type Instant } from '@/core/ids';
@@ -37,7 +37,7 @@ export type WeekLine = {
   state: DiscussionState;
   sealed: boolean;
   schedule: Schedule;
-  ledger: Ledger | null;
+  ledger: Balance | null;
   /** What the response's draft has and lacks, as it was last kept. */
   draftChecks: CheckFigure[] | null;
   replyDrafts: number;
@@ -153,7 +153,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         state,
         sealed,
         schedule,
-        ledger,
+        ledger: ledger && balanceOf(ledger),
         draftChecks: mine.find((d) => d.kind === 'response')?.checks ?? null,
         replyDrafts: mine.filter((d) => d.kind === 'reply').length,
         unread: account.unread,

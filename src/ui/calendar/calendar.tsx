@@ -1,3 +1,5 @@
+'use client';
+
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { dayOf, monthName, zoneName } from '../words/time';

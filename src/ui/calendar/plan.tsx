@@ -1,3 +1,5 @@
+'use client';
+
 import type { Give, Planned } from '@/core/planning/cannot';
 import type { Habits } from '@/core/planning/habits';
 import type { Pace } from '@/core/planning/pace';

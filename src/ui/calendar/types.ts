@@ -41,7 +41,7 @@ export type CalendarViewProps = {
   month: string;
   from: string;
   days: DayView[];
-  assignments: AssignmentView[];
+  assignments: Pick<AssignmentView, 'id' | 'course' | 'kind' | 'n'>[];
   previous: string;
   next: string;
 };

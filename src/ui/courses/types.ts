@@ -1,4 +1,4 @@
-import type { Ledger } from '@/core/counting/types';
+import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Role } from '@/core/ids';
@@ -27,7 +27,7 @@ export type CourseWeekView = {
     title: string;
     state: DiscussionState;
     schedule: Schedule;
-    ledger: Ledger | null;
+    ledger: Balance | null;
     unread: number;
     contradictions: Contradiction[];
   }[];

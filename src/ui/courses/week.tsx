@@ -1,3 +1,5 @@
+'use client';
+
 import { ArrowLeft, ArrowRight, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';

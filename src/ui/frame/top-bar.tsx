@@ -1,3 +1,5 @@
+'use client';
+
 import Link from 'next/link';
 import { Palette } from '../find/palette';
 import { AccountMenu } from './account-menu';

@@ -1,4 +1,4 @@
-import type { Ledger, ObligationState } from '@/core/counting/types';
+import type { Balance, ObligationState } from '@/core/counting/types';
 import { tallyText } from '../words/standing';
 
 const TALL = { w: 10, h: 22 };
@@ -68,7 +68,7 @@ function Stroke({ x, w, h, state }: { x: number; w: number; h: number; state: Ob
 }
 
 /** The sign of a discussion's obligations: a tall stroke for the response, a short one for each reply. */
-export function Tally({ ledger, className }: { ledger: Ledger; className?: string }) {
+export function Tally({ ledger, className }: { ledger: Balance; className?: string }) {
   const sizes = ledger.obligations.map((o) => (o.kind === 'response' ? TALL : SHORT));
   const xs = sizes.map((_, i) => sizes.slice(0, i).reduce((x, s) => x + s.w + GAP, 0));
   const width = sizes.reduce((x, s) => x + s.w + GAP, 0);

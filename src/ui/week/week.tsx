@@ -1,3 +1,5 @@
+'use client';
+
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import { RefreshAt } from '../frame/refresh-at';

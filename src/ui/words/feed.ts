@@ -13,7 +13,7 @@ export type FeedEntry = DiscussionEntry &
     course: { code: string };
     week: number;
     zone: string;
-    schedule: { late: LateRule };
+    late: LateRule;
   };
 export type FeedPiece = Version & {
   start: number;
@@ -50,7 +50,7 @@ export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
       `Week ${entry.week}: ${entry.title}`,
       standing ? `${entry.kind === 'response' ? 'Your response: ' : 'Your replies: '}${standing}.` : '',
       entry.extended ? 'This deadline is extended for you.' : '',
-      `${lateText(entry.schedule.late)}.`,
+      `${lateText(entry.late)}.`,
       url,
     ]
       .filter(Boolean)

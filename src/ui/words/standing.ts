@@ -1,5 +1,5 @@
 import { summarise } from '@/core/counting/summary';
-import type { Ledger } from '@/core/counting/types';
+import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import { deadlineText, lateShort } from './deadlines';
@@ -25,14 +25,14 @@ export type Standing = {
 export type Standable = {
   state: DiscussionState;
   schedule: Schedule;
-  ledger: Ledger | null;
+  ledger: Balance | null;
   draftChecks: CheckFigure[] | null;
   replyDrafts: number;
   unreadReplies: number;
   sealed: boolean;
 };
 
-const missedText = (ledger: Ledger) => {
+const missedText = (ledger: Balance) => {
   const missed = ledger.obligations.filter((o) => o.state === 'missed');
   const replies = missed.filter((o) => o.kind === 'reply').length;
   return [
@@ -41,7 +41,7 @@ const missedText = (ledger: Ledger) => {
   ].join(', ');
 };
 
-const shortText = (ledger: Ledger) => {
+const shortText = (ledger: Balance) => {
   const short = ledger.obligations.filter((o) => o.state === 'short').length;
   return short ? `${short} short` : '';
 };
@@ -177,7 +177,7 @@ export function standing(line: Standable, now: number): Standing {
 }
 
 /** The tally in words, for those who do not see it. */
-export function tallyText(ledger: Ledger): string {
+export function tallyText(ledger: Balance): string {
   const [response, ...replies] = ledger.obligations;
   const counts = new Map<string, number>();
   for (const r of replies) counts.set(r.state, (counts.get(r.state) ?? 0) + 1);
