@@ -24,10 +24,7 @@ export async function askTogether<T extends Record<string, unknown>>(
   const row = await db
     .select(
       names.map((name) =>
-        db
-          .select(db.raw(`coalesce(jsonb_agg(to_jsonb(t)), '[]')`))
-          .from(asked[name].query.clone().as('t'))
-          .as(name),
+        db.select(db.raw(`coalesce(json_agg(t), '[]')`)).from(asked[name].query.clone().as('t')).as(name),
       ),
     )
     .first();

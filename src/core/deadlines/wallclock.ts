@@ -36,12 +36,15 @@ export function isTwofold(wall: WallClock, zone: string): boolean {
 export const endOfMinute = (wall: WallClock, zone: string): Instant =>
   instant(instantOf(wall, zone) + 60_000);
 
-/** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
-export function daysLater(wall: WallClock, days: number): WallClock {
+const daysOn = remember((wall: WallClock, days: string): WallClock => {
   const [date = '', time = ''] = wall.split('T');
   const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
-  return `${new Date(Date.UTC(year, month - 1, day + days)).toISOString().slice(0, 10)}T${time}`;
-}
+  const later = new Date(Date.UTC(year, month - 1, day + Number(days)));
+  return `${later.toISOString().slice(0, 10)}T${time}`;
+}, 20_000);
+
+/** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
+export const daysLater = (wall: WallClock, days: number): WallClock => daysOn(wall, String(days));
 
 /** What the wall clock of a zone shows at a moment, to the minute. */
 export function wallClockAt(at: Instant, zone: string): WallClock {

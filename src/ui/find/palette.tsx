@@ -13,11 +13,10 @@ const WAIT_MS = 130;
 const NOTHING: FoundView = { courses: [], posts: [], texts: [], people: [], nearly: false };
 
 /** Asks the server as one types; an answer to what is no longer typed is dropped. */
-function useFound(typed: string, open: boolean) {
+function useFound(typed: string) {
   const [found, setFound] = useState<FoundView>(NOTHING);
   const [state, setState] = useState<'still' | 'looking' | 'failed'>('still');
   useEffect(() => {
-    if (!open) return;
     const stop = new AbortController();
     const timer = setTimeout(async () => {
       setState('looking');
@@ -34,17 +33,16 @@ function useFound(typed: string, open: boolean) {
       clearTimeout(timer);
       stop.abort();
     };
-  }, [typed, open]);
+  }, [typed]);
   return { found, state };
 }
 
-/** The palette: one field over everything, walked by the arrow keys. Opened by its button or by "/". */
-export function Palette({ zone }: { zone: string }) {
+/** The palette: one field over everything, walked by the arrow keys. */
+export function Palette({ zone, onClose }: { zone: string; onClose: () => void }) {
   const router = useRouter();
-  const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
-  const { found, state } = useFound(typed, open);
+  const { found, state } = useFound(typed);
   const hits = useMemo(() => hitsOf(found, typed, zone), [found, typed, zone]);
   const list = useRef<HTMLDivElement>(null);
   const here = Math.min(at, Math.max(0, hits.length - 1));
@@ -62,7 +60,7 @@ export function Palette({ zone }: { zone: string }) {
       setAt(0);
       return;
     }
-    setOpen(false);
+    onClose();
     router.push(hit.href);
   };
   const onKeyDown = (e: React.KeyboardEvent) => {
@@ -74,32 +72,7 @@ export function Palette({ zone }: { zone: string }) {
     e.preventDefault();
   };
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <a
-          href="/find"
-          data-key-find=""
-          onClick={(e) => {
-            if (e.metaKey || e.ctrlKey || e.shiftKey) return;
-            e.preventDefault();
-            setOpen(true);
-          }}
-          className="inline-flex min-h-8 items-center gap-2 rounded-[6px] border border-bar-rule px-2.5 text-[13px] lg:w-44 lg:justify-between"
-        >
-          <span className="inline-flex items-center gap-2">
-            <Search size={15} aria-hidden />
-            <span>
-              Find<span className="max-lg:sr-only"> anything</span>
-            </span>
-          </span>
-          <kbd
-            aria-hidden
-            className="hidden rounded-[3px] border border-bar-rule px-1.5 font-sans text-[11.5px] lg:inline"
-          >
-            /
-          </kbd>
-        </a>
-      </Dialog.Trigger>
+    <Dialog.Root open onOpenChange={(stays) => (stays ? undefined : onClose())}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Dialog.Content

@@ -1,20 +1,11 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 
-const KEYS = [
-  ['/', 'find anything'],
-  ['g then w', 'This week'],
-  ['g then d', 'Discussions'],
-  ['g then c', 'Calendar'],
-  ['g then p', 'Plan'],
-  ['j / k', 'next / previous response in a conversation'],
-  ['r', 'write your reply'],
-  ['q', 'quote what you selected in your reply'],
-  ['?', 'this list'],
-] as const;
+// The list is fetched when it is first asked for.
+const KeyList = dynamic(() => import('./key-list').then((m) => m.KeyList), { ssr: false });
 
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -57,34 +48,5 @@ export function Keys() {
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
   }, [router]);
-  return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 w-[min(92vw,440px)] -translate-x-1/2 -translate-y-1/2 rounded-plate border border-rule bg-page p-5"
-        >
-          <Dialog.Title className="mb-3 text-[19px]">Keys</Dialog.Title>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
-            {KEYS.map(([key, what]) => (
-              <div key={key} className="contents">
-                <dt>
-                  <kbd className="rounded-[4px] border border-rule px-1.5 py-0.5 font-sans text-[12.5px] font-semibold">
-                    {key}
-                  </kbd>
-                </dt>
-                <dd className="text-ink-2">{what}</dd>
-              </div>
-            ))}
-          </dl>
-          <Dialog.Close asChild>
-            <button type="button" className="btn mt-4">
-              Close
-            </button>
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
+  return open ? <KeyList onClose={() => setOpen(false)} /> : null;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { Palette } from '../find/palette';
+import { FindButton } from '../find/find-button';
 import { AccountMenu } from './account-menu';
 import { Brand } from './brand';
 import { TimeNow } from './time-now';
@@ -50,7 +50,7 @@ export function TopBar(props: {
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-3 text-[13px] sm:gap-4">
-          <Palette zone={props.person.zone} />
+          <FindButton zone={props.person.zone} />
           <TimeNow now={props.now} zone={zone} named={zone !== props.person.zone} />
           <AccountMenu
             name={props.person.name}
