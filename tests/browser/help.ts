@@ -8,7 +8,8 @@ import { expect, type Page } from '@playwright/test';
 export const START = DEMO_START as number;
 const realClock = { real: () => Date.now() };
 
-function database() {
+/** The tests' own look into the database. */
+export function database() {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('Run these tests with ./pulpit test browser.');
   return connect(url, { poolMax: 2 });

@@ -15,6 +15,19 @@ const SCREENS = [
   ['Conversation, closed', '/discussions/geo-115-w5/conversation?post=150'],
   ['Your part', '/discussions/geo-115-w5/part'],
   ['an upcoming discussion', '/discussions/geo-115-w7/response'],
+  ['Discussions that need me', '/discussions?needs=me&course=geo-115'],
+  ['a course’s week', '/courses/pla-204/weeks/7'],
+  ['a syllabus', '/courses/geo-115/syllabus'],
+  ['announcements', '/courses/snd-130/announcements'],
+  ['people', '/courses/geo-115/people'],
+  ['a reading', '/readings/geo-room-for-the-river'],
+  ['a reading elsewhere', '/readings/geo-chapter-1'],
+  ['a month', '/calendar'],
+  ['an agenda', '/calendar?view=agenda'],
+  ['the plan', '/calendar/plan'],
+  ['other calendars', '/calendar/elsewhere'],
+  ['find', '/find?q=levee'],
+  ['find, nothing', '/find?q=zzzzqq'],
   ['nothing here', '/no/such/page'],
 ] as const;
 
@@ -42,6 +55,11 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: /^Account of/ }).click();
     await expect(page.getByRole('menu')).toBeVisible();
     expect(await violations(page), 'account menu').toEqual([]);
+    await page.goto('/');
+    await page.keyboard.press('/');
+    await page.getByRole('combobox').fill('sign');
+    await expect(page.getByRole('option').first()).toBeVisible();
+    expect(await violations(page), 'palette').toEqual([]);
   });
 }
 

@@ -10,6 +10,7 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { Syllabus } from '@/core/syllabus/syllabus';
+import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 export type CourseRecord = {
@@ -75,7 +76,7 @@ const toReading = (r: {
   words: number;
   place: string;
   here: boolean;
-  read_at: number | null;
+  read_at: number | string | null;
 }): ReadingRecord => ({
   id: r.id,
   slug: r.slug,
@@ -85,7 +86,7 @@ const toReading = (r: {
   words: r.words,
   place: r.place,
   here: r.here,
-  readAt: r.read_at === null ? null : instant(r.read_at),
+  readAt: r.read_at === null ? null : instant(at(r.read_at)),
 });
 
 const readingColumns = (db: Db) => [
@@ -105,18 +106,14 @@ const readings = (db: Db, person: PersonId) =>
     j.on('r.course_id', 'g.course_id').andOn('r.reading_id', 'g.id').andOnVal('r.person_id', person),
   );
 
-/** The readings of courses in order, and whether the person has read them. */
-export async function readingsOf(
-  db: Db,
-  courses: CourseId[],
-  person: PersonId,
-): Promise<(ReadingRecord & { course: CourseId })[]> {
-  const rows = await readings(db, person)
-    .whereIn('g.course_id', courses)
+/** The readings of a course in order, and whether the person has read them. */
+export const readingsOf = (db: Db, course: CourseId, person: PersonId): Ask<ReadingRecord[]> => ({
+  query: readings(db, person)
+    .where('g.course_id', course)
     .orderBy(['g.week', 'g.position'])
-    .select('g.course_id', ...readingColumns(db));
-  return rows.map((r) => ({ ...toReading(r), course: courseId(r.course_id) }));
-}
+    .select(readingColumns(db)),
+  read: (rows) => rows.map(toReading),
+});
 
 /** A reading of a course the person is in, with its text where Pulpit has it. */
 export async function readingBySlug(db: Db, person: PersonId, slug: string) {
@@ -175,10 +172,10 @@ export async function fileContent(db: Db, person: PersonId, id: string) {
     : null;
 }
 
-export async function syllabusOf(db: Db, course: CourseId): Promise<Syllabus | null> {
-  const row = await db('syllabi').where({ course_id: course }).first('syllabus');
-  return row?.syllabus ?? null;
-}
+export const syllabusOf = (db: Db, course: CourseId): Ask<Syllabus | null> => ({
+  query: db('syllabi').where({ course_id: course }).select('syllabus'),
+  read: ([row]) => row?.syllabus ?? null,
+});
 
 /** Everybody in a course: staff first, then students, by name. */
 export async function peopleOf(db: Db, course: CourseId) {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Doc } from '@/core/posts/document';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
+import { ask } from '@/db/ask';
 import {
   coursesOf,
   readingBySlug,
@@ -35,7 +36,7 @@ export async function readingPage(
   ]);
   const course = courses.find((c) => c.id === reading?.course);
   if (!reading || !course) return fail({ code: 'not-found' });
-  const all = await readingsOf(deps.db, [course.id], actor.id);
+  const all = await ask(readingsOf(deps.db, course.id, actor.id));
   const at = all.findIndex((r) => r.slug === slug);
   const neighbour = (i: number): Neighbour => {
     const found = all[i];

@@ -7,7 +7,7 @@ import {
 } from '@/core/syllabus/contradictions';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { syllabusOf } from '@/db/queries/courses';
-import { ask } from '@/db/ask';
+import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -29,10 +29,10 @@ export async function syllabusPage(
   const door = await enterCourse(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
-  const [syllabus, records] = await Promise.all([
-    syllabusOf(deps.db, course.id),
-    ask(discussionsOf(deps.db, actor.id, { course: course.id })),
-  ]);
+  const { syllabus, records } = await askTogether(deps.db, {
+    syllabus: syllabusOf(deps.db, course.id),
+    records: discussionsOf(deps.db, actor.id, { course: course.id }),
+  });
   return ok({
     course,
     syllabus,

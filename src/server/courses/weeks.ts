@@ -3,6 +3,7 @@ import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
+import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
 import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
@@ -15,13 +16,13 @@ import {
   type FileRecord,
   type ReadingRecord,
 } from '@/db/queries/courses';
-import { ask, askTogether } from '@/db/ask';
+import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
 import { ownPosts } from '@/db/queries/own-posts';
+import { workHistory } from '@/db/queries/planning';
 import { accountOf, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { habitsAndPace } from '../planning/habits';
 import { enterCourse, type EnteredCourse } from './enter';
 
 export type WeekPrompt = {
@@ -58,14 +59,17 @@ export async function courseWeek(
   if (!door.ok) return door;
   const course = door.value;
   const { db, now } = deps;
-  const [weeks, syllabus, files, readings, records, { pace }] = await Promise.all([
+  const [weeks, files, { syllabus, readings, records, history }] = await Promise.all([
     weeksOf(db, course.id),
-    syllabusOf(db, course.id),
     filesOf(db, course.id),
-    readingsOf(db, [course.id], actor.id),
-    ask(discussionsOf(db, actor.id, { course: course.id })),
-    habitsAndPace(deps, actor),
+    askTogether(db, {
+      syllabus: syllabusOf(db, course.id),
+      readings: readingsOf(db, course.id, actor.id),
+      records: discussionsOf(db, actor.id, { course: course.id }),
+      history: workHistory(db, actor.id),
+    }),
   ]);
+  const pace = paceOf(history.writing, history.reading);
   const monday = weekOf(now, course.zone)[0]?.date ?? '';
   const current = weeks.findLast((w) => w.startsOn <= monday) ?? weeks[0];
   const at = asked === null ? weeks.indexOf(current as never) : weeks.findIndex((w) => w.number === asked);

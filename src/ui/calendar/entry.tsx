@@ -28,7 +28,7 @@ export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) 
         code === 'done' ? 'text-ink-2' : 'text-ink'
       }`}
     >
-      <b>{clockTime(entry.at, zone)}</b> {entry.course.code} {entryKind(entry)}
+      <b>{clockTime(entry.at, zone)}</b> {entry.course.code} {entryKind(entry)}{' '}
       {standing ? (
         <span
           className={

@@ -1,3 +1,4 @@
+import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { Tally } from '../tally/tally';
 import { standing } from '../words/standing';
@@ -19,7 +20,12 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
     <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-2">
-          {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
+          <Link
+            href={`/courses/${courseSlug(head.course.code)}/weeks/${head.week}`}
+            className="hover:underline"
+          >
+            {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
+          </Link>
         </p>
         <h1 className="text-[21px] leading-tight">{head.title}</h1>
       </div>

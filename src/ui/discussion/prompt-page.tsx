@@ -1,8 +1,12 @@
+import type { Contradiction } from '@/core/syllabus/contradictions';
+import Link from 'next/link';
+import { Contradicted } from '../courses/contradicted';
 import { DocumentView } from '../reading/document-view';
 import { deadlineText, lateText, ownTimeText } from '../words/deadlines';
 import { repliesAsked, replyRules, responseRules } from '../words/rules';
 import { zoneName } from '../words/time';
 import { plural } from '../words/plural';
+import { readingText } from '../words/work';
 import { PromptParts } from '../writing/prompt-parts';
 import type { HeadView } from './types';
 import type { Doc } from '@/core/posts/document';
@@ -31,7 +35,19 @@ function Asked({ title, rules }: { title: string; rules: { required: string[]; a
 }
 
 /** The left page while a response is written: the prompt, its questions and rules, both deadlines, the late rule, the seal. */
-export function PromptPage({ head, prompt, ownZone }: { head: HeadView; prompt: Doc; ownZone: string }) {
+export function PromptPage({
+  head,
+  prompt,
+  ownZone,
+  contradictions,
+  readings,
+}: {
+  head: HeadView;
+  prompt: Doc;
+  ownZone: string;
+  contradictions: Contradiction[];
+  readings: { slug: string; title: string; minutes: number; read: boolean }[];
+}) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
   const foreign = ownZone !== zone;
@@ -76,8 +92,27 @@ export function PromptPage({ head, prompt, ownZone }: { head: HeadView; prompt: 
         )}
         {brief.points ? row('Worth', plural(brief.points, 'point')) : null}
       </dl>
+      <Contradicted found={contradictions} />
       <Asked title="Your response needs" rules={responseRules(brief)} />
       {brief.replies.count > 0 ? <Asked title="Each reply needs" rules={replyRules(brief)} /> : null}
+      {readings.length ? (
+        <div className="mt-4 border-t border-rule pt-3">
+          <h3 className="text-[14px]">Readings</h3>
+          <ul className="mt-1 grid gap-0.5 text-[13px]">
+            {readings.map((r) => (
+              <li key={r.slug}>
+                <Link className="link" href={`/readings/${r.slug}`}>
+                  {r.title}
+                </Link>{' '}
+                <span className="text-ink-2">
+                  {readingText(r.minutes)}
+                  {r.read ? ', read' : ''}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
     </div>
   );
 }

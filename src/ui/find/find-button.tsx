@@ -11,10 +11,6 @@ const Palette = dynamic(() => import('./palette').then((m) => m.Palette), { ssr:
 export function FindButton({ zone }: { zone: string }) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLAnchorElement>(null);
-  const close = () => {
-    setOpen(false);
-    button.current?.focus();
-  };
   return (
     <>
       <a
@@ -40,7 +36,9 @@ export function FindButton({ zone }: { zone: string }) {
           /
         </kbd>
       </a>
-      {open ? <Palette zone={zone} onClose={close} /> : null}
+      {open ? (
+        <Palette zone={zone} onClose={() => setOpen(false)} onClosed={() => button.current?.focus()} />
+      ) : null}
     </>
   );
 }

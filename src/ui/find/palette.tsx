@@ -38,7 +38,16 @@ function useFound(typed: string) {
 }
 
 /** The palette: one field over everything, walked by the arrow keys. */
-export function Palette({ zone, onClose }: { zone: string; onClose: () => void }) {
+export function Palette({
+  zone,
+  onClose,
+  onClosed,
+}: {
+  zone: string;
+  onClose: () => void;
+  /** Called when it is gone, to give the focus back. */
+  onClosed: () => void;
+}) {
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
@@ -77,6 +86,10 @@ export function Palette({ zone, onClose }: { zone: string; onClose: () => void }
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Dialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            onClosed();
+          }}
           className="fixed inset-x-2 top-2 z-50 mx-auto flex max-h-[calc(100dvh-16px)] max-w-[680px] flex-col overflow-hidden rounded-plate border border-rule bg-page sm:top-[9vh] sm:max-h-[76vh]"
         >
           <Dialog.Title className="sr-only">Find</Dialog.Title>

@@ -35,14 +35,22 @@ const tell = () => {
   for (const listener of listeners) listener();
 };
 
-/** Asks the server for its time; half of the way there and back is taken for the way back. */
+/** How far the computer's two clocks have come apart since both were read. */
+const apart = (since: { monotonic: number; wall: number }) =>
+  Math.abs(computerNow() - since.wall - (performance.now() - since.monotonic));
+
+/**
+ * Asks the server for its time; half of the way there and back is taken for the way back. An answer that a sleep came
+ * between is as old as the sleep was long, and is asked for again.
+ */
 export async function askServerTime(): Promise<number> {
-  askedAt = performance.now();
-  const began = performance.now();
+  const began = { monotonic: performance.now(), wall: computerNow() };
+  askedAt = began.monotonic;
   try {
     const answer = await fetch('/clock', { cache: 'no-store' });
     const { now } = (await answer.json()) as { now: number };
-    setAnchor(now + (performance.now() - began) / 2);
+    if (apart(began) > SLEPT_MS) return await askServerTime();
+    setAnchor(now + (performance.now() - began.monotonic) / 2);
     tell();
   } catch {
     // Without the server the time is carried on; the next tick after a sleep asks again.
@@ -51,10 +59,7 @@ export async function askServerTime(): Promise<number> {
 }
 
 function tick() {
-  if (anchor) {
-    const slept = Math.abs(computerNow() - anchor.wall - (performance.now() - anchor.monotonic));
-    if (slept > SLEPT_MS && performance.now() - askedAt > ASK_AGAIN_MS) void askServerTime();
-  }
+  if (anchor && apart(anchor) > SLEPT_MS && performance.now() - askedAt > ASK_AGAIN_MS) void askServerTime();
   tell();
 }
 

@@ -1,3 +1,4 @@
+import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
@@ -18,7 +19,12 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_72px_208px_168px]">
       <div className="col-span-2 lg:col-span-1">
         <p className="text-[12px] font-semibold text-ink-3">
-          {line.course.code} · Week {line.week}
+          <Link
+            href={`/courses/${courseSlug(line.course.code)}/weeks/${line.week}`}
+            className="hover:underline"
+          >
+            {line.course.code} · Week {line.week}
+          </Link>
         </p>
         <h2 className="text-[16.5px] leading-snug">
           <Link href={`/discussions/${line.slug}`} className="hover:underline">

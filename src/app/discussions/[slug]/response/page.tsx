@@ -36,7 +36,15 @@ export default async function ResponsePage({ params, searchParams }: Props) {
               shape="narrow-left"
               left={{
                 name: 'Prompt',
-                page: <PromptPage head={head} prompt={prompt} ownZone={who.actor.timeZone} />,
+                page: (
+                  <PromptPage
+                    head={head}
+                    prompt={prompt}
+                    ownZone={who.actor.timeZone}
+                    contradictions={room.value.contradictions}
+                    readings={room.value.readings}
+                  />
+                ),
               }}
               right={{
                 name: 'Your response',

@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+import { enterAs, setClock, startAfresh, START } from './help';
+
+test.beforeAll(() => startAfresh());
+test.afterAll(() => setClock(START));
+
+/** Thu 15 Oct 23:59 in London: the first moment that is too late. */
+const DUE = Date.UTC(2026, 9, 15, 23, 0);
+
+test('a deadline counts down by the second and passes on time, without a reload', async ({ page }) => {
+  await setClock(DUE - 12_000);
+  await enterAs(page, 'Imani Okoro');
+  const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
+  await expect(line).toContainText(/Response in \d+ s/);
+  let reloads = 0;
+  page.on('domcontentloaded', () => (reloads += 1));
+  await expect(line).toContainText('Response missed', { timeout: 25_000 });
+  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('1 response');
+  expect(reloads).toBe(0);
+});
+
+test('a computer that slept wakes to the server’s time, whatever its own clocks did', async ({ page }) => {
+  await page.addInitScript(() => {
+    // Sleeping stops the monotonic clock and not the other: one goes on by two days, the other does not.
+    const RealDate = Date;
+    let slept = 0;
+    class SleepyDate extends RealDate {
+      constructor(...args: unknown[]) {
+        if (args.length === 0) super(RealDate.now() + slept);
+        else super(...(args as [number]));
+      }
+      static now() {
+        return RealDate.now() + slept;
+      }
+    }
+    Object.assign(window, { Date: SleepyDate, sleepFor: (ms: number) => (slept += ms) });
+  });
+  await setClock(DUE - 2 * 86_400_000);
+  await enterAs(page, 'Imani Okoro');
+  const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
+  await expect(line).toContainText('Response in 1 d 23 h');
+  await setClock(DUE - 3_600_000);
+  await page.evaluate(() =>
+    (window as unknown as { sleepFor: (ms: number) => void }).sleepFor(47 * 3_600_000),
+  );
+  await expect(line).toContainText(/Response in (59 min|1 h)/, { timeout: 20_000 });
+  await setClock(DUE + 5_000);
+  await page.evaluate(() => (window as unknown as { sleepFor: (ms: number) => void }).sleepFor(3_600_000));
+  await expect(line).toContainText('Response missed', { timeout: 20_000 });
+});
+
+test('a browser that runs ahead does not decide: the server’s word is waited for', async ({ page }) => {
+  await setClock(DUE - 60_000);
+  await enterAs(page, 'Imani Okoro');
+  const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
+  await expect(line).toContainText(/Response in \d+ s/);
+  // The page's clock jumps past the deadline; it finds out that it is wrong when it asks.
+  await page.evaluate(() => {
+    const real = performance.now.bind(performance);
+    performance.now = () => real() + 90_000;
+  });
+  await expect(line).toContainText(/Response in \d\d s/, { timeout: 10_000 });
+  await expect(line).not.toContainText('missed');
+});

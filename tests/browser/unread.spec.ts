@@ -1,0 +1,95 @@
+import { expect, test, type Page } from '@playwright/test';
+import { enterAs, startAfresh } from './help';
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(() => startAfresh());
+
+const PLA = '/discussions/pla-204-w6/conversation';
+const fresh = (page: Page) =>
+  page
+    .getByRole('navigation', { name: 'Responses' })
+    .getByRole('listitem')
+    .filter({ hasText: /\d unread/u });
+
+async function unreadOf(page: Page): Promise<number> {
+  await page.goto('/discussions?course=pla-204&needs=me');
+  const text = await page.getByRole('listitem').filter({ hasText: 'A sign that lies' }).innerText();
+  return Number(/(\d+) unread/u.exec(text)?.[1] ?? 0);
+}
+
+test('a look in passing is not reading', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro', PLA);
+  const before = await unreadOf(page);
+  await page.goto(`${PLA}?show=unread`);
+  await page
+    .getByRole('navigation', { name: 'Responses' })
+    .locator('ul')
+    .last()
+    .getByRole('link')
+    .first()
+    .click();
+  await expect(page.getByRole('article').first()).toBeVisible();
+  expect(await unreadOf(page)).toBe(before);
+});
+
+test('a mark whose way to the server was cut is sent again', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro', `${PLA}?show=unread`);
+  await page.route('**/reads', (route) => route.abort(), { times: 1 });
+  await page
+    .getByRole('navigation', { name: 'Responses' })
+    .locator('ul')
+    .last()
+    .getByRole('link')
+    .first()
+    .click();
+  const again = page.waitForResponse((r) => r.url().endsWith('/reads') && r.ok(), { timeout: 15_000 });
+  await expect(
+    page
+      .getByRole('article')
+      .first()
+      .getByRole('button', { name: /^Read: mark as/ }),
+  ).toBeVisible();
+  await again;
+});
+
+test('what one reads is read, here and on another device, and can be set back', async ({ page, browser }) => {
+  await enterAs(page, 'Imani Okoro', PLA);
+  const before = await unreadOf(page);
+  expect(before).toBeGreaterThan(5);
+  await page.goto(`${PLA}?show=unread`);
+  const line = page
+    .getByRole('navigation', { name: 'Responses' })
+    .locator('ul')
+    .last()
+    .getByRole('link')
+    .first();
+  await line.click();
+  const post = page.getByRole('article').first();
+  const mark = post.getByRole('button', { name: /^(Unread|Read): mark as/ });
+  await expect(mark).toHaveText('unread');
+  const sent = page.waitForResponse((r) => r.url().endsWith('/reads') && r.ok());
+  await expect(mark).toHaveText('read');
+  await sent;
+
+  const elsewhere = await (await browser.newContext()).newPage();
+  await enterAs(elsewhere, 'Imani Okoro', '/discussions');
+  expect(await unreadOf(elsewhere)).toBeLessThan(before);
+  await elsewhere.context().close();
+
+  const back = page.waitForResponse((r) => r.url().endsWith('/reads') && r.ok());
+  await mark.click();
+  await back;
+  await expect(mark).toHaveText('unread');
+  await page.reload();
+  await expect(mark).toHaveText('unread');
+});
+
+test('“mark all read” does so, also without scripts', async ({ browser }) => {
+  const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await enterAs(page, 'Imani Okoro', PLA);
+  await page.getByRole('button', { name: 'Mark all read' }).click();
+  await expect(page.getByRole('link', { name: 'Unread 0' })).toBeVisible();
+  await expect(fresh(page)).toHaveCount(0);
+  expect(await unreadOf(page)).toBe(0);
+  await page.context().close();
+});
