@@ -4,6 +4,7 @@ import { moveClock } from '@/server/clock/clock';
 import { DEMO_START, seedWorld } from '@/standins/world/seed';
 import { ensureBuild, sourceMark } from '../lib/build';
 import { createDatabase, realClock } from '../lib/database';
+import { keepFresh } from '../lib/fresh';
 import { ensurePackages } from '../lib/debian';
 import { PORTS } from '../lib/places';
 import { freePort } from '../lib/ports';
@@ -40,6 +41,7 @@ async function browser(url: string, only: string[]): Promise<number> {
     await migrate(db);
     await seedWorld(db, DEMO_START);
     await moveClock(db, realClock, DEMO_START);
+    await keepFresh(db);
   } finally {
     await db.destroy();
   }

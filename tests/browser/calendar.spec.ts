@@ -104,6 +104,9 @@ test('the plan says how long it takes, keeps to one’s habits, and says what do
 }) => {
   await enterAs(page, 'Imani Okoro', '/calendar/plan');
   await expect(page.getByText(/^About \d+ h( \d+ min)? of work in \d+ sittings, most likely/)).toBeVisible();
+  const saved = await page.request.get('/calendar/plan/sittings.ics');
+  expect(saved.headers()['content-disposition']).toContain('attachment');
+  expect(await saved.text()).toContain('SUMMARY:Write: GEO 115: response');
   await page.getByLabel('Longest sitting').selectOption('15');
   await page.getByRole('button', { name: 'Keep and plan anew' }).click();
   await expect(page.getByText('Kept. The plan below is made anew.')).toBeVisible();

@@ -2,8 +2,9 @@ import { connect } from '@/db/connection';
 import { instant } from '@/core/ids';
 import { moveClock } from '@/server/clock/clock';
 import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
-import { DEMO_START, seedWorld } from '@/standins/world/seed';
+import { DEMO_START } from '@/standins/world/seed';
 import { expect, type Page } from '@playwright/test';
+import { putBackFresh } from '../../scripts/lib/fresh';
 
 export const START = DEMO_START as number;
 const realClock = { real: () => Date.now() };
@@ -15,15 +16,11 @@ export function database() {
   return connect(url, { poolMax: 2 });
 }
 
-/** Lays the demo world out anew, so that no test file depends on what another one did. */
+/** Puts the demo world back as it was laid out, so that no test file depends on what another one did. */
 export async function startAfresh() {
   const db = database();
   try {
-    const { rows } = await db.raw(
-      `select string_agg(quote_ident(tablename), ', ') as names from pg_tables where schemaname = 'public' and tablename not like 'knex%'`,
-    );
-    await db.raw(`truncate ${rows[0].names} restart identity cascade`);
-    await seedWorld(db, DEMO_START);
+    await putBackFresh(db);
     await moveClock(db, realClock, DEMO_START);
   } finally {
     await db.destroy();

@@ -10,7 +10,8 @@ export type Contradiction =
 /** A syllabus that does not agree with itself. */
 export type Inconsistency = { code: 'weights-sum'; sum: number } | { code: 'scale-order'; grade: string };
 
-const habitOf = (wall: WallClock): Habit => ({ weekday: weekdayOf(wall), time: wall.slice(11, 16) });
+/** The weekday and time of a deadline, as a syllabus speaks of it. */
+export const habitOf = (wall: WallClock): Habit => ({ weekday: weekdayOf(wall), time: wall.slice(11, 16) });
 const sameHabit = (a: Habit, b: Habit) => a.weekday === b.weekday && a.time === b.time;
 
 /** Whether two late rules do the same to every post: a penalty of nothing is acceptance, a field left out is its default. */

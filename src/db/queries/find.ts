@@ -24,7 +24,8 @@ export function typedQuery(text: string, lastWord: string | null): Query {
   const whole = `websearch_to_tsquery('english', ?)`;
   if (lastWord === null) return { sql: whole, bindings: [text] };
   const before = text.slice(0, text.length - lastWord.length).trim();
-  const begun = `to_tsquery('english', ? || ':*')`;
+  // Not stemmed: the stem of a whole word may be the beginning of quite another.
+  const begun = `to_tsquery('simple', lower(?) || ':*')`;
   return before
     ? { sql: `(${whole} || (${whole} && ${begun}))`, bindings: [text, before, lastWord] }
     : { sql: `(${whole} || ${begun})`, bindings: [text, lastWord] };

@@ -55,6 +55,12 @@ function piecesOf(view: Awaited<ReturnType<typeof planView>>, person: string): P
     });
 }
 
+/** The plan of this moment as a file to take along: its pieces, each said for the first time. */
+export async function planPieces(deps: Deps, actor: Actor): Promise<(PlannedPiece & EntryVersion)[]> {
+  const view = await planView(deps, actor);
+  return piecesOf(view, actor.id).map((p) => ({ ...p, sequence: 0, changedAt: deps.now }));
+}
+
 /** The feed behind a secret address, as of now; an address that was revoked or never was is not found. */
 export async function readFeed(
   db: Deps['db'],

@@ -1,11 +1,13 @@
 import { ok, type Result } from '@/core/result';
+import type { LateRule } from '@/core/deadlines/late';
 import {
   contradictions,
+  habitOf,
   inconsistencies,
   type Contradiction,
   type Inconsistency,
 } from '@/core/syllabus/contradictions';
-import type { Syllabus } from '@/core/syllabus/syllabus';
+import type { Habit, Syllabus } from '@/core/syllabus/syllabus';
 import { syllabusOf } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
@@ -17,8 +19,16 @@ export type SyllabusPage = {
   course: EnteredCourse;
   syllabus: Syllabus | null;
   inconsistencies: Inconsistency[];
-  /** Every discussion that says other than the syllabus. */
-  contradicted: { slug: string; title: string; week: number; found: Contradiction[] }[];
+  /** Each discussion's own rule and habits, and where they are not the syllabus's. */
+  discussions: {
+    slug: string;
+    title: string;
+    week: number;
+    late: LateRule;
+    response: Habit;
+    replies: Habit | null;
+    found: Contradiction[];
+  }[];
 };
 
 export async function syllabusPage(
@@ -37,13 +47,18 @@ export async function syllabusPage(
     course,
     syllabus,
     inconsistencies: syllabus ? inconsistencies(syllabus) : [],
-    contradicted: syllabus
-      ? records.flatMap((r) => {
-          const { late, responseDue, repliesDue } = r.schedule;
-          const rules = { late, responseDue, repliesDue, replyCount: r.brief.replies.count };
-          const found = contradictions(syllabus, rules);
-          return found.length ? [{ slug: r.slug, title: r.title, week: r.week.number, found }] : [];
-        })
-      : [],
+    discussions: records.map((r) => {
+      const { late, responseDue, repliesDue } = r.schedule;
+      const replyCount = r.brief.replies.count;
+      return {
+        slug: r.slug,
+        title: r.title,
+        week: r.week.number,
+        late,
+        response: habitOf(responseDue),
+        replies: replyCount > 0 ? habitOf(repliesDue) : null,
+        found: syllabus ? contradictions(syllabus, { late, responseDue, repliesDue, replyCount }) : [],
+      };
+    }),
   });
 }

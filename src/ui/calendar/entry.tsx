@@ -24,7 +24,7 @@ export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) 
   return (
     <Link
       href={roomOf(entry)}
-      className={`block border-l-[3px] bg-page py-0.5 pl-1.5 text-[11.5px] leading-tight hover:underline ${EDGE[code]} ${
+      className={`block min-h-6 content-center border-l-[3px] bg-page py-0.5 pl-1.5 text-[11.5px] leading-tight hover:underline ${EDGE[code]} ${
         code === 'done' ? 'text-ink-2' : 'text-ink'
       }`}
     >

@@ -1,5 +1,5 @@
-import { dayOf } from '../words/time';
-import { clockTime } from '../words/time';
+import { clockTime, dayOf } from '../words/time';
+import { entryStatus } from '@/core/calendar/entries';
 import { busyText } from './busy-line';
 import { EntryInDay } from './entry';
 import type { CalendarViewProps, DayView } from './types';
@@ -21,6 +21,15 @@ function Busy({ day, zone }: { day: DayView; zone: string }) {
   ));
 }
 
+const DOTS = {
+  owed: 'rounded-full bg-ochre',
+  other: 'rounded-full border border-ink-3',
+  sitting: 'bg-pine',
+};
+const Dot = ({ kind }: { kind: keyof typeof DOTS }) => (
+  <span aria-hidden className={`inline-block size-[7px] ${DOTS[kind]}`} />
+);
+
 function Day({ day, zone }: { day: DayView; zone: string }) {
   const number = Number(day.date.slice(8));
   const marks = day.entries.length + day.sittings.length;
@@ -32,17 +41,17 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
     >
       <Link
         href={`/calendar?view=agenda&day=${day.date}`}
-        className={`block px-1.5 pt-1 text-[12.5px] hover:underline ${day.today ? 'font-bold text-ochre-ink' : day.inside ? 'font-semibold' : 'text-ink-2'}`}
+        className={`block min-h-6 px-1.5 pt-1 text-[12.5px] hover:underline ${day.today ? 'font-bold text-ochre-ink' : day.inside ? 'font-semibold' : 'text-ink-2'}`}
         aria-label={`${dayOf(day.date)}${day.today ? ', today' : ''}: ${marks === 0 ? 'nothing' : `${marks} in the agenda`}`}
       >
         {number}
         {marks ? (
           <span aria-hidden className="mt-0.5 flex flex-wrap gap-0.5 sm:hidden">
             {day.entries.map((e) => (
-              <span key={e.uid} className="size-1.5 rounded-full bg-ochre" />
+              <Dot key={e.uid} kind={entryStatus(e).code === 'owed' ? 'owed' : 'other'} />
             ))}
             {day.sittings.map((s) => (
-              <span key={s.start} className="size-1.5 rounded-full bg-pine" />
+              <Dot key={s.start} kind="sitting" />
             ))}
           </span>
         ) : null}
@@ -55,7 +64,7 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
           <Link
             key={s.start}
             href="/calendar/plan"
-            className="block rounded-[3px] bg-pine-tint px-1 text-[11.5px] leading-snug text-pine-ink hover:underline"
+            className="block min-h-6 content-center rounded-[3px] bg-pine-tint px-1 text-[11.5px] leading-snug text-pine-ink hover:underline"
           >
             {clockTime(s.start, zone)} to {clockTime(s.end, zone)} sitting
           </Link>
@@ -69,29 +78,42 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
 /** A month by whole weeks. On a phone each day shows only that there is something, and leads to its agenda. */
 export function Month({ days, zone }: Pick<CalendarViewProps, 'days' | 'zone'>) {
   return (
-    <table className="plate w-full table-fixed border-separate border-spacing-0 overflow-hidden">
-      <thead>
-        <tr>
-          {WEEKDAYS.map((d) => (
-            <th
-              key={d}
-              scope="col"
-              className="border-b border-rule px-1.5 py-1.5 text-left text-[12px] text-ink-2"
-            >
-              {d}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {chunks(days, 7).map((week) => (
-          <tr key={week[0]?.date} className="[&:not(:first-child)>td]:border-t">
-            {week.map((day) => (
-              <Day key={day.date} day={day} zone={zone} />
+    <div>
+      <p aria-hidden className="mb-2 flex flex-wrap items-center gap-x-4 text-[12.5px] text-ink-2 sm:hidden">
+        <span>
+          <Dot kind="owed" /> still owed
+        </span>
+        <span>
+          <Dot kind="other" /> other entry
+        </span>
+        <span>
+          <Dot kind="sitting" /> planned sitting
+        </span>
+      </p>
+      <table className="plate w-full table-fixed border-separate border-spacing-0 overflow-hidden">
+        <thead>
+          <tr>
+            {WEEKDAYS.map((d) => (
+              <th
+                key={d}
+                scope="col"
+                className="border-b border-rule px-1.5 py-1.5 text-left text-[12px] text-ink-2"
+              >
+                {d}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {chunks(days, 7).map((week) => (
+            <tr key={week[0]?.date} className="[&:not(:first-child)>td]:border-t">
+              {week.map((day) => (
+                <Day key={day.date} day={day} zone={zone} />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

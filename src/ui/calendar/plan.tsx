@@ -107,7 +107,7 @@ function Sittings({ plan }: { plan: PlanViewProps }) {
                 const a = assignments.find((x) => x.id === p.task);
                 return a ? (
                   <li key={`${p.task} ${p.start}`}>
-                    <Link href={roomOf(a)} className="font-semibold hover:underline">
+                    <Link href={roomOf(a)} className="title-link font-semibold">
                       {taskName(a)}
                     </Link>{' '}
                     <span className="text-[13px] text-ink-2">
@@ -156,7 +156,16 @@ export function Plan({ plan }: { plan: PlanViewProps }) {
       ) : null}
       <Cannot plan={plan} />
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_300px]">
-        <Sittings plan={plan} />
+        <div>
+          <Sittings plan={plan} />
+          {plan.planned.sittings.length ? (
+            <p className="mt-2 text-[13px]">
+              <a className="link" href="/calendar/plan/sittings.ics" download="pulpit-sittings.ics">
+                Save these sittings as an .ics file
+              </a>
+            </p>
+          ) : null}
+        </div>
         <HabitsForm habits={plan.habits} />
       </div>
     </main>

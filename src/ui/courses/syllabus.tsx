@@ -1,9 +1,11 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Contradiction, Inconsistency } from '@/core/syllabus/contradictions';
-import type { Syllabus } from '@/core/syllabus/syllabus';
+import type { LateRule } from '@/core/deadlines/late';
+import type { Habit, Syllabus } from '@/core/syllabus/syllabus';
 import { habitText, inconsistencyText, weekdayName } from '../words/contradictions';
-import { lateText } from '../words/deadlines';
+import { lateShort, lateText } from '../words/deadlines';
+import { plural } from '../words/plural';
 import { Contradicted } from './contradicted';
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
@@ -28,11 +30,52 @@ function Pairs({ rows }: { rows: [string, string][] }) {
   );
 }
 
+type OwnRules = {
+  slug: string;
+  title: string;
+  week: number;
+  late: LateRule;
+  response: Habit;
+  replies: Habit | null;
+  found: Contradiction[];
+};
+
+/** What each discussion says for itself, beside the syllabus; what differs is pointed out. */
+function OwnRulesOf({ discussions }: { discussions: OwnRules[] }) {
+  const odd = discussions.filter((d) => d.found.length).length;
+  return (
+    <section aria-labelledby="own-rules">
+      <h2 id="own-rules" className="mb-1 text-[16px]">
+        What each discussion says
+      </h2>
+      <p className="mb-2 text-[13px] text-ink-2">
+        {odd
+          ? `${plural(odd, 'discussion says', 'discussions say')} other than the syllabus.`
+          : 'Every discussion keeps to the syllabus.'}
+      </p>
+      <ul className="plate px-4 py-1 text-[13px]">
+        {discussions.map((d) => (
+          <li key={d.slug} className="border-t border-rule-soft py-2.5 first:border-t-0">
+            <Link href={`/discussions/${d.slug}`} className="title-link font-semibold">
+              Week {d.week}: {d.title}
+            </Link>
+            <span className="block text-ink-2">
+              Response {habitText(d.response)}
+              {d.replies ? `, replies ${habitText(d.replies)}` : ''} · {lateShort(d.late)}
+            </span>
+            <Contradicted found={d.found} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** The syllabus in the form Pulpit can compare with: and where the discussions do otherwise. */
 export function SyllabusView(props: {
   syllabus: Syllabus | null;
   inconsistencies: Inconsistency[];
-  contradicted: { slug: string; title: string; week: number; found: Contradiction[] }[];
+  discussions: OwnRules[];
 }) {
   const { syllabus } = props;
   if (!syllabus) {
@@ -95,27 +138,7 @@ export function SyllabusView(props: {
           </Section>
         ) : null}
       </div>
-      <section aria-labelledby="otherwise">
-        <h2 id="otherwise" className="mb-2 text-[16px]">
-          Where a discussion does otherwise
-        </h2>
-        {props.contradicted.length ? (
-          <ul className="plate px-4 py-1 text-[13.5px]">
-            {props.contradicted.map((d) => (
-              <li key={d.slug} className="border-t border-rule-soft py-3 first:border-t-0">
-                <Link href={`/discussions/${d.slug}`} className="font-semibold hover:underline">
-                  Week {d.week}: {d.title}
-                </Link>
-                <Contradicted found={d.found} />
-              </li>
-            ))}
-          </ul>
-        ) : (
-          <p className="plate px-4 py-3 text-[13.5px] text-ink-2">
-            Every discussion keeps to the syllabus: the same late rule, the same days and times.
-          </p>
-        )}
-      </section>
+      <OwnRulesOf discussions={props.discussions} />
     </div>
   );
 }

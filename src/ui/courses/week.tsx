@@ -37,7 +37,7 @@ function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
       aside={prompt.ledger ? <Tally ledger={prompt.ledger} /> : null}
     >
       <h3 className="text-[16.5px] leading-snug">
-        <Link href={`/discussions/${prompt.slug}`} className="hover:underline">
+        <Link href={`/discussions/${prompt.slug}`} className="title-link">
           {prompt.title}
         </Link>
       </h3>
@@ -109,7 +109,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
               }
             >
               <h3 className="text-[15.5px] leading-snug">
-                <Link href={`/readings/${r.slug}`} className="hover:underline">
+                <Link href={`/readings/${r.slug}`} className="title-link">
                   {r.title}
                 </Link>
               </h3>
@@ -122,7 +122,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
           {files.map((f) => (
             <Item key={f.id} icon={<FileDown size={18} aria-hidden />} kind="File" aside={size(f.bytes)}>
               <h3 className="text-[15.5px] leading-snug">
-                <a href={`/files/${f.id}`} download={f.name} className="hover:underline">
+                <a href={`/files/${f.id}`} download={f.name} className="title-link">
                   {f.title}
                 </a>
               </h3>

@@ -1,6 +1,8 @@
+import { summarise } from '@/core/counting/summary';
 import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { Tally } from '../tally/tally';
+import { ownTimeShort } from '../words/deadlines';
 import { standing } from '../words/standing';
 import { Countdown } from './countdown';
 import type { HeadView, Room } from './types';
@@ -10,6 +12,8 @@ const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text
 /** Title, tally, the next deadline, and the three rooms. */
 export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZone: string }) {
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
+  const next = head.ledger && summarise(head.ledger, head.now).next;
+  const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);
   const all = head.responses + (head.responded ? 1 : 0);
   const rooms: [Room, string][] = [
     ...(head.staff ? [] : [['response', 'Your response'] as [Room, string]]),
@@ -22,7 +26,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
         <p className="text-[12px] font-semibold text-ink-2">
           <Link
             href={`/courses/${courseSlug(head.course.code)}/weeks/${head.week}`}
-            className="hover:underline"
+            className="inline-flex min-h-7 items-center hover:underline"
           >
             {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
           </Link>
@@ -35,7 +39,10 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
           <b className={`block ${TONES[s.due.tone]}`}>
             <Countdown head={head} />
           </b>
-          <span className="text-ink-2">{s.due.line}</span>
+          <span className="text-ink-2">
+            {s.due.line}
+            {own ? ` (${own} yours)` : ''}
+          </span>
         </p>
       </div>
       <nav aria-label="Rooms of this discussion" className="w-full lg:ml-auto lg:w-auto">

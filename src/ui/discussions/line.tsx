@@ -1,3 +1,4 @@
+import { summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
@@ -34,6 +35,8 @@ function Deadlines({ line, zone }: { line: ListLineView; zone: string }) {
 /** One discussion among all: its tally, state in words, both deadlines, and what is new in it. */
 export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: number; zone: string }) {
   const s = standing(line, now);
+  // Still open, but there is nothing left that could be shared for it.
+  const lost = line.ledger !== null && !line.ledger.complete && summarise(line.ledger, now).next === null;
   const quiet = line.state === 'closed' || line.state === 'upcoming';
   const news = [
     ...(line.unreadReplies ? [plural(line.unreadReplies, 'reply to you', 'replies to you')] : []),
@@ -47,13 +50,15 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
     >
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-3">
-          <Link href={`/courses/${line.course.slug}`} className="hover:underline">
-            {line.course.code}
-          </Link>{' '}
-          · Week {line.week}
+          <Link
+            href={`/courses/${line.course.slug}/weeks/${line.week}`}
+            className="inline-flex min-h-7 items-center hover:underline"
+          >
+            {line.course.code} · Week {line.week}
+          </Link>
         </p>
         <h3 className={`text-[15.5px] leading-snug ${quiet ? '!font-normal' : ''}`}>
-          <Link href={`/discussions/${line.slug}`} className="hover:underline">
+          <Link href={`/discussions/${line.slug}`} className="title-link">
             {line.title}
           </Link>
         </h3>
@@ -70,7 +75,8 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
                 : line.state === 'closed'
                   ? ` · ${s.detail.split(';')[0]?.toLowerCase()}`
                   : null}
-            {quiet || line.ledger?.complete ? null : (
+            {!quiet && lost ? ` · ${s.detail.split(';')[0]?.toLowerCase()}` : null}
+            {quiet || lost || line.ledger?.complete ? null : (
               <>
                 {' · '}
                 {s.due.live ? (
@@ -99,7 +105,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
                 ? `/discussions/${line.slug}/conversation`
                 : `/discussions/${line.slug}/conversation?show=unread`
             }
-            className={`block hover:underline ${i === 0 && line.unreadReplies ? 'font-semibold text-sky' : 'text-ink-2'}`}
+            className={`block min-h-6 content-center hover:underline ${i === 0 && line.unreadReplies ? 'font-semibold text-sky' : 'text-ink-2'}`}
           >
             {text}
             <span className="sr-only"> in {line.title}</span>

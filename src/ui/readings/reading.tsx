@@ -29,7 +29,10 @@ export function Reading({ view }: { view: ReadingView }) {
   return (
     <main id="main" className="mx-auto max-w-[820px] px-4 py-6 sm:px-7">
       <p className="text-[12px] font-semibold text-ink-2">
-        <Link href={`/courses/${course.slug}/weeks/${reading.week}`} className="hover:underline">
+        <Link
+          href={`/courses/${course.slug}/weeks/${reading.week}`}
+          className="inline-flex min-h-7 items-center hover:underline"
+        >
           {course.code} {course.title.split(':')[0]} › Week {reading.week}
         </Link>
       </p>

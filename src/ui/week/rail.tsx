@@ -6,16 +6,24 @@ import type { WeekView } from './types';
 /** A stretch narrower than this share of the week has room for a word only, and under the second for none. */
 const ROOMY = 17;
 const TIGHT = 8;
+/** On a phone one percent of a lane is so many pixels, and a letter of a label takes so many. */
+const PHONE_LANE = 2.85;
+const LETTER = 6;
 
 function shownLabel(s: { from: number; to: number; label: RailLabel }, zone: string) {
   const text = labelText(s.label, zone);
   const width = s.to - s.from;
-  if (width > ROOMY || (width > TIGHT && text.length < 13)) return text;
+  const fits = (shown: string) => width * PHONE_LANE > shown.length * LETTER;
+  if (width > ROOMY || (width > TIGHT && text.length < 13)) {
+    return fits(text) ? text : <span className="max-sm:sr-only">{text}</span>;
+  }
   const short = s.label.code === 'response-shared' ? 'shared' : '';
   return (
     <>
       <span className="sr-only">{text}</span>
-      <span aria-hidden>{width > TIGHT - 1 ? short : ''}</span>
+      <span aria-hidden className={fits(short) ? '' : 'max-sm:hidden'}>
+        {width > TIGHT - 1 ? short : ''}
+      </span>
     </>
   );
 }

@@ -21,13 +21,13 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
         <p className="text-[12px] font-semibold text-ink-3">
           <Link
             href={`/courses/${courseSlug(line.course.code)}/weeks/${line.week}`}
-            className="hover:underline"
+            className="inline-flex min-h-7 items-center hover:underline"
           >
             {line.course.code} · Week {line.week}
           </Link>
         </p>
         <h2 className="text-[16.5px] leading-snug">
-          <Link href={`/discussions/${line.slug}`} className="hover:underline">
+          <Link href={`/discussions/${line.slug}`} className="title-link">
             {line.title}
           </Link>
         </h2>

@@ -1,0 +1,41 @@
+import type { Knex } from 'knex';
+
+/*
+ * A copy of the demo world as it was laid out, in a schema beside it, so that a test file can begin anew in a moment. What
+ * triggers keep is copied with the rest, so no trigger may run while it is put back.
+ */
+
+type Table = { name: string; columns: string };
+
+/** Every table of ours with its columns; generated ones make themselves. */
+async function tables(db: Knex): Promise<Table[]> {
+  const { rows } = await db.raw(`
+    select table_name as name, string_agg(quote_ident(column_name), ', ' order by ordinal_position) as columns
+    from information_schema.columns
+    where table_schema = 'public' and is_generated = 'NEVER' and table_name not like 'knex%'
+    group by table_name`);
+  return rows;
+}
+
+export async function keepFresh(db: Knex) {
+  await db.raw('create schema fresh');
+  for (const { name, columns } of await tables(db)) {
+    await db.raw(`create table fresh.${name} as select ${columns} from public.${name}`);
+  }
+}
+
+export async function putBackFresh(db: Knex) {
+  const all = await tables(db);
+  await db.transaction(async (tx) => {
+    await tx.raw('set local session_replication_role = replica');
+    await tx.raw(`truncate ${all.map((t) => `public.${t.name}`).join(', ')} restart identity cascade`);
+    for (const { name, columns } of all) {
+      await tx.raw(
+        `insert into public.${name} (${columns}) overriding system value select ${columns} from fresh.${name}`,
+      );
+    }
+    await tx.raw(`
+      select setval(pg_get_serial_sequence('posts', 'id'), (select max(id) from posts)),
+        setval(pg_get_serial_sequence('writing_spells', 'id'), (select max(id) from writing_spells))`);
+  });
+}
