@@ -41,7 +41,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
           </b>
           <span className="text-ink-2">
             {s.due.line}
-            {own ? ` (${own} yours)` : ''}
+            {own ? ` · ${own} your time` : ''}
           </span>
         </p>
       </div>
