@@ -2,6 +2,7 @@ import type { ImportProblem } from '@/core/calendar/import';
 import { importProblemText } from '../words/imports';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
+import { AnswerLine, type Answer } from '../frame/answer';
 import { CalendarHead } from './head';
 
 export type ElsewhereView = {
@@ -16,7 +17,7 @@ export type ElsewhereView = {
     problems: ImportProblem[];
   }[];
   /** What became of a form sent just now. */
-  answer: { good: boolean; text: string } | null;
+  answer: Answer | null;
 };
 
 const SHOWN = 12;
@@ -100,14 +101,7 @@ export function Elsewhere({ view }: { view: ElsewhereView }) {
   return (
     <main id="main" className="mx-auto grid max-w-[900px] gap-4 px-4 py-6 sm:px-7">
       <CalendarHead room="elsewhere" title="Other calendars" />
-      {view.answer ? (
-        <p
-          role="status"
-          className={`rounded-control px-3 py-2 font-medium ${view.answer.good ? 'bg-pine-tint' : 'bg-brick-tint'}`}
-        >
-          {view.answer.text}
-        </p>
-      ) : null}
+      <AnswerLine answer={view.answer} />
       <Feed feed={view.feed} zone={view.zone} />
       <section aria-labelledby="busy" className="plate px-5 py-4">
         <h2 id="busy" className="text-[18px]">

@@ -10,6 +10,7 @@ import { plural } from '../words/plural';
 import { clockTime, day, moment } from '../words/time';
 import { minutesText, paceSource, rangeText } from '../words/work';
 import { HabitsForm } from './habits-form';
+import { AnswerLine, type Answer } from '../frame/answer';
 import { CalendarHead } from './head';
 import type { AssignmentView } from './types';
 
@@ -21,7 +22,7 @@ export type PlanViewProps = {
   assignments: AssignmentView[];
   work: Work;
   planned: Planned;
-  answer: { good: boolean; text: string } | null;
+  answer: Answer | null;
 };
 
 const roomOf = (a: AssignmentView) =>
@@ -131,14 +132,7 @@ export function Plan({ plan }: { plan: PlanViewProps }) {
   return (
     <main id="main" className="mx-auto grid max-w-[1100px] gap-4 px-4 py-6 sm:px-7">
       <CalendarHead room="plan" title="Plan" />
-      {plan.answer ? (
-        <p
-          role="status"
-          className={`rounded-control px-3 py-2 font-medium ${plan.answer.good ? 'bg-pine-tint' : 'bg-brick-tint'}`}
-        >
-          {plan.answer.text}
-        </p>
-      ) : null}
+      <AnswerLine answer={plan.answer} />
       {assignments.length ? (
         <div>
           <p className="font-serif text-[19px]">

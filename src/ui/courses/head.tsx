@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { Rooms } from '../frame/rooms';
 import { zoneName } from '../words/time';
 import type { CourseView } from './types';
 
@@ -23,25 +23,11 @@ export function CoursePage(props: { course: CourseView; room: CourseRoom; childr
           </p>
           <h1 className="text-[25px] leading-tight">{course.title}</h1>
         </div>
-        <nav aria-label={`Rooms of ${course.code}`} className="w-full lg:ml-auto lg:w-auto">
-          <ul className="flex overflow-x-auto rounded-[8px] border border-rule bg-page-2">
-            {ROOMS.map(([path, name], i) => (
-              <li key={path} className={`grow ${i > 0 ? 'border-l border-rule' : ''}`}>
-                <Link
-                  href={`/courses/${course.slug}${path}`}
-                  aria-current={room === path ? 'page' : undefined}
-                  className={`block px-3 py-2 text-center text-[13px] font-semibold outline-offset-[-3px] ${
-                    room === path
-                      ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]'
-                      : 'text-ink-2 hover:text-ink'
-                  }`}
-                >
-                  {name}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </nav>
+        <Rooms
+          label={`Rooms of ${course.code}`}
+          here={room}
+          rooms={ROOMS.map(([id, name]) => ({ id, name, href: `/courses/${course.slug}${id}` }))}
+        />
       </div>
       {props.children}
     </main>

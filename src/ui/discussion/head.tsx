@@ -1,6 +1,7 @@
 import { summarise } from '@/core/counting/summary';
 import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
+import { Rooms } from '../frame/rooms';
 import { Tally } from '../tally/tally';
 import { ownTimeShort } from '../words/deadlines';
 import { standing } from '../words/standing';
@@ -45,25 +46,11 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
           </span>
         </p>
       </div>
-      <nav aria-label="Rooms of this discussion" className="w-full lg:ml-auto lg:w-auto">
-        <ul className="flex overflow-hidden rounded-[8px] border border-rule bg-page-2">
-          {rooms.map(([id, label], i) => (
-            <li key={id} className={`grow ${i > 0 ? 'border-l border-rule' : ''}`}>
-              <Link
-                href={`/discussions/${head.slug}/${id}`}
-                aria-current={room === id ? 'page' : undefined}
-                className={`block px-3.5 py-2 text-center text-[13px] font-semibold outline-offset-[-3px] ${
-                  room === id
-                    ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]'
-                    : 'text-ink-2 hover:text-ink'
-                }`}
-              >
-                {label}
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </nav>
+      <Rooms
+        label="Rooms of this discussion"
+        here={room}
+        rooms={rooms.map(([id, name]) => ({ id, name, href: `/discussions/${head.slug}/${id}` }))}
+      />
       <span className="sr-only">
         Times are in the course’s zone
         {ownZone !== head.schedule.zone ? ' and, where it differs, in yours' : ''}.
