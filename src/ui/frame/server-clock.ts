@@ -93,9 +93,11 @@ function subscribe(listener: () => void) {
 export function useServerNow(now: number, stepMs = 10_000): number {
   useEffect(() => {
     if (now <= rendered) return;
-    // A newer rendering than the last is the newest word of the server.
+    // A newer rendering than the last is the newest word of the server, but as old as its way here was long: it may set
+    // the clock on, and never back.
+    const known = anchor ? serverNow() : -Infinity;
     rendered = now;
-    setAnchor(now);
+    if (now > known) setAnchor(now);
     tell();
   }, [now]);
   const current = useCallback(() => {
