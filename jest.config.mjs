@@ -18,6 +18,8 @@ const shared = {
 };
 
 const config = {
+  // A busy machine is slow, not wrong.
+  testTimeout: 90_000,
   reporters: ['default', '<rootDir>/tests/fixtures/closing-line.cjs'],
   projects: [
     {

@@ -8,13 +8,13 @@ test.afterAll(() => setClock(START));
 const DUE = Date.UTC(2026, 9, 15, 23, 0);
 
 test('a deadline counts down by the second and passes on time, without a reload', async ({ page }) => {
-  await setClock(DUE - 12_000);
+  await setClock(DUE - 25_000);
   await enterAs(page, 'Imani Okoro');
   const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
   await expect(line).toContainText(/Response in \d+ s/);
   let reloads = 0;
   page.on('domcontentloaded', () => (reloads += 1));
-  await expect(line).toContainText('Response missed', { timeout: 25_000 });
+  await expect(line).toContainText('Response missed', { timeout: 60_000 });
   await expect(page.getByRole('heading', { level: 1 })).not.toContainText('1 response');
   expect(reloads).toBe(0);
 });
@@ -43,22 +43,22 @@ test('a computer that slept wakes to the server’s time, whatever its own clock
   await page.evaluate(() =>
     (window as unknown as { sleepFor: (ms: number) => void }).sleepFor(47 * 3_600_000),
   );
-  await expect(line).toContainText(/Response in (59 min|1 h)/, { timeout: 20_000 });
+  await expect(line).toContainText(/Response in (59 min|1 h)/, { timeout: 40_000 });
   await setClock(DUE + 5_000);
   await page.evaluate(() => (window as unknown as { sleepFor: (ms: number) => void }).sleepFor(3_600_000));
-  await expect(line).toContainText('Response missed', { timeout: 20_000 });
+  await expect(line).toContainText('Response missed', { timeout: 40_000 });
 });
 
 test('a browser that runs ahead does not decide: the server’s word is waited for', async ({ page }) => {
-  await setClock(DUE - 60_000);
+  await setClock(DUE - 110_000);
   await enterAs(page, 'Imani Okoro');
   const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
-  await expect(line).toContainText(/Response in \d+ s/);
+  await expect(line).toContainText(/Response in (1 min )?\d+ s/);
   // The page's clock jumps past the deadline; it finds out that it is wrong when it asks.
   await page.evaluate(() => {
     const real = performance.now.bind(performance);
-    performance.now = () => real() + 90_000;
+    performance.now = () => real() + 200_000;
   });
-  await expect(line).toContainText(/Response in \d\d s/, { timeout: 10_000 });
+  await expect(line).toContainText(/Response in (1 min )?\d\d s/, { timeout: 30_000 });
   await expect(line).not.toContainText('missed');
 });
