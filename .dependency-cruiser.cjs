@@ -29,9 +29,12 @@ module.exports = {
     only('ui', 'core'),
     only('app', 'core', 'server', 'ui', 'runtime'),
     only('workers', 'core', 'server', 'runtime'),
-    packages('core', 'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js'),
+    packages(
+      'core',
+      'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|papaparse|@types/papaparse|micromark[^/]*',
+    ),
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
-    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|zod'),
+    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod'),
     {
       name: 'server-only-place',
       comment: '`server-only` belongs in src/app/_request, which no job process loads',

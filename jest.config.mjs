@@ -11,7 +11,9 @@ const swc = [
 const shared = {
   transform: { '\\.(ts|tsx|mjs|js)$': swc },
   // These come as ES modules only.
-  transformIgnorePatterns: ['node_modules/(?!(temporal-polyfill|temporal-utils)/)'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(temporal-polyfill|temporal-utils|parse5|entities|approx-string-match|micromark[^/]*|decode-named-character-reference|character-entities|devlop|ccount)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   testPathIgnorePatterns: ['/node_modules/', '/tests/browser/'],
   modulePathIgnorePatterns: ['<rootDir>/.build', '<rootDir>/.pulpit'],
@@ -29,7 +31,7 @@ const config = {
       testMatch: [
         '<rootDir>/src/**/*.test.ts',
         '<rootDir>/tests/property/**/*.test.ts',
-        '<rootDir>/tests/checks/**/*.test.ts',
+        '<rootDir>/tests/prompts/**/*.test.ts',
       ],
     },
     {

@@ -1,11 +1,13 @@
 import { defineConfig, devices } from '@playwright/test';
+import { testServers } from './tests/browser/server';
 
-const port = process.env.PULPIT_TEST_PORT ?? '4180';
+const servers = testServers();
+const own = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
 
 export default defineConfig({
   testDir: 'tests/browser',
   fullyParallel: false,
-  workers: 1,
+  workers: servers.length || 1,
   retries: 0,
   // This machine may be busy with other things; a test that is right is not wrong for being slow.
   timeout: 180_000,
@@ -14,7 +16,7 @@ export default defineConfig({
   outputDir: '.pulpit/test/results',
   use: {
     ...devices['Desktop Chrome'],
-    baseURL: `http://127.0.0.1:${port}`,
+    baseURL: own && `http://127.0.0.1:${own.port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
     locale: 'en-GB',

@@ -3,29 +3,35 @@ import { migrate } from '@/db/migrate';
 import { moveClock } from '@/server/clock/clock';
 import { DEMO_START, seedWorld } from '@/standins/world/seed';
 import { ensureBuild, sourceMark } from '../lib/build';
-import { createDatabase, realClock } from '../lib/database';
+import { createDatabase, realClock, withDatabase as named } from '../lib/database';
 import { keepFresh } from '../lib/fresh';
 import { ensurePackages } from '../lib/debian';
-import { PORTS } from '../lib/places';
+import { PORTS, type Run } from '../lib/places';
 import { freePort } from '../lib/ports';
 import { removeCluster, startCluster } from '../lib/postgres';
-import { shown } from '../lib/run';
+import { quiet, shown } from '../lib/run';
+import type { TestServer } from '../../tests/browser/server';
 import { say } from '../lib/say';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit test [STEP …]
 
 Runs every check on this machine with a database and a port of its own, so that it can run while the demo runs.
-Steps: format, lint, imports, types, unused, unit, browser. Without a name, all of them in that order.
+Steps: lint, types, format, imports, unused, unit, browser. Without a name, all of them.
 ./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
 Everything it needs from Debian's packages (PostgreSQL, Chromium, two calendar programs) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
-type Step = { name: string; what: string; run: (only: string[]) => Promise<number> };
+type Step = { name: string; what: string; look?: boolean; run: (only: string[]) => Promise<number> };
+
+/** The browser tests run in two processes, each with a server and a copy of the demo world of its own. */
+const SERVERS: Run[] = ['test', 'test2'];
 
 /** The database and, for the browser tests, a server with the demo world in it and its clock set. */
 async function withDatabase<T>(work: (url: string) => Promise<T>): Promise<T> {
+  // A run that was killed left its own behind.
+  for (const run of SERVERS) await stopWeb(run);
   removeCluster('test');
   try {
     return await work(await startCluster('test'));
@@ -45,45 +51,56 @@ async function browser(url: string, only: string[]): Promise<number> {
   } finally {
     await db.destroy();
   }
-  const port = await freePort(PORTS.test.web);
   const slot = ensureBuild(runningWeb('demo')?.slot ?? null);
-  const env = { DATABASE_URL: url, PULPIT_DEMO: '1' };
-  await startWeb('test', { port, slot, mark: sourceMark(), env });
+  const servers: TestServer[] = [];
   try {
+    for (const run of SERVERS) {
+      const name = run === 'test' ? 'pulpit' : `pulpit_${run}`;
+      if (run !== 'test') await createDatabase(url, name, 'pulpit');
+      const server = { run, port: await freePort(PORTS[run].web), slot, database: named(url, name) };
+      servers.push(server);
+    }
+    for (const server of servers) {
+      const env = { DATABASE_URL: server.database, PULPIT_DEMO: '1' };
+      await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env });
+    }
     return await shown(bin('playwright'), ['test', ...only], {
-      env: {
-        ...process.env,
-        ...env,
-        PULPIT_TEST_PORT: String(port),
-        PULPIT_TEST_SLOT: slot,
-        CI: process.env.CI ?? '',
-      },
+      env: { ...process.env, PULPIT_TEST_SERVERS: JSON.stringify(servers), CI: process.env.CI ?? '' },
     });
   } finally {
-    await stopWeb('test');
+    for (const { run } of servers) await stopWeb(run);
   }
 }
 
+/** Looks at the code without running it: two of these at a time, each heard when it is done. */
+const look = (name: string, what: string, ...commands: [string, ...string[]][]): Step => ({
+  name,
+  what,
+  look: true,
+  run: async () => {
+    for (const [program, ...args] of commands) {
+      const { code, said } = await quiet(bin(program), args);
+      if (code === 0) continue;
+      say(said.trimEnd());
+      return code;
+    }
+    return 0;
+  },
+});
+
 const STEPS: Step[] = [
-  {
-    name: 'format',
-    what: 'formatting',
-    run: () => shown(bin('prettier'), ['--check', '--log-level=warn', '.']),
-  },
-  { name: 'lint', what: 'lint', run: () => shown(bin('eslint'), ['--max-warnings=0', '.']) },
-  {
-    name: 'imports',
-    what: 'import rules',
-    run: () =>
-      shown(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']),
-  },
-  {
-    name: 'types',
-    what: 'types',
-    run: async () =>
-      (await shown(bin('tsc'), ['--noEmit', '-p', 'src/core'])) || (await shown(bin('tsc'), ['--noEmit'])),
-  },
-  { name: 'unused', what: 'unused code', run: () => shown(bin('knip'), []) },
+  look('lint', 'lint', ['eslint', '--max-warnings=0', '.']),
+  look('types', 'types', ['tsc', '--noEmit', '-p', 'src/core'], ['tsc', '--noEmit']),
+  look('format', 'formatting', ['prettier', '--check', '--log-level=warn', '.']),
+  look('imports', 'import rules', [
+    'depcruise',
+    'src',
+    '--config',
+    '.dependency-cruiser.cjs',
+    '--output-type',
+    'err',
+  ]),
+  look('unused', 'unused code', ['knip']),
   {
     name: 'unit',
     what: 'unit, property and database tests',
@@ -111,13 +128,20 @@ export async function run(given: string[]): Promise<number> {
     calendars: steps.some((s) => s.name === 'unit'),
   });
   const failed: string[] = [];
-  for (const step of steps) {
+  const take = async (step: Step) => {
     const started = Date.now();
-    say(`\n— ${step.what}`);
+    if (!step.look) say(`\n— ${step.what}`);
     const code = await step.run(only);
-    say(`  ${code === 0 ? 'good' : 'FAILED'} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
+    const name = step.look ? `— ${step.what}: ` : '  ';
+    say(`${name}${code === 0 ? 'good' : 'FAILED'} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
     if (code !== 0) failed.push(step.what);
-  }
+  };
+  const looks = steps.filter((s) => s.look);
+  const lane = async () => {
+    for (let step = looks.shift(); step; step = looks.shift()) await take(step);
+  };
+  await Promise.all([lane(), lane()]);
+  for (const step of steps.filter((s) => !s.look)) await take(step);
   say(failed.length ? `\nFailed: ${failed.join(', ')}.` : '\nAll good.');
   say(`Steps: ${steps.length - failed.length} passed, ${failed.length} failed`);
   return failed.length ? 1 : 0;

@@ -27,11 +27,16 @@ export function checkUrl(url: string) {
   }
 }
 
-export async function createDatabase(url: string, name: string) {
+/** Makes a database unless it is there: empty, or as a copy of another that nobody is using. */
+export async function createDatabase(url: string, name: string, from?: string) {
   const db = connect(withDatabase(url, 'postgres'), { poolMax: 1 });
   try {
     const { rows } = await db.raw('select 1 from pg_database where datname = ?', [name]);
-    if (rows.length === 0) await db.raw('create database ??', [name]);
+    if (rows.length === 0) {
+      await (from
+        ? db.raw('create database ?? template ??', [name, from])
+        : db.raw('create database ??', [name]));
+    }
   } finally {
     await db.destroy();
   }

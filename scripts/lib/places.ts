@@ -5,10 +5,10 @@ import { dirname, join } from 'node:path';
 export const ROOT = process.cwd();
 
 /**
- * Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test`, the bench's in `.pulpit/bench`
- * and `.pulpit/large`.
+ * Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test` (and `.pulpit/test2`, for the second of the
+ * browser tests' servers), the bench's in `.pulpit/bench` and `.pulpit/large`.
  */
-export type Run = 'demo' | 'test' | 'bench' | 'large';
+export type Run = 'demo' | 'test' | 'test2' | 'bench' | 'large';
 
 export function stateFolder(run: Run): string {
   const folder = run === 'demo' ? join(ROOT, '.pulpit') : join(ROOT, '.pulpit', run);
@@ -37,6 +37,8 @@ export function clusterFolder(run: Run): string {
 export const PORTS: Record<Run, { web: number; database: number }> = {
   demo: { web: 4170, database: 54170 },
   test: { web: 4180, database: 54180 },
+  // Not 4190: browsers and fetch refuse to speak to that port.
+  test2: { web: 4186, database: 54186 },
   bench: { web: 4200, database: 54200 },
   large: { web: 4220, database: 54220 },
 };

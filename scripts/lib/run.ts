@@ -24,6 +24,16 @@ export const shown = (command: string, args: string[], options: SpawnOptions = {
     child.once('exit', (code) => resolve(code ?? 1));
   });
 
+/** Runs a command quietly, and gives its exit code with all it said. */
+export const quiet = (command: string, args: string[]) =>
+  new Promise<{ code: number; said: string }>((resolve, reject) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
+    child.once('error', reject);
+    child.once('close', (code) => resolve({ code: code ?? 1, said }));
+  });
+
 export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Whether a process lives and is still the one we started: its command line must hold the mark. */

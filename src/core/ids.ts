@@ -23,5 +23,5 @@ export const isStaff = (role: Role) => role !== 'student';
 export const courseSlug = (code: string) =>
   code
     .toLowerCase()
-    .replace(/[^a-z0-9]+/gu, '-')
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/gu, '');

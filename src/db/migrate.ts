@@ -6,6 +6,8 @@ import * as reading from './migrations/0004_reading';
 import * as coursePages from './migrations/0005_course_pages';
 import * as time from './migrations/0006_time';
 import * as find from './migrations/0007_find';
+import * as outside from './migrations/0008_outside';
+import * as beside from './migrations/0009_beside';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -15,6 +17,8 @@ const MIGRATIONS = {
   '0005_course_pages': coursePages,
   '0006_time': time,
   '0007_find': find,
+  '0008_outside': outside,
+  '0009_beside': beside,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -1,10 +1,14 @@
 import type { Knex } from 'knex';
+import { readPrompt } from '@/core/prompts/read-prompt';
 import { connect } from '@/db/connection';
 import type { Clock } from '@/server/clock/clock';
 import { readConfig, type Config } from './config';
 
 /** What a running process is made of. */
 export type App = { config: Config; db: Knex; clock: Clock };
+
+const ANY_PROMPT =
+  'Your post\n200 words and two sources by Friday, 5 pm. Reply to two classmates. Late posts lose marks.\n\n1. What?\n2. Why?\n\nReply 1 | 50 words';
 
 const place = globalThis as typeof globalThis & { pulpit?: App };
 
@@ -13,6 +17,8 @@ export function app(): App {
   if (!place.pulpit) {
     const config = readConfig();
     place.pulpit = { config, db: connect(config.databaseUrl), clock: { real: () => Date.now() } };
+    // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.
+    setTimeout(() => readPrompt(ANY_PROMPT), 0);
   }
   return place.pulpit;
 }

@@ -4,6 +4,7 @@ import { moveClock } from '@/server/clock/clock';
 import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
 import { DEMO_START } from '@/standins/world/seed';
 import { expect, type Page } from '@playwright/test';
+import { ownServer } from './server';
 import { putBackFresh } from '../../scripts/lib/fresh';
 
 export const START = DEMO_START as number;
@@ -11,9 +12,7 @@ const realClock = { real: () => Date.now() };
 
 /** The tests' own look into the database. */
 export function database() {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('Run these tests with ./pulpit test browser.');
-  return connect(url, { poolMax: 2 });
+  return connect(ownServer().database, { poolMax: 2 });
 }
 
 /** Puts the demo world back as it was laid out, so that no test file depends on what another one did. */

@@ -39,6 +39,12 @@ test('a computer that slept wakes to the server’s time, whatever its own clock
   await enterAs(page, 'Imani Okoro');
   const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
   await expect(line).toContainText('Response in 1 d 23 h');
+  // It answers to a key: it has come to life, and knows the server's time. Before that there is nothing to wake.
+  await expect(async () => {
+    await page.keyboard.press('/');
+    await expect(page.getByRole('combobox')).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await page.keyboard.press('Escape');
   await setClock(DUE - 3_600_000);
   await page.evaluate(() =>
     (window as unknown as { sleepFor: (ms: number) => void }).sleepFor(47 * 3_600_000),
@@ -54,11 +60,16 @@ test('a browser that runs ahead does not decide: the server’s word is waited f
   await enterAs(page, 'Imani Okoro');
   const line = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
   await expect(line).toContainText(/Response in (1 min )?\d+ s/);
+  // It ticks: the page has come to life, and knows the server's time.
+  const asRendered = await line.innerText();
+  await expect.poll(() => line.innerText()).not.toBe(asRendered);
   // The page's clock jumps past the deadline; it finds out that it is wrong when it asks.
+  const asked = page.waitForResponse((answer) => new URL(answer.url()).pathname === '/clock');
   await page.evaluate(() => {
     const real = performance.now.bind(performance);
     performance.now = () => real() + 200_000;
   });
+  await asked;
   await expect(line).toContainText(/Response in (1 min )?\d\d s/, { timeout: 30_000 });
   await expect(line).not.toContainText('missed');
 });

@@ -1,19 +1,13 @@
 import { expect, test } from '@playwright/test';
-import type { Slot } from '../../scripts/lib/build';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
 import { enterAs, startAfresh } from './help';
+import { ownServer } from './server';
 
 test.beforeAll(() => startAfresh());
 
-async function restart() {
-  const { DATABASE_URL, PULPIT_TEST_PORT, PULPIT_TEST_SLOT } = process.env;
-  await startWeb('test', {
-    port: Number(PULPIT_TEST_PORT),
-    slot: PULPIT_TEST_SLOT as Slot,
-    mark: 'test',
-    env: { DATABASE_URL: DATABASE_URL ?? '', PULPIT_DEMO: '1' },
-  });
-}
+const { run, port, slot, database } = ownServer();
+const restart = () =>
+  startWeb(run, { port, slot, mark: 'test', env: { DATABASE_URL: database, PULPIT_DEMO: '1' } });
 
 test('a killed server loses no word: the text waits on this machine and goes over when the server is back', async ({
   page,
@@ -23,12 +17,12 @@ test('a killed server loses no word: the text waits on this machine and goes ove
   await editor.getByRole('paragraph').last().click();
   await page.keyboard.type('Before the lights went out. ');
   await expect(page.getByText(/^Draft kept/)).toBeVisible();
-  const server = runningWeb('test');
+  const server = runningWeb(run);
   if (!server) throw new Error('no server to kill');
   process.kill(server.pid, 'SIGKILL');
   await page.keyboard.type('And in the dark.');
   await expect(page.getByText('No connection: kept on this machine, trying again')).toBeVisible();
-  await stopWeb('test');
+  await stopWeb(run);
   await restart();
   await expect(page.getByText(/^Draft kept/)).toBeVisible({ timeout: 20_000 });
   await page.reload();

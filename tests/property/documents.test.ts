@@ -62,6 +62,15 @@ const { block } = fc.letrec<{ block: BlockNode; paragraph: BlockNode }>((tie) =>
         type: 'bulletList',
         content: items.map((content) => ({ type: 'listItem', content })),
       })),
+    fc
+      .array(fc.array(tie('paragraph'), { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 3 })
+      .map((rows): BlockNode => ({
+        type: 'table',
+        content: rows.map((cells) => ({
+          type: 'tableRow',
+          content: cells.map((cell) => ({ type: 'tableCell', content: [cell] })),
+        })),
+      })),
   ),
 }));
 const document = fc
@@ -101,7 +110,15 @@ function characters(nodes: BlockNode[], start: number, out: Map<number, string>)
       }
       pos += 1;
     } else if (node.type === 'blockquote') pos = characters(node.content, pos + 1, out) + 1;
-    else {
+    else if (node.type === 'table') {
+      pos += 1;
+      for (const row of node.content) {
+        pos += 1;
+        for (const cell of row.content) pos = characters(cell.content, pos + 1, out) + 1;
+        pos += 1;
+      }
+      pos += 1;
+    } else {
       pos += 1;
       for (const item of node.content) pos = characters(item.content, pos + 1, out) + 1;
       pos += 1;

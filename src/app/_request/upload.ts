@@ -4,39 +4,53 @@ import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
 
 export type Upload = { name: string; bytes: Buffer; cut: boolean };
+export type UploadedForm = { fields: URLSearchParams; files: Upload[] };
 
 /**
- * The first file of a multipart form, at most so many bytes of it: what comes after is read off the wire and thrown
- * away, so that no size of file takes more memory than that. Null where no file arrived or the form is broken.
+ * A multipart form with files, of each file at most so many bytes: what comes after is read off the wire and thrown away,
+ * so that no size of file takes more memory than that. A broken form gives what arrived of it.
  */
-export function firstFile(request: Request, mostBytes: number): Promise<Upload | null> {
+export function uploadedForm(
+  request: Request,
+  limits: { files: number; fileBytes: number; fieldBytes: number },
+): Promise<UploadedForm> {
   const body = request.body;
-  if (!body) return Promise.resolve(null);
+  const read: UploadedForm = { fields: new URLSearchParams(), files: [] };
+  if (!body) return Promise.resolve(read);
   return new Promise((resolve) => {
-    let upload: Upload | null = null;
     let form: busboy.Busboy;
     try {
       form = busboy({
         headers: { 'content-type': request.headers.get('content-type') ?? '' },
         defParamCharset: 'utf8',
-        limits: { files: 1, fileSize: mostBytes, fields: 5, fieldSize: 1_000 },
+        limits: {
+          files: limits.files,
+          fileSize: limits.fileBytes,
+          fields: 20,
+          fieldSize: limits.fieldBytes,
+        },
       });
     } catch {
-      // busboy throws on a content type that is no form: there is no file in it.
-      resolve(null);
+      // busboy throws on a content type that is no form: there is nothing in it.
+      resolve(read);
       return;
     }
+    form.on('field', (name, value) => read.fields.append(name, value));
     form.on('file', (_field, stream, info) => {
       const chunks: Buffer[] = [];
       let cut = false;
       stream.on('data', (chunk: Buffer) => chunks.push(chunk));
       stream.on('limit', () => (cut = true));
-      stream.on('close', () => (upload = { name: info.filename ?? '', bytes: Buffer.concat(chunks), cut }));
+      stream.on('close', () => {
+        const name = info.filename ?? '';
+        // A field for a file that was left empty arrives as a file without a name.
+        if (name || chunks.length) read.files.push({ name, bytes: Buffer.concat(chunks), cut });
+      });
     });
-    form.on('close', () => resolve(upload && (upload.name || upload.bytes.length) ? upload : null));
-    form.on('error', () => resolve(upload));
+    form.on('close', () => resolve(read));
+    form.on('error', () => resolve(read));
     const source = Readable.fromWeb(body as ReadableStream);
-    source.on('error', () => resolve(null));
+    source.on('error', () => resolve(read));
     source.pipe(form);
   });
 }

@@ -48,3 +48,9 @@ export function unexpected(error: unknown): { code: 'unexpected'; id: string } {
   console.error(`[${id}]`, error);
   return { code: 'unexpected', id };
 }
+
+/** The answer to a small form: in JSON for a script that sent it, else back to its page with the code in the address. */
+export const answered = (request: Request, page: string, answer: { ok: boolean; code: string }) =>
+  (request.headers.get('accept') ?? '').includes('application/json')
+    ? Response.json(answer, { status: answer.ok ? 200 : 409 })
+    : seeOther(`${page}?answer=${answer.code}`);

@@ -30,7 +30,7 @@ const CHECK_IDS = [
   'greeting',
   'title',
 ] as const;
-const checkIdSchema = z.enum(CHECK_IDS);
+export const checkIdSchema = z.enum(CHECK_IDS);
 export type CheckId = z.infer<typeof checkIdSchema>;
 
 const writing = {

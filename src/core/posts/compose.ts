@@ -65,6 +65,10 @@ function blockText(node: BlockNode): string {
       return (node.content ?? []).map((c) => (c.type === 'text' ? c.text : '\n')).join('');
     case 'blockquote':
       return node.content.map((b) => blockText(b).replace(/^/gmu, '> ')).join('\n\n');
+    case 'table':
+      return node.content
+        .map((row) => row.content.map((cell) => cell.content.map(blockText).join(' ')).join(' | '))
+        .join('\n');
     default:
       return node.content.map((item) => `- ${item.content.map(blockText).join('\n')}`).join('\n');
   }

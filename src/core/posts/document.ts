@@ -13,7 +13,7 @@ export const LIMITS = {
   hrefLength: 2_000,
 } as const;
 
-const safeHref = z
+export const safeHref = z
   .string()
   .max(LIMITS.hrefLength)
   .regex(/^(https?:\/\/|mailto:)[^\s<>"'`\\]+$/iu);
@@ -51,12 +51,27 @@ export type BlockNode =
   | z.infer<typeof partHeading>
   | { type: 'blockquote'; content: BlockNode[] }
   | { type: 'bulletList'; content: ListItem[] }
-  | { type: 'orderedList'; attrs?: { start: number }; content: ListItem[] };
+  | { type: 'orderedList'; attrs?: { start: number }; content: ListItem[] }
+  | { type: 'table'; content: TableRow[] };
 export type ListItem = { type: 'listItem'; content: BlockNode[] };
+export type TableCell = { type: 'tableCell' | 'tableHeader'; content: BlockNode[] };
+export type TableRow = { type: 'tableRow'; content: TableCell[] };
 
 const blocks: z.ZodType<BlockNode[]> = z.lazy(() => z.array(blockNode).min(1));
 const items: z.ZodType<ListItem[]> = z.lazy(() =>
   z.array(z.strictObject({ type: z.literal('listItem'), content: blocks })).min(1),
+);
+const rows: z.ZodType<TableRow[]> = z.lazy(() =>
+  z
+    .array(
+      z.strictObject({
+        type: z.literal('tableRow'),
+        content: z
+          .array(z.strictObject({ type: z.enum(['tableCell', 'tableHeader']), content: blocks }))
+          .min(1),
+      }),
+    )
+    .min(1),
 );
 const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
   z.union([
@@ -70,6 +85,7 @@ const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
       attrs: z.strictObject({ start: z.number().int().min(0).max(10_000) }).optional(),
       content: items,
     }),
+    z.strictObject({ type: z.literal('table'), content: rows }),
   ]),
 );
 const documentSchema = z.strictObject({ type: z.literal('doc'), content: blocks });

@@ -7,11 +7,15 @@ export type Link = { start: number; end: number; href: string };
  * offset `i` stands at `pos + i`: evidence found in the text can be marked in the editor without searching again.
  */
 export type Line = {
-  kind: 'part-heading' | 'heading' | 'quote' | 'item' | 'paragraph';
+  kind: 'part-heading' | 'heading' | 'quote' | 'item' | 'cell' | 'paragraph';
   text: string;
   pos: number;
   /** Set on the heading of a part. */
   part?: string;
+  /** Set in a table: lines of one row share the position at which it begins. */
+  row?: number;
+  /** Set on the first line of a list's item: its number, or 0 for a bullet. */
+  item?: number;
   links: Link[];
 };
 
@@ -33,42 +37,84 @@ function inlineText(content: InlineNode[] | undefined): { text: string; links: L
   return { text, links };
 }
 
-type Inside = 'quote' | 'item' | null;
+type Inside = { kind: 'quote' | 'item' | 'cell'; row?: number; item?: number } | null;
+
+type TextBlock = Extract<BlockNode, { type: 'partHeading' | 'paragraph' | 'heading' }>;
 
 /**
- * The lines of a document in reading order. Positions follow the editor's rule: a node with content adds one before
- * and one after it, a node without content is one, a character is one UTF-16 unit.
+ * Visits the blocks of a document that hold text, in reading order, with the editor's position of their first
+ * character. Positions follow the editor's rule: a node with content adds one before and one after it, a node without
+ * content is one, a character is one UTF-16 unit.
  */
-export function flatten(doc: Doc): Line[] {
-  const lines: Line[] = [];
+function visitBlocks(doc: Doc, visit: (node: TextBlock, pos: number, inside: Inside) => void) {
   const walk = (nodes: BlockNode[], start: number, inside: Inside): number => {
     let pos = start;
-    for (const node of nodes) {
+    for (const [at, node] of nodes.entries()) {
+      // Only the first line of an item stands beside its mark.
+      const here: Inside = inside && at > 0 ? { kind: inside.kind, row: inside.row } : inside;
       switch (node.type) {
         case 'partHeading':
-          lines.push({ kind: 'part-heading', text: node.attrs.text, pos, part: node.attrs.part, links: [] });
+          visit(node, pos, here);
           pos += 1;
           break;
         case 'paragraph':
-        case 'heading': {
-          const own = node.type === 'heading' ? 'heading' : (inside ?? 'paragraph');
-          lines.push({ kind: inside === 'quote' ? 'quote' : own, pos: pos + 1, ...inlineText(node.content) });
+        case 'heading':
+          visit(node, pos + 1, here);
           pos += 2 + (node.content ?? []).reduce((n, c) => n + inlineSize(c), 0);
           break;
-        }
         case 'blockquote':
-          pos = walk(node.content, pos + 1, 'quote') + 1;
+          pos = walk(node.content, pos + 1, { ...here, kind: 'quote' }) + 1;
+          break;
+        case 'table':
+          pos += 1;
+          for (const row of node.content) {
+            const begins = pos;
+            pos += 1;
+            const kind = inside?.kind === 'quote' ? 'quote' : 'cell';
+            for (const cell of row.content) pos = walk(cell.content, pos + 1, { kind, row: begins }) + 1;
+            pos += 1;
+          }
+          pos += 1;
           break;
         default:
           pos += 1;
-          for (const item of node.content) pos = walk(item.content, pos + 1, inside ?? 'item') + 1;
+          for (const [i, item] of node.content.entries()) {
+            const n = node.type === 'orderedList' ? (node.attrs?.start ?? 1) + i : 0;
+            pos = walk(item.content, pos + 1, { ...(inside ?? { kind: 'item' as const }), item: n }) + 1;
+          }
           pos += 1;
       }
     }
     return pos;
   };
   walk(doc.content, 0, null);
+}
+
+/** The lines of a document in reading order. */
+export function flatten(doc: Doc): Line[] {
+  const lines: Line[] = [];
+  visitBlocks(doc, (node, pos, inside) => {
+    if (node.type === 'partHeading') {
+      lines.push({ kind: 'part-heading', text: node.attrs.text, pos, part: node.attrs.part, links: [] });
+      return;
+    }
+    const own = node.type === 'heading' ? 'heading' : (inside?.kind ?? 'paragraph');
+    lines.push({
+      kind: inside?.kind === 'quote' ? 'quote' : own,
+      pos,
+      ...(inside?.row === undefined ? {} : { row: inside.row }),
+      ...(inside?.item === undefined ? {} : { item: inside.item }),
+      ...inlineText(node.content),
+    });
+  });
   return lines;
+}
+
+/** Where the text of each block of a document begins, in the editor's positions. */
+export function positionsOf(doc: Doc): ReadonlyMap<BlockNode, number> {
+  const found = new Map<BlockNode, number>();
+  visitBlocks(doc, (node, pos) => found.set(node, pos));
+  return found;
 }
 
 /** The document as plain text, a line a block: what is searched, quoted in notices and fingerprinted in words. */

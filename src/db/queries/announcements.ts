@@ -34,7 +34,17 @@ export const announcementsFor = (
       { column: 'a.id', order: 'asc' },
     ])
     .limit(limit)
-    .select('a.id', 'a.course_id', 'a.title', 'a.body', 'a.posted_at', 'c.code', 'p.name', 'r.read_at'),
+    .select(
+      'a.id',
+      'a.course_id',
+      'a.title',
+      'a.body',
+      'a.posted_at',
+      'c.code',
+      'p.name',
+      // Whoever wrote one has read it.
+      db.raw('case when a.author_id = ?::uuid then a.posted_at else r.read_at end as read_at', [person]),
+    ),
   read: (rows) =>
     rows.map((r) => ({
       id: r.id,

@@ -20,6 +20,8 @@ export type CourseRecord = {
   title: string;
   zone: string;
   role: Role;
+  /** Not hosted here: the person's own. */
+  outside: boolean;
 };
 
 /** The courses a person is in, with their role there. */
@@ -28,7 +30,7 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
     .join('courses as c', 'c.id', 'e.course_id')
     .where('e.person_id', person)
     .orderBy('c.code')
-    .select('c.id', 'c.code', 'c.title', 'c.time_zone', 'e.role');
+    .select('c.id', 'c.code', 'c.title', 'c.time_zone', 'c.owner_id', 'e.role');
   return rows.map((r) => ({
     id: courseId(r.id),
     code: r.code,
@@ -36,6 +38,7 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
     title: r.title,
     zone: r.time_zone,
     role: r.role,
+    outside: r.owner_id !== null,
   }));
 }
 
@@ -187,7 +190,28 @@ export async function peopleOf(db: Db, course: CourseId) {
   return rows.map((r) => ({
     id: personId(r.id),
     name: r.name as string,
-    email: r.email as string,
+    email: r.email as string | null,
     role: r.role as Role,
   }));
 }
+
+/** What somebody is in a course; null for who is not in it. */
+export async function roleIn(db: Db, course: CourseId, person: PersonId): Promise<Role | null> {
+  const row = await db('enrolments').where({ course_id: course, person_id: person }).first('role');
+  return row?.role ?? null;
+}
+
+/** The place of the last reading of a week; 0 where there is none. */
+export async function lastPosition(db: Db, course: CourseId, week: number): Promise<number> {
+  const row = await db('readings').where({ course_id: course, week }).max('position as n').first();
+  return Number(row?.n ?? 0);
+}
+
+export const replaceReadingText = (
+  db: Db,
+  place: { course: CourseId; reading: string },
+  text: { doc: Doc; plain: string; words: number },
+) =>
+  db('readings')
+    .where({ course_id: place.course, id: place.reading })
+    .update({ doc: JSON.stringify(text.doc), plain: text.plain, words: text.words, place: '' });

@@ -12,6 +12,8 @@ import {
   type Role,
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { Rubric } from '@/core/rubric/rubric';
+import type { Viewing } from '@/core/viewings/viewing';
 import type { ReadingFigures } from '@/core/reading/unread';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
@@ -26,7 +28,14 @@ export type DiscussionRecord = {
   schedule: ScheduleInput;
   excused: boolean;
   role: Role;
-  course: { id: CourseId; code: string; slug: string; title: string };
+  course: {
+    id: CourseId;
+    code: string;
+    slug: string;
+    title: string;
+    /** A course that is not hosted here: its reader's own, with nobody else in it who can read. */
+    outside: boolean;
+  };
   week: { number: number; title: string; startsOn: string };
   /** Running figures: what is unread is core's to say. */
   reading: ReadingFigures;
@@ -49,6 +58,7 @@ const columns = (db: Db, person: PersonId) => [
   'c.code',
   'c.title as course_title',
   'c.time_zone',
+  'c.owner_id',
   'w.number as week',
   'w.title as week_title',
   'w.starts_on',
@@ -109,6 +119,7 @@ type Row = {
   code: string;
   course_title: string;
   time_zone: string;
+  owner_id: string | null;
   week: number;
   week_title: string;
   starts_on: string;
@@ -152,6 +163,7 @@ function toRecord(row: Row): DiscussionRecord {
       code: row.code,
       slug: courseSlug(row.code),
       title: row.course_title,
+      outside: row.owner_id !== null,
     },
     week: { number: row.week, title: row.week_title, startsOn: row.starts_on },
     reading: {
@@ -191,13 +203,23 @@ export const discussionsOf = (
   read: (rows: Row[]) => rows.map(toRecord),
 });
 
+/** A discussion with what stands in its prompt and beside it. */
+export type DiscussionWithPrompt = DiscussionRecord & {
+  prompt: Doc;
+  rubric: Rubric | null;
+  viewings: Viewing[];
+};
+
 export async function discussionBySlug(
   db: Db,
   person: PersonId,
   slug: string,
-): Promise<(DiscussionRecord & { prompt: Doc }) | null> {
-  const row: (Row & { prompt: Doc }) | undefined = await enrolled(db, person)
-    .where('d.slug', slug)
-    .first([...columns(db, person), 'd.prompt']);
-  return row ? { ...toRecord(row), prompt: row.prompt } : null;
+): Promise<DiscussionWithPrompt | null> {
+  const row: (Row & Pick<DiscussionWithPrompt, 'prompt' | 'rubric' | 'viewings'>) | undefined =
+    await enrolled(db, person)
+      .where('d.slug', slug)
+      .first([...columns(db, person), 'd.prompt', 'd.rubric', 'd.viewings']);
+  if (!row) return null;
+  const { prompt, rubric, viewings } = row;
+  return { ...toRecord(row), prompt, rubric, viewings };
 }

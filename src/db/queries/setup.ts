@@ -4,6 +4,8 @@ import type { CourseId, DiscussionId, Instant, PersonId, PostId, Role } from '@/
 import type { Doc } from '@/core/posts/document';
 import type { OpenSpell } from '@/core/planning/spells';
 import { plainText } from '@/core/posts/flatten';
+import { rubricSchema, type Rubric } from '@/core/rubric/rubric';
+import { viewingsSchema, type Viewing } from '@/core/viewings/viewing';
 import { syllabusSchema, type Syllabus } from '@/core/syllabus/syllabus';
 import { timestamptz, type Db } from '../connection';
 import { insertSpell } from './planning';
@@ -32,6 +34,8 @@ export type NewDiscussion = {
   opens: string;
   responseDue: string;
   repliesDue: string;
+  rubric?: Rubric;
+  viewings?: Viewing[];
 };
 
 export const anyPeople = async (db: Db) => (await db('people').first('id')) !== undefined;
@@ -87,6 +91,8 @@ export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {
       opens: d.opens,
       response_due: d.responseDue,
       replies_due: d.repliesDue,
+      rubric: d.rubric ? JSON.stringify(rubricSchema.parse(d.rubric)) : null,
+      viewings: JSON.stringify(viewingsSchema.parse(d.viewings ?? [])),
     })),
   );
 }

@@ -22,6 +22,8 @@ export type NewPost = {
   privateTo: PersonId | null;
   submission: string;
   now: Instant;
+  /** Of a post made elsewhere: when it was noted here. */
+  notedAt: Instant | null;
 };
 
 export async function nextPostId(db: Db): Promise<PostId> {
@@ -42,6 +44,7 @@ export async function insertPost(db: Db, id: PostId, post: NewPost): Promise<boo
       private_to: post.privateTo,
       submission: post.submission,
       shared_at: timestamptz(post.now),
+      noted_at: post.notedAt === null ? null : timestamptz(post.notedAt),
     })
     .onConflict(['author_id', 'submission'])
     .ignore()

@@ -5,11 +5,10 @@ import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
 import { discussionState, type DiscussionState } from '@/core/deadlines/state';
 import { summarise } from '@/core/counting/summary';
 import { isStaff, type Instant } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
 import { unreadPosts } from '@/core/reading/unread';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
-import { discussionBySlug, type DiscussionRecord } from '@/db/queries/discussions';
+import { discussionBySlug, type DiscussionRecord, type DiscussionWithPrompt } from '@/db/queries/discussions';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -73,14 +72,15 @@ export function accountOf(
     }),
     ledger: account,
     ledgerInput,
-    sealed: isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
+    // What stands in an outside discussion its only reader brought in.
+    sealed: !record.course.outside && isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
     responded,
     unread,
   };
 }
 
 export type Entered = Account & {
-  record: DiscussionRecord & { prompt: Doc };
+  record: DiscussionWithPrompt;
   staff: boolean;
   own: OwnPostRecord[];
   drafts: BegunRecord[];

@@ -12,6 +12,9 @@ export async function enterCourse(
   actor: Actor,
   slug: string,
 ): Promise<Result<EnteredCourse, NotFound>> {
-  const course = (await coursesOf(deps.db, actor.id)).find((c) => c.slug === slug);
+  // Letters of other scripts arrive as an address writes them.
+  const course = (await coursesOf(deps.db, actor.id)).find(
+    (c) => c.slug === slug || encodeURIComponent(c.slug) === slug,
+  );
   return course ? ok({ ...course, staff: isStaff(course.role) }) : fail({ code: 'not-found' });
 }

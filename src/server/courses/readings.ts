@@ -1,8 +1,14 @@
 import { z } from 'zod';
+import { resolveSchedule } from '@/core/deadlines/schedule';
+import { isStaff } from '@/core/ids';
+import { marksOf, type NoteLine, type PlacedNote } from '@/core/notes/note';
+import { readingText } from '@/core/notes/reading-text';
 import type { Doc } from '@/core/posts/document';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
-import { ask } from '@/db/ask';
+import { askTogether } from '@/db/ask';
+import { recordingOf } from '@/db/queries/beside';
+import { discussionsOf } from '@/db/queries/discussions';
 import {
   coursesOf,
   readingBySlug,
@@ -12,7 +18,10 @@ import {
   type ReadingRecord,
 } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
+import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
+import { noteLine } from '../notes/line';
+import { placeNotes } from '../notes/notes';
 import { habitsAndPace } from '../planning/habits';
 
 type Neighbour = { slug: string; title: string } | null;
@@ -21,7 +30,24 @@ export type ReadingPage = {
   reading: ReadingRecord & { doc: Doc | null; minutes: number };
   previous: Neighbour;
   next: Neighbour;
+  staff: boolean;
+  /** The margin notes the reader may read, each with where its passage stands now. */
+  notes: NoteLine[];
+  /** The passages that are marked, a line of the document each, with the notes that meet there. */
+  marks: { from: number; to: number; notes: string[]; first: boolean }[];
+  /** Discussions of its week in which one may still write a response. */
+  discussions: { slug: string; title: string }[];
+  recording: { id: string; speaker: string } | null;
 };
+
+/** The marks of notes as stretches of the document; only the first line of one carries its sign. */
+function marksIn(notes: PlacedNote[], doc: Doc | null): ReadingPage['marks'] {
+  if (!doc) return [];
+  const { stretches } = readingText(doc);
+  return marksOf(notes).flatMap((m) =>
+    stretches(m.start, m.end).map((s, i) => ({ ...s, notes: m.notes, first: i === 0 })),
+  );
+}
 
 /** A reading with its neighbours in the course's order. */
 export async function readingPage(
@@ -36,7 +62,16 @@ export async function readingPage(
   ]);
   const course = courses.find((c) => c.id === reading?.course);
   if (!reading || !course) return fail({ code: 'not-found' });
-  const all = await ask(readingsOf(deps.db, course.id, actor.id));
+  const staff = isStaff(course.role);
+  const [{ all, records, recording }, visible] = await Promise.all([
+    askTogether(deps.db, {
+      all: readingsOf(deps.db, course.id, actor.id),
+      records: discussionsOf(deps.db, actor.id, { course: course.id }),
+      recording: recordingOf(deps.db, { reading: reading.id }),
+    }),
+    visibleNotes(deps.db, actor, { course: course.id, reading: reading.id, staff }),
+  ]);
+  const notes = placeNotes(visible, reading.doc);
   const at = all.findIndex((r) => r.slug === slug);
   const neighbour = (i: number): Neighbour => {
     const found = all[i];
@@ -47,6 +82,16 @@ export async function readingPage(
     reading: { ...reading, minutes: readingMinutes(reading.words, pace.reading.wordsPerMinute) },
     previous: neighbour(at - 1),
     next: neighbour(at + 1),
+    staff,
+    notes: notes.map((n) => noteLine(n, actor)),
+    marks: marksIn(notes, reading.doc),
+    discussions: staff
+      ? []
+      : records
+          .filter((r) => r.week.number === reading.week)
+          .filter((r) => deps.now < resolveSchedule(r.schedule).closes || r.course.outside)
+          .map((r) => ({ slug: r.slug, title: r.title })),
+    recording,
   });
 }
 

@@ -72,7 +72,8 @@ export async function courseWeek(
   const pace = paceOf(history.writing, history.reading);
   const monday = weekOf(now, course.zone)[0]?.date ?? '';
   const current = weeks.findLast((w) => w.startsOn <= monday) ?? weeks[0];
-  const at = asked === null ? weeks.indexOf(current as never) : weeks.findIndex((w) => w.number === asked);
+  const wanted = asked ?? current?.number;
+  const at = weeks.findIndex((w) => w.number === wanted);
   const week = weeks[at];
   if (!week) return fail({ code: 'not-found' });
   const here = records.filter((r) => r.week.number === week.number);

@@ -1,17 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import { refusal, type Refusal } from '@/core/counting/permission';
+import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
 import { emptyDocument, type Doc } from '@/core/posts/document';
 import { THREAD_FILTERS, type ThreadFilter } from '@/core/posts/filters';
 import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
 import { ok, type Result } from '@/core/result';
+import type { Rubric } from '@/core/rubric/rubric';
+import type { MarkRecord } from '@/db/queries/beside';
 import { draftFor } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
 import { marksOf } from '@/db/queries/reading';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { markFor } from '../rubric/rubric';
 import { headOf, type DiscussionHead } from './head';
 import type { OpenDraft } from './response-room';
 
@@ -72,7 +76,11 @@ export type Conversation = {
   open: { thread: ReadPost[]; at: PostId } | null;
   reply: ReplyPage | null;
   ledgerInput: LedgerInput | null;
+  /** For staff: the rubric for the open response, with the mark it has. */
+  marking: Marking | null;
 };
+
+export type Marking = { rubric: Rubric; post: PostId; student: string; mark: MarkRecord | null };
 
 const OPENING = 110;
 /** The title, or the first words of the text, whole ones. */
@@ -129,6 +137,14 @@ function toRead(
   };
 }
 
+/** What staff need to mark the open response by the rubric; nothing for anybody else. */
+async function markingOf(deps: Deps, entered: Entered, response: PostRecord | null): Promise<Marking | null> {
+  const { rubric } = entered.record;
+  if (!entered.staff || !rubric || response?.author.role !== 'student' || response.withdrawn) return null;
+  const { id, author } = response;
+  return { rubric, post: id, student: author.name, mark: await markFor(deps, author.id, entered) };
+}
+
 /**
  * The Conversation room: the threads one may read, one of them open, and the page to answer it on. Behind the seal
  * there is nothing to open: the answer holds no post at all, whatever number the address asks for.
@@ -142,7 +158,7 @@ export async function conversation(
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const { record, schedule, responded, staff } = entered;
+  const { record } = entered;
   const head = headOf(deps, entered);
   const [posts, read] = await Promise.all([
     visiblePosts(deps.db, actor, entered),
@@ -175,13 +191,7 @@ export async function conversation(
         privateTo: asked.privateTo?.name ?? null,
       },
       draft: kept ?? { submission: randomUUID(), revision: 0, title: '', doc: emptyDocument, keptAt: null },
-      refused: refusal({
-        kind: 'reply',
-        schedule,
-        sealed: record.brief.sealed && !staff,
-        responded,
-        now: deps.now,
-      }),
+      refused: refused(deps, entered, 'reply'),
     };
   }
   const countOf = (filter: ThreadFilter) => lines.filter((l) => passes(l, filter)).length;
@@ -197,5 +207,6 @@ export async function conversation(
         : null,
     reply,
     ledgerInput: entered.ledgerInput,
+    marking: await markingOf(deps, entered, tree?.post ?? null),
   });
 }

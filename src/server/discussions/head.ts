@@ -10,7 +10,7 @@ import type { Deps } from '../deps';
 export type DiscussionHead = {
   slug: string;
   title: string;
-  course: { code: string; title: string };
+  course: { code: string; title: string; slug: string; outside: boolean };
   week: number;
   weekTitle: string;
   brief: Brief;
@@ -20,8 +20,10 @@ export type DiscussionHead = {
   staff: boolean;
   sealed: boolean;
   responded: boolean;
-  /** Classmates' responses: how many, which the seal does not hide. */
+  /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
   responses: number;
+  /** Those of others. */
+  othersResponses: number;
   /** Posts of others that the reader has not read. */
   unread: number;
   now: Instant;
@@ -32,7 +34,12 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
   return {
     slug: record.slug,
     title: record.title,
-    course: { code: record.course.code, title: record.course.title },
+    course: {
+      code: record.course.code,
+      title: record.course.title,
+      slug: record.course.slug,
+      outside: record.course.outside,
+    },
     week: record.week.number,
     weekTitle: record.week.title,
     brief: record.brief,
@@ -42,7 +49,8 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
     staff,
     sealed,
     responded,
-    responses:
+    responses: record.responses,
+    othersResponses:
       record.responses - own.filter((p) => p.kind === 'response' && !p.withdrawn && !p.hidden).length,
     unread,
     now: deps.now,

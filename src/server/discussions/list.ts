@@ -32,7 +32,7 @@ export type ListAsk = z.infer<typeof listAskSchema>;
 export type DiscussionLine = {
   slug: string;
   title: string;
-  course: { code: string; slug: string };
+  course: { code: string; slug: string; outside: boolean };
   week: number;
   state: DiscussionState;
   schedule: Schedule;
@@ -81,7 +81,11 @@ function linesOf(
     return {
       slug: record.slug,
       title: record.title,
-      course: { code: record.course.code, slug: record.course.slug },
+      course: {
+        code: record.course.code,
+        slug: record.course.slug,
+        outside: record.course.outside,
+      },
       week: record.week.number,
       startsOn: record.week.startsOn,
       state,

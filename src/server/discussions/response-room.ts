@@ -2,18 +2,25 @@ import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
 import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
 import { askTogether } from '@/db/ask';
-import { readingsOf, syllabusOf } from '@/db/queries/courses';
+import { recordingOf, viewingsDone } from '@/db/queries/beside';
+import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
+import { mentionsOf, type Mention } from '@/core/reading/mentions';
+import type { Viewing } from '@/core/viewings/viewing';
+import { sheetAsks, sheetOf, type RubricSheet } from '../rubric/rubric';
 import { workHistory } from '@/db/queries/planning';
 import { randomUUID } from 'node:crypto';
-import { refusal, type Refusal } from '@/core/counting/permission';
+import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { startingDocument } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
 import type { Instant, PostId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
+import { disagreements, type Disagreement } from '@/core/prompts/disagreements';
+import { readDocument, type Requirement } from '@/core/prompts/on-document';
 import { draftFor } from '@/db/queries/drafts';
 import { deliveredTexts, type DeliveredText } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
+import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from './head';
 
@@ -36,35 +43,59 @@ export type ResponseRoom = {
   shared: DeliveredText[];
   /** Where this discussion says other than its course's syllabus. */
   contradictions: Contradiction[];
+  /** What the prompt's text requires, where it says so. */
+  requirements: Requirement[];
+  /** Where that is not what its confirmed brief says. */
+  disagreements: Disagreement[];
   /** The readings of its week. */
   readings: { slug: string; title: string; minutes: number; read: boolean }[];
+  /** Where the prompt names readings of its course. */
+  mentions: Mention[];
+  /** A reading that was asked for beside the writing. */
+  openReading: { slug: string; title: string; author: string; minutes: number; doc: Doc } | null;
+  sheet: RubricSheet | null;
+  viewings: (Viewing & { done: boolean })[];
+  recording: { id: string; speaker: string } | null;
 };
 
 export async function responseRoom(
   deps: Deps,
   actor: Actor,
   slug: string,
+  asked: { reading: string | null } = { reading: null },
 ): Promise<Result<ResponseRoom, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const { record, schedule, responded, staff } = entered;
+  const { record, staff } = entered;
   const { course } = record;
-  const [draft, delivered, { syllabus, readings, history }] = await Promise.all([
+  const [draft, delivered, open, beside] = await Promise.all([
     draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
     deliveredTexts(deps.db, actor.id, record.id),
+    asked.reading === null ? null : readingBySlug(deps.db, actor.id, asked.reading),
     askTogether(deps.db, {
       syllabus: syllabusOf(deps.db, course.id),
       readings: readingsOf(deps.db, course.id, actor.id),
       history: workHistory(deps.db, actor.id),
+      ...sheetAsks(deps, actor.id, entered),
+      done: viewingsDone(deps.db, actor.id, record.id),
+      recording: recordingOf(deps.db, { discussion: record.id }),
     }),
   ]);
+  const { syllabus, readings, history } = beside;
   const pace = paceOf(history.writing, history.reading);
   const { late, responseDue, repliesDue } = record.schedule;
-  const responses = new Set<PostId>(entered.own.filter((p) => p.kind === 'response').map((p) => p.id));
+  const { brief } = record;
+  const { facts, requirements } = readDocument(record.prompt);
+  // In an outside discussion what was taken back is a draft again.
+  const responses = new Set<PostId>(
+    entered.own.filter((p) => p.kind === 'response' && !(course.outside && p.withdrawn)).map((p) => p.id),
+  );
   return ok({
     head: headOf(deps, entered),
     prompt: record.prompt,
+    requirements,
+    disagreements: disagreements(facts, { brief, late, responseDue, repliesDue }),
     contradictions: syllabus
       ? contradictions(syllabus, { late, responseDue, repliesDue, replyCount: record.brief.replies.count })
       : [],
@@ -76,6 +107,22 @@ export async function responseRoom(
         minutes: readingMinutes(r.words, pace.reading.wordsPerMinute),
         read: r.readAt !== null,
       })),
+    mentions: mentionsOf(record.prompt, readings),
+    openReading:
+      open?.doc && open.course === course.id
+        ? {
+            slug: open.slug,
+            title: open.title,
+            author: open.author,
+            minutes: readingMinutes(open.words, pace.reading.wordsPerMinute),
+            doc: open.doc,
+          }
+        : null,
+    sheet: staff
+      ? record.rubric && { rubric: record.rubric, estimate: null, mark: null }
+      : sheetOf(entered, beside),
+    viewings: record.viewings.map((v) => ({ ...v, done: beside.done.includes(v.id) })),
+    recording: beside.recording,
     draft: draft ?? {
       submission: randomUUID(),
       revision: 0,
@@ -83,13 +130,7 @@ export async function responseRoom(
       doc: startingDocument(record.brief.parts),
       keptAt: null,
     },
-    refused: refusal({
-      kind: 'response',
-      schedule,
-      sealed: record.brief.sealed && !staff,
-      responded,
-      now: deps.now,
-    }),
+    refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,
     shared: delivered.filter((p) => responses.has(p.id)),
   });

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
 import { z } from 'zod';
-import { refusal, type Refusal } from '@/core/counting/permission';
-import { postId, type PersonId, type PostId } from '@/core/ids';
+import type { Refusal } from '@/core/counting/permission';
+import { instantOf } from '@/core/deadlines/wallclock';
+import { postId, type Instant, type PersonId, type PostId } from '@/core/ids';
 import { fingerprintText } from '@/core/posts/canonical';
 import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
@@ -17,9 +17,11 @@ import {
   sameTextShared,
 } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
 import { figuresOf } from './check-text';
+import { sha256 } from './fingerprint';
 
 export const shareInputSchema = z.strictObject({
   kind: z.enum(['response', 'reply']),
@@ -29,20 +31,57 @@ export const shareInputSchema = z.strictObject({
   doc: z.unknown(),
   /** Share with the author of the answered post only. */
   private: z.boolean().default(false),
+  /** In a course that is not hosted here: when it was posted there, as the person's own wall clock showed it. */
+  postedAt: z
+    .string()
+    .regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/u)
+    .nullish(),
 });
 export type ShareInput = z.infer<typeof shareInputSchema>;
 
 /** `repeated`: this submission had been shared before; the answer names the one post it made. */
 export type Shared = { post: PostId; kind: 'response' | 'reply'; repeated: boolean };
 export type ShareFailure =
-  NotFound | DocumentFailure | Refusal | { code: 'nothing-written' } | { code: 'post-not-open' };
-
-const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
+  | NotFound
+  | DocumentFailure
+  | Refusal
+  | { code: 'nothing-written' }
+  | { code: 'post-not-open' }
+  | { code: 'not-posted-yet' }
+  | { code: 'no-such-time' };
 
 /** A private reply's conversation stays private; otherwise the writer chooses. Never with oneself. */
-function addressee(input: ShareInput, answered: PostRecord | null, actor: Actor): PersonId | null {
-  if (!answered || answered.author.id === actor.id) return null;
+function addressee(
+  input: ShareInput,
+  answered: PostRecord | null,
+  actor: Actor,
+  entered: Entered,
+): PersonId | null {
+  if (!answered || answered.author.id === actor.id || entered.record.course.outside) return null;
   return input.private || answered.privateTo !== null ? answered.author.id : null;
+}
+
+const MINUTE_MS = 60_000;
+
+/**
+ * The time of a post: the moment the request arrived (rule 6). Of a post that was made elsewhere it is the time at which it
+ * was made there, which only its author can say.
+ */
+function timeOfPost(
+  deps: Deps,
+  actor: Actor,
+  entered: Entered,
+  said: string | null | undefined,
+): Result<Instant, ShareFailure> {
+  if (!entered.record.course.outside || !said) return ok(deps.now);
+  try {
+    const at = instantOf(said, actor.timeZone);
+    if (at > deps.now) return fail({ code: 'not-posted-yet' });
+    return ok(deps.now - at < MINUTE_MS ? deps.now : at);
+  } catch (error) {
+    if (error instanceof RangeError) return fail({ code: 'no-such-time' });
+    throw error;
+  }
 }
 
 async function store(
@@ -52,6 +91,7 @@ async function store(
   entered: Entered,
   input: ShareInput & { doc: Doc },
   answered: PostRecord | null,
+  at: Instant,
 ): Promise<PostId | null> {
   const id = await nextPostId(tx);
   const { record } = entered;
@@ -61,21 +101,22 @@ async function store(
     author: actor.id,
     kind: input.kind,
     parent: answered?.id ?? null,
-    privateTo: addressee(input, answered, actor),
+    privateTo: addressee(input, answered, actor, entered),
     submission: input.submission,
-    now: deps.now,
+    now: at,
+    notedAt: entered.record.course.outside ? deps.now : null,
   });
   if (!made) return null;
   const { title, doc } = input;
   await insertVersion(tx, id, {
     n: 1,
-    now: deps.now,
+    now: at,
     title,
     doc,
     plain: plainText(doc),
     ...figuresOf(record.brief, input.kind, title, doc, answered),
     fingerprint: sha256(
-      fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
+      fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: at, title, doc }),
     ),
   });
   return id;
@@ -107,14 +148,10 @@ export async function share(
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
-    const refused = refusal({
-      kind: input.kind,
-      schedule: entered.schedule,
-      sealed: record.brief.sealed && !entered.staff,
-      responded: entered.responded,
-      now: deps.now,
-    });
-    if (refused) return fail(refused);
+    const against = refused(deps, entered, input.kind);
+    if (against) return fail(against);
+    const at = timeOfPost(deps, actor, entered, input.postedAt);
+    if (!at.ok) return at;
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     const parent = input.parent === null ? null : postId(input.parent);
@@ -127,7 +164,7 @@ export async function share(
       await deleteDraft(tx, key);
       return ok({ post: same, kind: input.kind, repeated: true });
     }
-    const id = await store(deps, tx, actor, entered, { ...input, doc }, answered);
+    const id = await store(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
     if (id === null) throw new Error('the submission was taken under the lock');
     await deleteDraft(tx, key);
     return ok({ post: id, kind: input.kind, repeated: false });

@@ -30,7 +30,7 @@ const FIRST_VISIT_MS = 2 * DAY_MS;
 export type WeekLine = {
   slug: string;
   title: string;
-  course: { code: string; title: string };
+  course: { code: string; title: string; outside: boolean };
   week: number;
   weekTitle: string;
   zone: string;
@@ -146,7 +146,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
       line: {
         slug: record.slug,
         title: record.title,
-        course: { code: record.course.code, title: record.course.title },
+        course: { code: record.course.code, title: record.course.title, outside: record.course.outside },
         week: record.week.number,
         weekTitle: record.week.title,
         zone: record.schedule.zone,

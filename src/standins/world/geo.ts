@@ -1,3 +1,4 @@
+import { GEO_RUBRIC } from './rubrics';
 import type { WorldCourse, WorldReplies } from './types';
 
 const replies = (min: number): WorldReplies => ({
@@ -18,6 +19,7 @@ export const GEO: WorldCourse = {
   opens: { day: 0, time: '06:00' },
   responseDue: { day: 3, time: '23:59' },
   repliesDue: { day: 6, time: '23:59' },
+  rubric: GEO_RUBRIC,
   weeks: [
     'What a river carries',
     'Bends, bars and banks',
@@ -159,6 +161,15 @@ export const GEO: WorldCourse = {
       slug: 'geo-115-w6',
       week: 6,
       title: 'Should the Amber valley levees be moved back?',
+      viewings: [
+        {
+          id: 'night-of-the-breach',
+          title: 'The night of the breach: a walk along the old line',
+          href: 'https://media.tidewell.example/amber-breach',
+          minutes: 9,
+        },
+        { id: 'council', title: 'The council’s hearing of 2 October, the part on money', minutes: 14 },
+      ],
       prompt:
         'After the spring flood the Amber valley council has two plans on the table: rebuild the levees where they stood, or set them back four hundred metres and let the river have its old meadows.\n\nIn at least 250 words, with two ideas from chapter 6 and at least one source, answer all three questions.',
       brief: {

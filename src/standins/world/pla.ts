@@ -126,7 +126,7 @@ export const PLA: WorldCourse = {
       week: 7,
       late: { rule: 'refused' },
       title: 'A station with your eyes shut',
-      prompt: 'Find your way by everything but your eyes. At least 120 words.',
+      prompt: 'Find your way by everything but your eyes. At least 150 words.',
       brief: {
         parts: [
           { id: '1', text: 'What told you where you were?' },

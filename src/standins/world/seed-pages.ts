@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CourseId, Instant } from '@/core/ids';
-import { documentFromText } from '@/core/posts/compose';
+import { documentOf } from '@/core/formats/as-document';
 import { plainText } from '@/core/posts/flatten';
 import { syllabusSchema } from '@/core/syllabus/syllabus';
 import { countWords } from '@/core/text/words';
@@ -10,7 +10,7 @@ import * as setup from '@/server/setup/setup';
 import { PAGES } from './pages';
 
 const textOf = (slug: string) =>
-  documentFromText(readFileSync(join(process.cwd(), 'src/standins/world/readings', `${slug}.md`), 'utf8'));
+  documentOf(readFileSync(join(process.cwd(), 'src/standins/world/readings', `${slug}.md`), 'utf8'));
 
 /** Lays out what a course page shows beside its discussions: readings, files and the syllabus. */
 export async function addPages(

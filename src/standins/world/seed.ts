@@ -8,6 +8,7 @@ import { documentFromParts, documentFromText } from '@/core/posts/compose';
 import { weekOf } from '@/core/week/week';
 import type { Actor, Deps } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';
+import { rubricSchema } from '@/core/rubric/rubric';
 import { share } from '@/server/posts/share';
 import { hashPassword } from '@/server/sessions/sessions';
 import * as setup from '@/server/setup/setup';
@@ -16,6 +17,7 @@ import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './peo
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addHistory } from './seed-habits';
+import { addBeside, addEstimates } from './seed-beside';
 import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
 
@@ -58,6 +60,8 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
   const wall = (week: number, day: number, time: string) => daysLater(`${weekStart(week)}T${time}`, day);
 
   await addPeopleAndCourses(db, now, weekStart, wall);
+
+  await addEstimates(db, now, { actor, person });
 
   const planned: Planned[] = COURSES.flatMap((course) =>
     course.discussions.flatMap((discussion) => {
@@ -116,6 +120,12 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     });
     if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
   }
+  await addBeside(db, now, { actor, person }, (slug, author) => {
+    const post = planned.find(
+      (p) => !p.parent && p.discussion.slug === slug && p.post.author === author,
+    )?.post;
+    return (post && made.get(post)) ?? null;
+  });
   await setup.markReadBefore(db, lastVisit(now));
   return { posts: made.size };
 }
@@ -203,6 +213,8 @@ async function addPeopleAndCourses(
             (d.responseDue ?? c.responseDue).time,
           ),
           repliesDue: wall(d.week, c.repliesDue.day, c.repliesDue.time),
+          rubric: c.rubric && rubricSchema.parse(c.rubric),
+          viewings: d.viewings,
         })),
       ),
     );

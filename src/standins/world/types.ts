@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import type { briefSchema } from '@/core/brief/brief';
+import type { rubricSchema } from '@/core/rubric/rubric';
+import type { Viewing } from '@/core/viewings/viewing';
 import type { LateRule } from '@/core/deadlines/late';
 
 export type When = { day: number; time: string };
@@ -15,6 +17,7 @@ export type WorldDiscussion = {
   late?: LateRule;
   responseDue?: When;
   graceMinutes?: number;
+  viewings?: Viewing[];
 };
 
 export type WorldCourse = {
@@ -27,6 +30,7 @@ export type WorldCourse = {
   responseDue: When;
   repliesDue: When;
   weeks: string[];
+  rubric?: z.input<typeof rubricSchema>;
   discussions: WorldDiscussion[];
 };
 

@@ -43,7 +43,8 @@ export function SharedNote(props: {
         className={`rounded-plate border border-l-4 border-rule bg-page-2 px-4 py-3 ${verdict?.counted ? 'border-l-pine' : 'border-l-ochre'}`}
       >
         <h2 id="reply-shared" className="text-[17px]">
-          Your reply to {name} is shared{post.privateTo ? ` with ${name} only` : ''}
+          Your reply to {name} is {head.course.outside ? 'noted as posted there' : 'shared'}
+          {post.privateTo ? ` with ${name} only` : ''}
         </h2>
         {verdict ? (
           <p className="mt-1 text-[14px]">

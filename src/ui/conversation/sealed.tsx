@@ -21,9 +21,9 @@ export function Sealed({ head }: { head: HeadView }) {
       <LockKeyhole size={30} aria-hidden className="mx-auto text-ochre-ink" />
       <h2 className="mt-3 text-[21px]">This conversation is sealed</h2>
       <p className="mx-auto mt-2 max-w-[48ch] text-[15px] text-ink-2">
-        {head.responses === 0
+        {head.othersResponses === 0
           ? 'No classmate has shared a response yet.'
-          : `${plural(head.responses, 'classmate has', 'classmates have')} shared a response.`}{' '}
+          : `${plural(head.othersResponses, 'classmate has', 'classmates have')} shared a response.`}{' '}
         {lost?.code === 'response-deadline-passed'
           ? `Your response was missed, and late ones are not accepted here. The posts open for reading when the discussion closes, ${moment(schedule.closes - 60_000, schedule.zone)}.`
           : 'Their posts open the moment you share your own, so that everybody begins from their own thought.'}

@@ -23,6 +23,7 @@ export function ThreadList(props: {
   open: number | null;
   zone: string;
   now: number;
+  outside: boolean;
 }) {
   const href = (post: number | null, filter: ThreadFilter) => {
     const q = new URLSearchParams();
@@ -62,6 +63,13 @@ export function ThreadList(props: {
           </li>
         ) : null}
       </ul>
+      {props.outside ? (
+        <p className="border-b border-rule px-3 py-2.5">
+          <Link className="btn w-full" href={`/discussions/${props.slug}/conversation?paste=response`}>
+            Paste a classmate’s post
+          </Link>
+        </p>
+      ) : null}
       <ul className="min-h-0 grow lg:overflow-auto">
         {props.lines.map((l, i) => (
           <li key={l.id} className="border-b border-rule-soft">
@@ -113,13 +121,15 @@ export function ThreadList(props: {
         ))}
         {props.lines.length === 0 ? (
           <li className="px-3.5 py-4 text-ink-2">
-            {props.filter === 'all'
-              ? 'No one has shared a response yet. The first replies go to the first responses.'
-              : props.filter === 'unread'
-                ? 'You have read everything here.'
-                : props.filter === 'no-replies'
-                  ? 'Everybody has a reply.'
-                  : 'Nothing of yours here yet.'}
+            {props.outside && props.filter === 'all'
+              ? 'Nothing is pasted in yet. Copy a classmate’s post from the other course to answer it here.'
+              : props.filter === 'all'
+                ? 'No one has shared a response yet. The first replies go to the first responses.'
+                : props.filter === 'unread'
+                  ? 'You have read everything here.'
+                  : props.filter === 'no-replies'
+                    ? 'Everybody has a reply.'
+                    : 'Nothing of yours here yet.'}
           </li>
         ) : null}
       </ul>

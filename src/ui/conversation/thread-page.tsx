@@ -1,6 +1,8 @@
 import { CornerDownRight, Lock } from 'lucide-react';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { Avatar } from '../frame/avatar';
+import { TakeOut } from '../outside/take-back';
 import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
@@ -22,12 +24,14 @@ function Post({
   open,
   answerHref,
   zone,
+  outside,
 }: {
   slug: string;
   post: ReadPostView;
   open: boolean;
   answerHref: string;
   zone: string;
+  outside: boolean;
 }) {
   const isReply = post.kind === 'reply';
   return (
@@ -84,12 +88,27 @@ function Post({
             <DocumentView doc={post.doc} className="!text-[15px]" />
           </div>
         )}
-        {open || post.gone ? null : (
-          <p className="mt-2">
-            <Link className="link text-[13px]" href={answerHref}>
-              Answer {post.mine ? 'this' : post.author.name}
-            </Link>
-          </p>
+        {post.gone || (open && !outside) ? null : (
+          <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+            {open ? null : (
+              <Link className="link text-[13px]" href={answerHref}>
+                Answer {post.mine ? 'this' : post.author.name}
+              </Link>
+            )}
+            {outside ? (
+              <>
+                <Link
+                  className="link text-[13px]"
+                  href={`/discussions/${slug}/conversation?paste=${post.id}`}
+                >
+                  Paste a reply to this
+                </Link>
+                {post.mine && !isReply ? null : (
+                  <TakeOut slug={slug} post={post.id} own={post.mine} name={`post by ${post.author.name}`} />
+                )}
+              </>
+            ) : null}
+          </div>
         )}
       </div>
     </article>
@@ -104,9 +123,12 @@ export function ThreadPage(props: {
   filter: ThreadFilter;
   zone: string;
   canQuote: boolean;
+  outside: boolean;
+  above: ReactNode;
 }) {
   return (
     <div className="grow overflow-auto bg-page" tabIndex={0}>
+      {props.above}
       {props.thread.map((post) => (
         <Post
           key={post.id}
@@ -114,6 +136,7 @@ export function ThreadPage(props: {
           post={post}
           open={post.id === props.at}
           zone={props.zone}
+          outside={props.outside}
           answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
         />
       ))}

@@ -4,7 +4,14 @@ import type { DiscussionState } from '@/core/deadlines/state';
 import type { Role } from '@/core/ids';
 import type { Contradiction } from '@/core/syllabus/contradictions';
 
-export type CourseView = { code: string; slug: string; title: string; zone: string; staff: boolean };
+export type CourseView = {
+  code: string;
+  slug: string;
+  title: string;
+  zone: string;
+  staff: boolean;
+  outside: boolean;
+};
 
 export type CourseWeekView = {
   course: CourseView;

@@ -9,6 +9,7 @@ import { plural } from '../words/plural';
 import { stateName } from '../words/states';
 import { dayOf, moment } from '../words/time';
 import { readingText } from '../words/work';
+import { NewReading } from '../readings/reading-forms';
 import { Contradicted } from './contradicted';
 import type { CourseWeekView } from './types';
 
@@ -136,7 +137,8 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
             <li className="px-4 py-3.5 text-ink-2">Nothing has been put into this week yet.</li>
           ) : null}
         </ul>
-        {reading > 0 ? (
+        {course.staff || course.outside ? <NewReading course={course.slug} week={week.number} /> : null}
+        {reading > 0 && !course.staff ? (
           <p className="mt-2 text-[13px] text-ink-2">
             {plural(readings.filter((r) => r.readAt === null).length, 'reading')} to go, about{' '}
             {readingText(reading)} at your reading pace.

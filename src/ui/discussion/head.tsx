@@ -1,5 +1,4 @@
 import { summarise } from '@/core/counting/summary';
-import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { Rooms } from '../frame/rooms';
 import { Tally } from '../tally/tally';
@@ -15,10 +14,9 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const next = head.ledger && summarise(head.ledger, head.now).next;
   const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);
-  const all = head.responses + (head.responded ? 1 : 0);
   const rooms: [Room, string][] = [
-    ...(head.staff ? [] : [['response', 'Your response'] as [Room, string]]),
-    ['conversation', head.sealed ? 'Conversation · sealed' : `Conversation ${all}`],
+    ['response', head.staff ? 'Prompt' : 'Your response'],
+    ['conversation', head.sealed ? 'Conversation · sealed' : `Conversation ${head.responses}`],
     ...(head.staff ? [] : [['part', 'Your part'] as [Room, string]]),
   ];
   return (
@@ -26,11 +24,12 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-2">
           <Link
-            href={`/courses/${courseSlug(head.course.code)}/weeks/${head.week}`}
+            href={`/courses/${head.course.slug}/weeks/${head.week}`}
             className="inline-flex min-h-7 items-center hover:underline"
           >
             {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
           </Link>
+          {head.course.outside ? <span className="font-normal"> · not hosted here</span> : null}
         </p>
         <h1 className="text-[21px] leading-tight">{head.title}</h1>
       </div>

@@ -1,17 +1,31 @@
 import type { Contradiction } from '@/core/syllabus/contradictions';
 import Link from 'next/link';
 import { Contradicted } from '../courses/contradicted';
-import { DocumentView } from '../reading/document-view';
 import { deadlineText, lateText, ownTimeText } from '../words/deadlines';
 import { repliesAsked, replyRules, responseRules } from '../words/rules';
 import { zoneName } from '../words/time';
 import { plural } from '../words/plural';
 import { readingText } from '../words/work';
+import { OutsideNote } from '../outside/outside-note';
 import { PromptParts } from '../writing/prompt-parts';
+import type { Viewing } from '@/core/viewings/viewing';
+import type { Mention } from '@/core/reading/mentions';
+import { RecordingForm } from '../aloud/recording-form';
+import { RubricPage } from '../rubric/rubric-page';
+import type { SheetView } from '../rubric/types';
+import { Viewings } from './viewings';
+import { PromptText } from './prompt-text';
+import { requirementStandings } from './requirement-standings';
 import type { HeadView } from './types';
+import { Unclear } from './unclear';
 import type { Doc } from '@/core/posts/document';
+import { strictest, type Disagreement } from '@/core/prompts/disagreements';
+import type { Requirement } from '@/core/prompts/on-document';
 
-function Asked({ title, rules }: { title: string; rules: { required: string[]; advised: string[] } }) {
+type Rules = { required: string[]; advised: string[] };
+
+/** A list of rules; one that is not among the confirmed ones is the text's own, and marked as unclear. */
+function Asked({ title, rules, confirmed }: { title: string; rules: Rules; confirmed: Rules }) {
   if (rules.required.length + rules.advised.length === 0) return null;
   return (
     <div className="mt-4">
@@ -20,7 +34,10 @@ function Asked({ title, rules }: { title: string; rules: { required: string[]; a
         {rules.required.map((r) => (
           <li key={r} className="flex gap-2">
             <span aria-hidden className="mt-[9px] size-1 shrink-0 rounded-full bg-ink-2" />
-            {r}
+            <span>
+              {r}
+              {confirmed.required.includes(r) ? null : <b className="text-ochre-ink"> (unclear)</b>}
+            </span>
           </li>
         ))}
         {rules.advised.map((r) => (
@@ -38,18 +55,31 @@ function Asked({ title, rules }: { title: string; rules: { required: string[]; a
 export function PromptPage({
   head,
   prompt,
+  requirements,
+  disagreements,
   ownZone,
   contradictions,
   readings,
+  mentions,
+  sheet,
+  viewings,
+  recording,
 }: {
   head: HeadView;
   prompt: Doc;
+  requirements: Requirement[];
+  disagreements: Disagreement[];
   ownZone: string;
   contradictions: Contradiction[];
   readings: { slug: string; title: string; minutes: number; read: boolean }[];
+  mentions: Mention[];
+  sheet: SheetView | null;
+  viewings: (Viewing & { done: boolean })[];
+  recording: { id: string; speaker: string } | null;
 }) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
+  const stricter = strictest(brief, disagreements);
   const foreign = ownZone !== zone;
   const row = (name: string, value: string, more?: string | null) => (
     <>
@@ -69,7 +99,17 @@ export function PromptPage({
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-[22px]" tabIndex={0}>
       <h2 className="sr-only">Prompt</h2>
-      <DocumentView doc={prompt} className="!text-[15px]" />
+      <PromptText
+        doc={prompt}
+        requirements={requirements}
+        told={requirementStandings(head)}
+        mentions={mentions}
+        slug={head.slug}
+        recording={recording}
+      />
+      {head.staff ? <RecordingForm of={`/discussions/${head.slug}`} there={recording !== null} /> : null}
+      <Viewings slug={head.slug} viewings={viewings} />
+      <Unclear found={disagreements} staff={head.staff} />
       <PromptParts parts={brief.parts} />
       <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[13px]">
         {row('Response', deadlineText(schedule.response, zone), yours(schedule.response))}
@@ -84,24 +124,36 @@ export function PromptPage({
         {row('Late', lateText(late))}
         {row(
           'Sealed',
-          brief.sealed
-            ? head.sealed
-              ? `Classmates’ posts open once you share yours; ${plural(head.responses, 'response')} waiting`
-              : 'Was sealed; open to you now'
-            : 'No, you can read the class before you write',
+          brief.sealed && head.course.outside
+            ? 'There, classmates’ posts open once you have posted yours'
+            : brief.sealed
+              ? head.sealed
+                ? `Classmates’ posts open once you share yours; ${plural(head.othersResponses, 'response')} waiting`
+                : 'Was sealed; open to you now'
+              : 'No, you can read the class before you write',
         )}
         {brief.points ? row('Worth', plural(brief.points, 'point')) : null}
       </dl>
       <Contradicted found={contradictions} />
-      <Asked title="Your response needs" rules={responseRules(brief)} />
-      {brief.replies.count > 0 ? <Asked title="Each reply needs" rules={replyRules(brief)} /> : null}
+      <Asked title="Your response needs" rules={responseRules(stricter)} confirmed={responseRules(brief)} />
+      {brief.replies.count > 0 ? (
+        <Asked title="Each reply needs" rules={replyRules(stricter)} confirmed={replyRules(brief)} />
+      ) : null}
+      {sheet ? (
+        <RubricPage slug={head.slug} sheet={sheet} estimating={!head.staff && !head.responded} />
+      ) : null}
+      {head.course.outside ? <OutsideNote slug={head.slug} /> : null}
       {readings.length ? (
         <div className="mt-4 border-t border-rule pt-3">
           <h3 className="text-[14px]">Readings</h3>
           <ul className="mt-1 grid gap-0.5 text-[13px]">
             {readings.map((r) => (
               <li key={r.slug}>
-                <Link className="link" href={`/readings/${r.slug}`}>
+                <Link
+                  className="link"
+                  href={`/discussions/${head.slug}/response?reading=${r.slug}`}
+                  scroll={false}
+                >
                   {r.title}
                 </Link>{' '}
                 <span className="text-ink-2">

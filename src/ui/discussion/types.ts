@@ -10,7 +10,7 @@ export type Room = 'response' | 'conversation' | 'part';
 export type HeadView = {
   slug: string;
   title: string;
-  course: { code: string; title: string };
+  course: { code: string; title: string; slug: string; outside: boolean };
   week: number;
   brief: Brief;
   schedule: Schedule;
@@ -20,6 +20,7 @@ export type HeadView = {
   sealed: boolean;
   responded: boolean;
   responses: number;
+  othersResponses: number;
   now: number;
 };
 

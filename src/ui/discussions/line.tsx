@@ -56,6 +56,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
           >
             {line.course.code} · Week {line.week}
           </Link>
+          {line.course.outside ? ' · not hosted here' : ''}
         </p>
         <h3 className={`text-[15.5px] leading-snug ${quiet ? '!font-normal' : ''}`}>
           <Link href={`/discussions/${line.slug}`} className="title-link">
@@ -72,7 +73,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
               ? `, opens ${moment(line.schedule.opens, line.schedule.zone)}`
               : line.ledger?.complete
                 ? ` · ${s.due.head.toLowerCase()}`
-                : line.state === 'closed'
+                : line.state === 'closed' && line.ledger
                   ? ` · ${s.detail.split(';')[0]?.toLowerCase()}`
                   : null}
             {!quiet && lost ? ` · ${s.detail.split(';')[0]?.toLowerCase()}` : null}

@@ -40,7 +40,12 @@ export function DiscussionList({ list }: { list: ListView }) {
           instant(list.now),
         )}
       />
-      <h1 className="text-[25px]">Discussions</h1>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-[25px]">Discussions</h1>
+        <Link className="btn" href="/outside/new">
+          Bring in a prompt from elsewhere
+        </Link>
+      </div>
       {list.courses.length === 0 ? (
         <p className="plate px-5 py-4 text-ink-2">You are not enrolled in a course yet.</p>
       ) : (

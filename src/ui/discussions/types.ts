@@ -4,7 +4,7 @@ import type { Standable } from '../words/standing';
 export type ListLineView = Standable & {
   slug: string;
   title: string;
-  course: { code: string; slug: string };
+  course: { code: string; slug: string; outside: boolean };
   week: number;
   unread: number;
   needsMe: boolean;

@@ -18,11 +18,16 @@ export function Receipt(props: {
   deadline: Deadline;
   zone: string;
   fingerprint: string;
+  /** Posted in a course that is not hosted here. */
+  outside: boolean;
 }) {
   const { zone, sharedAt, deadline } = props;
   const rows: [string, string][] = [
     ['Post', `#${props.post}`],
-    ['Shared', `${day(sharedAt, zone)}, ${clockTime(sharedAt, zone)}:${seconds(sharedAt)}`],
+    [
+      props.outside ? 'Posted there' : 'Shared',
+      `${day(sharedAt, zone)}, ${clockTime(sharedAt, zone)}:${seconds(sharedAt)}`,
+    ],
     ['Margin', `${marginText(deadline, sharedAt)} (${deadlineText(deadline, zone)})`],
   ];
   return (

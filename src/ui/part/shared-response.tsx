@@ -1,8 +1,12 @@
+'use client';
+
 import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
+import { CopyOut } from '../outside/copy-out';
+import { TakeOut } from '../outside/take-back';
 import { DocumentView } from '../reading/document-view';
 import { shortfall } from '../words/checks';
 import { list, plural } from '../words/plural';
@@ -32,7 +36,7 @@ export function SharedResponse(props: {
         className="rounded-plate border border-rule border-l-4 border-l-pine bg-page-2 px-4 py-3"
       >
         <h2 id="shared" className="text-[17px]">
-          Your response is shared with the class
+          {head.course.outside ? 'Your response is posted there' : 'Your response is shared with the class'}
         </h2>
         <p className="mt-1 text-[13.5px]">
           {verdict ? `${verdictReason(verdict, { name: null, count: head.brief.replies.count })}. ` : ''}
@@ -46,16 +50,27 @@ export function SharedResponse(props: {
             deadline={head.schedule.response}
             zone={head.schedule.zone}
             fingerprint={text.fingerprint}
+            outside={head.course.outside}
           />
         </div>
         <p className="mt-3 flex flex-wrap gap-2">
           <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
-            {head.brief.sealed ? 'The seal is open: read the conversation' : 'Read the conversation'}
+            {head.course.outside
+              ? 'To the replies'
+              : head.brief.sealed
+                ? 'The seal is open: read the conversation'
+                : 'Read the conversation'}
           </Link>
           <Link className="btn" href={`/discussions/${head.slug}/part`}>
             What counted
           </Link>
         </p>
+        {head.course.outside ? (
+          <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-rule-soft pt-3">
+            <CopyOut text={() => ({ title: text.title, doc: text.doc })} name={head.title} />
+            <TakeOut slug={head.slug} post={text.id} own name="your response" />
+          </div>
+        ) : null}
       </section>
       <article className="mt-5">
         {text.title ? <h3 className="mb-3 text-[20px]">{text.title}</h3> : null}

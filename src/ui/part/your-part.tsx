@@ -8,6 +8,8 @@ import { calledName, list, plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
+import { MarkBesideEstimate } from '../rubric/mark-beside-estimate';
+import type { SheetView } from '../rubric/types';
 import { marginText, Receipt } from './receipt';
 import type { DeliveredView } from './types';
 
@@ -71,6 +73,7 @@ function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) 
               deadline={deadline}
               zone={schedule.zone}
               fingerprint={text.fingerprint}
+              outside={head.course.outside}
             />
           </div>
         </details>
@@ -140,7 +143,15 @@ export function Ledger({ head, delivered }: { head: HeadView; delivered: Deliver
 }
 
 /** The right page: the response as it was shared. */
-export function OwnText({ head, delivered }: { head: HeadView; delivered: DeliveredView[] }) {
+export function OwnText({
+  head,
+  delivered,
+  sheet,
+}: {
+  head: HeadView;
+  delivered: DeliveredView[];
+  sheet: SheetView | null;
+}) {
   const response = delivered.find((d) => d.to === null);
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
@@ -158,9 +169,13 @@ export function OwnText({ head, delivered }: { head: HeadView; delivered: Delive
           </Link>
         </p>
       )}
-      <p className="mt-6 border-t border-rule-soft pt-3 text-[13px] text-ink-2">
-        Mark and feedback will stand here once your instructor has given them.
-      </p>
+      {sheet ? (
+        <MarkBesideEstimate sheet={sheet} zone={head.schedule.zone} />
+      ) : head.course.outside ? null : (
+        <p className="mt-6 border-t border-rule-soft pt-3 text-[13px] text-ink-2">
+          Mark and feedback will stand here once your instructor has given them.
+        </p>
+      )}
     </div>
   );
 }

@@ -1,26 +1,81 @@
 import type { BlockNode, Doc, InlineNode } from '@/core/posts/document';
+import { positionsOf } from '@/core/posts/flatten';
 import { Fragment, type ReactNode } from 'react';
 
-function Inline({ content }: { content?: InlineNode[] }) {
-  return (content ?? []).map((node, i) => {
-    if (node.type === 'hardBreak') return <br key={i} />;
-    let out: ReactNode = node.text;
-    for (const mark of node.marks ?? []) {
-      if (mark.type === 'bold') out = <strong>{out}</strong>;
-      else if (mark.type === 'italic') out = <em>{out}</em>;
-      else {
-        out = (
-          <a href={mark.attrs.href} rel="noopener noreferrer nofollow" target="_blank">
-            {out}
-          </a>
-        );
-      }
+/** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
+export type Dressed = { from: number; to: number; dress: (text: ReactNode) => ReactNode };
+type Dressing = {
+  at: ReadonlyMap<BlockNode, number>;
+  /** Outer stretches first; those of a later layer are cut where an earlier one begins or ends. */
+  layers: readonly (readonly Dressed[])[];
+  placed: boolean;
+} | null;
+
+function marked(node: Extract<InlineNode, { type: 'text' }>, text: string): ReactNode {
+  let out: ReactNode = text;
+  for (const mark of node.marks ?? []) {
+    if (mark.type === 'bold') out = <strong>{out}</strong>;
+    else if (mark.type === 'italic') out = <em>{out}</em>;
+    else {
+      out = (
+        <a href={mark.attrs.href} rel="noopener noreferrer nofollow" target="_blank">
+          {out}
+        </a>
+      );
     }
-    return <Fragment key={i}>{out}</Fragment>;
+  }
+  return out;
+}
+
+/** The pieces of inline content between two positions. */
+function pieces(content: InlineNode[], pos: number, from: number, to: number): ReactNode[] {
+  let at = pos;
+  return content.flatMap((node, i) => {
+    const start = at;
+    at += node.type === 'text' ? node.text.length : 1;
+    if (at <= from || start >= to) return [];
+    if (node.type === 'hardBreak') return [<br key={i} />];
+    const text = node.text.slice(Math.max(0, from - start), Math.max(0, to - start));
+    return [<Fragment key={i}>{marked(node, text)}</Fragment>];
   });
 }
 
-function Blocks({ nodes }: { nodes: BlockNode[] }) {
+/** What stands between two positions, with the stretches of every layer in their dress. */
+function dressedPieces(
+  content: InlineNode[],
+  pos: number,
+  from: number,
+  to: number,
+  layers: readonly (readonly Dressed[])[],
+): ReactNode[] {
+  const [layer, ...rest] = layers;
+  if (!layer) return pieces(content, pos, from, to);
+  let at = from;
+  const out: ReactNode[] = [];
+  for (const s of layer) {
+    const start = Math.max(s.from, at);
+    const end = Math.min(s.to, to);
+    if (start >= end) continue;
+    out.push(<Fragment key={at}>{dressedPieces(content, pos, at, start, rest)}</Fragment>);
+    out.push(<Fragment key={`d${start}`}>{s.dress(dressedPieces(content, pos, start, end, rest))}</Fragment>);
+    at = end;
+  }
+  out.push(<Fragment key="rest">{dressedPieces(content, pos, at, to, rest)}</Fragment>);
+  return out;
+}
+
+function Inline({ node, dressing }: { node: BlockNode & { content?: InlineNode[] }; dressing: Dressing }) {
+  const content = node.content ?? [];
+  const pos = dressing?.at.get(node) ?? 0;
+  const end = pos + content.reduce((n, c) => n + (c.type === 'text' ? c.text.length : 1), 0);
+  return dressedPieces(content, pos, pos, end, dressing?.layers ?? []);
+}
+
+/** Says in the page where a block's text begins, so that what is selected in it can be told. */
+const placeOf = (node: BlockNode, dressing: Dressing) =>
+  dressing?.placed ? { 'data-pos': dressing.at.get(node) } : {};
+
+function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing }) {
   return nodes.map((node, i) => {
     switch (node.type) {
       case 'partHeading':
@@ -31,27 +86,50 @@ function Blocks({ nodes }: { nodes: BlockNode[] }) {
         );
       case 'paragraph':
         return (
-          <p key={i}>
-            <Inline content={node.content} />
+          <p key={i} {...placeOf(node, dressing)}>
+            <Inline node={node} dressing={dressing} />
           </p>
         );
       case 'heading':
         return (
-          <h3 key={i}>
-            <Inline content={node.content} />
+          <h3 key={i} {...placeOf(node, dressing)}>
+            <Inline node={node} dressing={dressing} />
           </h3>
         );
       case 'blockquote':
         return (
           <blockquote key={i}>
-            <Blocks nodes={node.content} />
+            <Blocks nodes={node.content} dressing={dressing} />
           </blockquote>
+        );
+      case 'table':
+        return (
+          <div key={i} className="max-w-full overflow-x-auto" tabIndex={0} role="group" aria-label="Table">
+            <table>
+              <tbody>
+                {node.content.map((row, r) => (
+                  <tr key={r}>
+                    {row.content.map((cell, c) => {
+                      const inside = <Blocks nodes={cell.content} dressing={dressing} />;
+                      return cell.type === 'tableHeader' ? (
+                        <th key={c} scope={r === 0 ? 'col' : 'row'}>
+                          {inside}
+                        </th>
+                      ) : (
+                        <td key={c}>{inside}</td>
+                      );
+                    })}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
         );
       case 'bulletList':
       case 'orderedList': {
         const items = node.content.map((item, k) => (
           <li key={k}>
-            <Blocks nodes={item.content} />
+            <Blocks nodes={item.content} dressing={dressing} />
           </li>
         ));
         return node.type === 'bulletList' ? (
@@ -66,11 +144,24 @@ function Blocks({ nodes }: { nodes: BlockNode[] }) {
   });
 }
 
-/** A shared text as it is read. Built from the checked document, never from HTML, so nothing in it can run. */
-export function DocumentView({ doc, className }: { doc: Doc; className?: string }) {
+/**
+ * A shared text as it is read. Built from the checked document, never from HTML, so nothing in it can run. Stretches of
+ * it, in order and none over another, may be dressed; those of `within` lie inside the dresses of `dressed`. `placed`
+ * says in the page where each block begins.
+ */
+export function DocumentView(props: {
+  doc: Doc;
+  className?: string;
+  dressed?: readonly Dressed[];
+  within?: readonly Dressed[];
+  placed?: boolean;
+}) {
+  const { doc, className, dressed = [], within = [], placed = false } = props;
+  const plain = dressed.length === 0 && within.length === 0 && !placed;
+  const dressing = plain ? null : { at: positionsOf(doc), layers: [dressed, within], placed };
   return (
     <div className={`text ${className ?? ''}`}>
-      <Blocks nodes={doc.content} />
+      <Blocks nodes={doc.content} dressing={dressing} />
     </div>
   );
 }

@@ -1,13 +1,29 @@
+'use client';
+
+import { readingText as textOfReading } from '@/core/notes/reading-text';
+import { noteSourceOf, sourceOf } from '@/core/posts/quote';
+import type { Doc } from '@/core/posts/document';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import Link from 'next/link';
-import type { Doc } from '@/core/posts/document';
-import { DocumentView } from '../reading/document-view';
+import { useMemo, useState } from 'react';
+import { ReadAloud } from '../aloud/read-aloud';
+import { useVoice } from '../aloud/use-voice';
+import { FacingPages } from '../discussion/facing-pages';
+import { MarkedText } from '../notes/marked-text';
+import { NoteForm } from '../notes/note-form';
+import { NotesPage } from '../notes/notes-page';
+import type { NoteLine } from '@/core/notes/note';
+import type { MarkView } from '../notes/types';
+import { usePassage } from '../notes/use-passage';
 import { readingText } from '../words/work';
+import { NewerText } from './reading-forms';
+import { QuoteInto, useQuoteInto } from './quote-into';
 import { ReadingClock } from './reading-clock';
+import { RecordingForm } from '../aloud/recording-form';
 
 type Neighbour = { slug: string; title: string } | null;
 export type ReadingView = {
-  course: { code: string; slug: string; title: string };
+  course: { code: string; slug: string; title: string; zone: string; outside: boolean };
   reading: {
     slug: string;
     week: number;
@@ -21,42 +37,75 @@ export type ReadingView = {
   };
   previous: Neighbour;
   next: Neighbour;
+  staff: boolean;
+  notes: NoteLine[];
+  marks: MarkView[];
+  discussions: { slug: string; title: string }[];
+  recording: { id: string; speaker: string } | null;
 };
 
-/** A reading: its text, or where to find it, how long it takes, and the ones before and after it. */
-export function Reading({ view }: { view: ReadingView }) {
-  const { course, reading, previous, next } = view;
-  return (
-    <main id="main" className="mx-auto max-w-[820px] px-4 py-6 sm:px-7">
-      <p className="text-[12px] font-semibold text-ink-2">
-        <Link
-          href={`/courses/${course.slug}/weeks/${reading.week}`}
-          className="inline-flex min-h-7 items-center hover:underline"
-        >
-          {course.code} {course.title.split(':')[0]} › Week {reading.week}
-        </Link>
-      </p>
-      <h1 className="text-[25px] leading-tight">{reading.title}</h1>
-      <p className="mt-1 text-[14px] text-ink-2">
-        {reading.author} · {reading.words.toLocaleString('en-GB')} words · about{' '}
-        {readingText(reading.minutes)} at your reading pace
-      </p>
-      <article className="plate mt-4 px-5 py-6 sm:px-9 sm:py-8">
-        {reading.doc ? (
-          <DocumentView doc={reading.doc} className="mx-auto" />
-        ) : (
-          <p className="font-serif text-[15.5px]">
-            This text is not in Pulpit. You find it in the {reading.place}.
-          </p>
-        )}
-      </article>
-      <div className="mt-4">
+/** On a phone the notes are the other page: this turns to it, with the passage in hand. */
+const NoteOnPassage = () => (
+  <p className="fixed inset-x-0 bottom-14 z-30 px-4 text-center lg:hidden">
+    <button
+      type="button"
+      className="btn go"
+      onClick={() => document.querySelector<HTMLElement>('[data-key-write]')?.click()}
+    >
+      Note on this passage
+    </button>
+  </p>
+);
+
+/** A reading on the left page, its margin notes on the right. */
+export function Reading({ view, said }: { view: ReadingView; said: string | null }) {
+  const { course, reading, previous, next, notes } = view;
+  const { doc } = reading;
+  const text = useMemo(() => (doc ? textOfReading(doc) : null), [doc]);
+  const [passage, clear] = usePassage(text);
+  const [chosen, choose] = useState<string[] | null>(null);
+  const [hidden, hide] = useState(false);
+  const voice = useVoice(doc);
+  const into = useQuoteInto(view.discussions);
+  const source = sourceOf(reading.author, reading.title);
+  const count = notes.filter((n) => !n.removed).length;
+
+  const show = (id: string) => {
+    choose([id]);
+    hide(false);
+    document.querySelector(`[data-mark~="${id}"]`)?.scrollIntoView({ block: 'center' });
+  };
+  const left = (
+    <div className="grow overflow-auto px-4 py-5 sm:px-8" tabIndex={0}>
+      {doc ? (
+        <div className="mb-4">
+          <ReadAloud voice={voice} recording={view.recording} what="the reading" />
+        </div>
+      ) : null}
+      {doc ? (
+        <MarkedText
+          doc={doc}
+          marks={hidden ? [] : view.marks}
+          chosen={chosen}
+          choose={choose}
+          spoken={voice.sentence}
+        />
+      ) : (
+        <p className="font-serif text-[15.5px]">
+          This text is not in Pulpit. You find it in the {reading.place}.
+        </p>
+      )}
+      <div className="mt-6 border-t border-rule pt-4">
         <ReadingClock
           key={reading.slug}
           slug={reading.slug}
           read={reading.readAt !== null}
-          measures={reading.doc !== null}
+          measures={doc !== null}
         />
+        {view.staff ? (
+          <RecordingForm of={`/readings/${reading.slug}`} there={view.recording !== null} />
+        ) : null}
+        {view.staff || course.outside ? <NewerText slug={reading.slug} /> : null}
       </div>
       <nav aria-label="Readings beside this one" className="mt-5 flex flex-wrap justify-between gap-2">
         {previous ? (
@@ -72,6 +121,75 @@ export function Reading({ view }: { view: ReadingView }) {
           </Link>
         ) : null}
       </nav>
+      {passage ? <NoteOnPassage /> : null}
+    </div>
+  );
+  return (
+    <main id="main" className="px-4 pb-4 sm:px-7">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-3">
+        <div className="min-w-0">
+          <p className="text-[12px] font-semibold text-ink-2">
+            <Link
+              href={`/courses/${course.slug}/weeks/${reading.week}`}
+              className="inline-flex min-h-7 items-center hover:underline"
+            >
+              {course.code} {course.title.split(':')[0]} › Week {reading.week}
+            </Link>
+          </p>
+          <h1 className="text-[21px] leading-tight">{reading.title}</h1>
+        </div>
+        <p className="text-[12.5px] leading-snug text-ink-2">
+          <b className="block text-ink">
+            about {readingText(reading.minutes)} at your reading pace
+            {reading.readAt === null ? '' : ', read'}
+          </b>
+          {reading.author} · {reading.words.toLocaleString('en-GB')} words
+        </p>
+        {view.marks.length ? (
+          <button
+            type="button"
+            aria-pressed={hidden}
+            className="btn ml-auto hidden scripted:inline-flex"
+            onClick={() => hide(!hidden)}
+          >
+            {hidden ? 'Show the marks' : 'Hide the marks'}
+          </button>
+        ) : null}
+      </div>
+      <FacingPages
+        first="left"
+        left={{ name: 'Reading', page: left }}
+        right={{
+          name: count ? `Margin notes ${count}` : 'Margin notes',
+          page: (
+            <NotesPage
+              slug={reading.slug}
+              zone={course.zone}
+              notes={notes}
+              chosen={chosen}
+              all={() => choose(null)}
+              show={show}
+              quote={
+                into.ready ? (note) => into.quote(note.body, noteSourceOf(note.author, reading.title)) : null
+              }
+              said={into.said ?? said}
+              form={
+                <NoteForm
+                  slug={reading.slug}
+                  passage={passage}
+                  clear={clear}
+                  canAnchor={doc !== null}
+                  quoteInto={
+                    passage && into.ready ? (
+                      <QuoteInto into={into} text={passage.text} source={source} />
+                    ) : null
+                  }
+                />
+              }
+            />
+          ),
+        }}
+      />
     </main>
   );
 }

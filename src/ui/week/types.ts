@@ -8,7 +8,7 @@ import type { Standable } from '../words/standing';
 export type WeekLineView = Standable & {
   slug: string;
   title: string;
-  course: { code: string; title: string };
+  course: { code: string; title: string; outside: boolean };
   week: number;
   unread: number;
 };

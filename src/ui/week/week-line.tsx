@@ -25,6 +25,7 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
           >
             {line.course.code} · Week {line.week}
           </Link>
+          {line.course.outside ? ' · not hosted here' : ''}
         </p>
         <h2 className="text-[16.5px] leading-snug">
           <Link href={`/discussions/${line.slug}`} className="title-link">

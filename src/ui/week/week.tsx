@@ -2,6 +2,7 @@
 
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
+import Link from 'next/link';
 import { RefreshAt } from '../frame/refresh-at';
 import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
@@ -34,6 +35,13 @@ export function Week({ week }: { week: WeekView }) {
             Nothing is open this week. All past and coming discussions are under Discussions.
           </p>
         )}
+        <p className="mt-3 text-[13px] text-ink-2">
+          A course that is not in Pulpit?{' '}
+          <Link className="link" href="/outside/new">
+            Bring in its prompt
+          </Link>{' '}
+          and it stands here too.
+        </p>
       </div>
       <Since since={week.since} announcements={week.announcements} zone={zone} now={now} />
     </main>

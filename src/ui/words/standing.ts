@@ -65,6 +65,18 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 export function standing(line: Standable, now: number): Standing {
   const { schedule, ledger, state } = line;
   const { zone, late } = schedule;
+  if (state === 'upcoming') {
+    return {
+      detail: ledger ? 'Not open yet' : 'You teach this course.',
+      due: {
+        head: `Opens in ${stretch(schedule.opens - now)}`,
+        live: { before: 'Opens in ', to: schedule.opens, after: '' },
+        line: moment(schedule.opens, zone),
+        tone: 'calm',
+      },
+      action: { label: 'Read the prompt', room: 'response', primary: false },
+    };
+  }
   if (!ledger) {
     const over = state === 'closed';
     return {
@@ -79,18 +91,6 @@ export function standing(line: Standable, now: number): Standing {
     };
   }
   const s = summarise(ledger, now);
-  if (state === 'upcoming') {
-    return {
-      detail: 'Not open yet',
-      due: {
-        head: `Opens in ${stretch(schedule.opens - now)}`,
-        live: { before: 'Opens in ', to: schedule.opens, after: '' },
-        line: moment(schedule.opens, zone),
-        tone: 'calm',
-      },
-      action: { label: 'Read the prompt', room: 'response', primary: false },
-    };
-  }
   if (ledger.complete) {
     const excused = ledger.obligations.every((o) => o.state === 'excused');
     return {

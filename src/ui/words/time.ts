@@ -55,6 +55,9 @@ export function day(at: number, zone: string): string {
 /** "Thu 15 Oct" of a calendar date, whatever the zone. */
 export const dayOf = (date: string) => day(Date.parse(`${date}T12:00:00Z`), 'UTC');
 
+/** "Thu 15 Oct, 23:59" of a wall clock, whatever the zone. */
+export const wallText = (wall: string) => moment(Date.parse(`${wall}:00Z`), 'UTC');
+
 const MONTHS = [
   'January',
   'February',

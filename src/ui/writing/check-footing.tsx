@@ -2,6 +2,7 @@
 
 import type { Check } from '@/core/checks/types';
 import { checkFigure, checkName, checkSentence } from '../words/checks';
+import { useWriting } from './writing-context';
 
 export type Figures = { own: number; quoted: number; headings: number; references: number };
 
@@ -24,6 +25,7 @@ export function CheckFooting(props: {
   selected: Check['id'] | null;
   select: (id: Check['id']) => void;
 }) {
+  const { pointed, point } = useWriting();
   const shown = props.checks.find((c) => c.id === props.selected);
   const met = props.checks.filter((c) => c.met).length;
   return (
@@ -47,9 +49,13 @@ export function CheckFooting(props: {
               type="button"
               aria-pressed={props.selected === c.id}
               onClick={() => props.select(c.id)}
-              className={`inline-flex min-h-8 items-center gap-1.5 rounded-control border bg-page px-2.5 text-[12.5px] font-semibold whitespace-nowrap ${
+              onMouseEnter={() => point(c.id)}
+              onMouseLeave={() => point(null)}
+              onFocus={() => point(c.id)}
+              onBlur={() => point(null)}
+              className={`inline-flex min-h-8 items-center gap-1.5 rounded-control border px-2.5 text-[12.5px] font-semibold whitespace-nowrap ${
                 props.selected === c.id ? 'border-ink' : 'border-rule'
-              } ${c.met ? 'text-ink' : c.required ? 'text-ochre-ink' : 'text-ink-2'}`}
+              } ${pointed === c.id ? 'bg-mark' : 'bg-page'} ${c.met ? 'text-ink' : c.required ? 'text-ochre-ink' : 'text-ink-2'}`}
             >
               <span
                 aria-hidden

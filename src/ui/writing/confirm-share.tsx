@@ -11,6 +11,10 @@ export function ConfirmShare(props: {
   children: ReactNode;
   go: string;
   onGo: () => void;
+  /** The way back. */
+  cancel?: string;
+  /** What is still to be filled in. */
+  field?: ReactNode;
 }) {
   return (
     <AlertDialog.Root open={props.open} onOpenChange={(open) => !open && props.close()}>
@@ -21,10 +25,11 @@ export function ConfirmShare(props: {
           <AlertDialog.Description asChild>
             <div className="mt-2 text-[14.5px] text-ink-2">{props.children}</div>
           </AlertDialog.Description>
+          {props.field}
           <div className="mt-4 flex flex-wrap justify-end gap-2">
             <AlertDialog.Cancel asChild>
               <button type="button" className="btn">
-                Keep writing
+                {props.cancel ?? 'Keep writing'}
               </button>
             </AlertDialog.Cancel>
             <AlertDialog.Action asChild>

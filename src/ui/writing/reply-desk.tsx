@@ -14,6 +14,8 @@ import { calledName, list } from '../words/plural';
 import { replyRules } from '../words/rules';
 import { refusalText, verdictReason } from '../words/verdicts';
 import type { DraftView } from '../discussion/types';
+import { CopyOut } from '../outside/copy-out';
+import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
 import type { Text } from './draft-keeper';
@@ -44,12 +46,16 @@ export function ReplyDesk(props: {
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
   now: number;
+  /** The discussion is not hosted here: replies are posted there and noted here. */
+  outside: boolean;
+  ownZone: string;
 }) {
   const { answering, brief, draft, ledgerInput } = props;
   const called = calledName(answering.name);
   const router = useRouter();
   const now = useServerNow(props.now);
-  const [asking, setAsking] = useState<'short' | 'private' | null>(null);
+  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | null>(null);
+  const { outside } = props;
   const place = { slug: props.slug, person: props.person, kind: 'reply' as const, parent: answering.id };
   const check = useCallback(
     (text: Text) =>
@@ -103,21 +109,26 @@ export function ReplyDesk(props: {
     at && previewVerdict(at, { kind: 'reply', to, private: secret }, unmetRequired(writing.checks));
   const words = { name: called, count: brief.replies.count, days: brief.replies.distinctDays };
   const counts = whenMet ? whenMet.counted : false;
-  const label = !ledgerInput
-    ? `Share reply to ${called}`
-    : counts
-      ? `Share reply ${whenMet?.n ?? 1} of ${brief.replies.count}`
-      : 'Share, not counted';
+  const sharing = outside ? 'posted' : 'shared';
+  const label = outside
+    ? counts
+      ? `I posted reply ${whenMet?.n ?? 1} of ${brief.replies.count} there`
+      : 'I posted it there'
+    : !ledgerInput
+      ? `Share reply to ${called}`
+      : counts
+        ? `Share reply ${whenMet?.n ?? 1} of ${brief.replies.count}`
+        : 'Share, not counted';
   const forecast = !verdict
     ? ''
     : !counts && whenMet
-      ? `This reply will be shared but not counted. ${verdictReason(whenMet, words)}.`
+      ? `This reply will be ${outside ? 'noted' : 'shared'} but not counted. ${verdictReason(whenMet, words)}.`
       : verdict.reason === 'short'
-        ? `If shared now it is short: ${list(unmet.map(shortfall))}.`
-        : `If shared now: ${verdictReason(verdict, words).toLowerCase()}.`;
+        ? `If ${sharing} now it is short: ${list(unmet.map(shortfall))}.`
+        : `If ${sharing} now: ${verdictReason(verdict, words).toLowerCase()}.`;
 
-  const go = async (privately: boolean) => {
-    const post = await send({ ...writing.text(), title: '' }, writing.keeper.submission, privately);
+  const go = async (how: { privately?: boolean; postedAt?: string }) => {
+    const post = await send({ ...writing.text(), title: '' }, writing.keeper.submission, how);
     if (post === null) return;
     writing.keeper.finish();
     router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
@@ -144,12 +155,14 @@ export function ReplyDesk(props: {
           <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
             <b className="text-ink">Your reply to {called}</b> needs{' '}
             {list(rules.required) || 'nothing in particular'}.
-            {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''} Private replies don’t count.
+            {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''}
+            {outside ? '' : ' Private replies don’t count.'}
           </p>
         }
         buttons={
           <>
-            {answering.self || secret ? null : (
+            {outside ? <CopyOut text={writing.text} name={`reply to ${called}`} /> : null}
+            {answering.self || secret || outside ? null : (
               <button
                 type="button"
                 className="btn"
@@ -163,24 +176,42 @@ export function ReplyDesk(props: {
               type="button"
               className="btn go"
               disabled={share.state === 'sharing'}
-              onClick={() =>
-                counts && unmetRequired(writing.checkNow()).length ? setAsking('short') : void go(false)
-              }
+              onClick={() => {
+                const lacking = unmetRequired(writing.checkNow()).length > 0;
+                if (outside) setAsking('posted');
+                else if (counts && lacking) setAsking('short');
+                else void go({});
+              }}
             >
-              {share.state === 'sharing' ? 'Sharing…' : label}
+              {share.state === 'sharing' ? (outside ? 'Noting…' : 'Sharing…') : label}
             </button>
           </>
         }
       />
+      {outside ? (
+        <PostedThere
+          open={asking === 'posted'}
+          close={() => setAsking(null)}
+          what={`this reply to ${called}`}
+          now={now}
+          zone={props.ownZone}
+          onGo={(postedAt) => {
+            setAsking(null);
+            void go({ postedAt });
+          }}
+        >
+          {unmet.length ? <p className="mt-1">By the checks it has {list(unmet.map(shortfall))}.</p> : null}
+        </PostedThere>
+      ) : null}
       <ConfirmShare
-        open={asking !== null}
+        open={asking === 'short' || asking === 'private'}
         close={() => setAsking(null)}
         title={asking === 'private' ? `Share with ${called} only?` : 'Share it short?'}
         go={asking === 'private' ? `Share with ${called} only` : 'Share it as it is'}
         onGo={() => {
           const privately = asking === 'private';
           setAsking(null);
-          void go(privately);
+          void go({ privately });
         }}
       >
         {asking === 'private' ? (

@@ -12,9 +12,12 @@ import { shortfall } from '../words/checks';
 import { list } from '../words/plural';
 import { refusalText, verdictReason } from '../words/verdicts';
 import type { DraftView, HeadView } from '../discussion/types';
+import { CopyOut } from '../outside/copy-out';
+import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
 import type { Text } from './draft-keeper';
+import { useQuotations } from './quotation-event';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 import { useWriting as useWritingContext } from './writing-context';
@@ -26,12 +29,14 @@ export function ResponseDesk(props: {
   draft: DraftView;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
+  ownZone: string;
 }) {
   const { head, draft, ledgerInput } = props;
   const { brief } = head;
   const router = useRouter();
   const now = useServerNow(head.now);
   const [confirming, setConfirming] = useState(false);
+  const { outside } = head.course;
   const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
   const check = useCallback((text: Text) => runChecks({ kind: 'response', brief, ...text }), [brief]);
   const { form, ...writing } = useWriting({
@@ -42,14 +47,18 @@ export function ResponseDesk(props: {
     label: 'Your response',
     placeholder: brief.parts.length ? 'Type your answer…' : 'Type your response…',
   });
+  useQuotations(writing.editor);
   const { share, send } = useShare(place);
-  const { setAnswered } = useWritingContext();
+  const { setAnswered, setChecks } = useWritingContext();
   const unanswered = writing.checks.find((c) => c.id === 'parts')?.missing;
 
   useEffect(() => {
     const open = unanswered?.code === 'parts-unanswered' ? unanswered.parts.map((p) => p.n) : [];
     setAnswered(new Set(brief.parts.filter((_, i) => !open.includes(i + 1)).map((p) => p.id)));
   }, [unanswered, brief.parts, setAnswered]);
+
+  const { checks } = writing;
+  useEffect(() => setChecks(checks), [checks, setChecks]);
 
   const unmet = writing.checks.filter((c) => c.required && !c.met);
   const verdict =
@@ -62,11 +71,11 @@ export function ResponseDesk(props: {
   const forecast = !verdict
     ? ''
     : verdict.reason === 'short'
-      ? `If shared now it is short: ${list(unmet.map(shortfall))}.`
-      : `If shared now: ${verdictReason(verdict, { name: null, count: brief.replies.count }).toLowerCase()}.`;
+      ? `If ${outside ? 'posted' : 'shared'} now it is short: ${list(unmet.map(shortfall))}.`
+      : `If ${outside ? 'posted' : 'shared'} now: ${verdictReason(verdict, { name: null, count: brief.replies.count }).toLowerCase()}.`;
 
-  const go = async () => {
-    const post = await send(writing.text(), writing.keeper.submission, false);
+  const go = async (postedAt?: string) => {
+    const post = await send(writing.text(), writing.keeper.submission, { postedAt });
     if (post === null) return;
     writing.keeper.finish();
     router.refresh();
@@ -86,20 +95,52 @@ export function ResponseDesk(props: {
         label="Your response"
         refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
         forecast={forecast}
-        plainButton="Share with the class"
+        plainButton={outside ? 'Note it as posted there' : 'Share with the class'}
         buttons={
-          <button
-            type="button"
-            className="btn go"
-            disabled={share.state === 'sharing'}
-            onClick={() => (unmetRequired(writing.checkNow()).length ? setConfirming(true) : void go())}
-          >
-            {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
-          </button>
+          outside ? (
+            <>
+              <CopyOut text={writing.text} name={head.title} />
+              <button
+                type="button"
+                className="btn go"
+                disabled={share.state === 'sharing'}
+                onClick={() => {
+                  writing.checkNow();
+                  setConfirming(true);
+                }}
+              >
+                {share.state === 'sharing' ? 'Noting…' : 'I posted it there'}
+              </button>
+            </>
+          ) : (
+            <button
+              type="button"
+              className="btn go"
+              disabled={share.state === 'sharing'}
+              onClick={() => (unmetRequired(writing.checkNow()).length ? setConfirming(true) : void go())}
+            >
+              {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
+            </button>
+          )
         }
       />
+      {outside ? (
+        <PostedThere
+          open={confirming}
+          close={() => setConfirming(false)}
+          what="this response"
+          now={now}
+          zone={props.ownZone}
+          onGo={(postedAt) => {
+            setConfirming(false);
+            void go(postedAt);
+          }}
+        >
+          {unmet.length ? <p className="mt-1">By the checks it has {list(unmet.map(shortfall))}.</p> : null}
+        </PostedThere>
+      ) : null}
       <ConfirmShare
-        open={confirming}
+        open={confirming && !outside}
         close={() => setConfirming(false)}
         title="Share it short?"
         go="Share it as it is"

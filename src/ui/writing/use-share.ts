@@ -18,7 +18,11 @@ export function useShare(place: Place) {
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
   const send = useCallback(
-    async (text: Text, submission: string, secret: boolean): Promise<number | null> => {
+    async (
+      text: Text,
+      submission: string,
+      how: { privately?: boolean; postedAt?: string } = {},
+    ): Promise<number | null> => {
       if (busy.current) return null;
       busy.current = true;
       setShare({ state: 'sharing' });
@@ -32,7 +36,8 @@ export function useShare(place: Place) {
             parent: place.parent,
             submission,
             ...text,
-            private: secret,
+            private: how.privately ?? false,
+            postedAt: how.postedAt ?? null,
           }),
         });
         answer = (await response.json()) as Answer;

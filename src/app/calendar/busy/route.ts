@@ -1,6 +1,6 @@
 import { importCalendar, MOST_CALENDAR_BYTES } from '@/server/calendar/busy';
 import { requireVisitor } from '../../_request/session';
-import { firstFile } from '../../_request/upload';
+import { uploadedForm } from '../../_request/upload';
 import { fromOwnPages, seeOther } from '../../_request/write';
 
 const PAGE = '/calendar/elsewhere';
@@ -9,7 +9,12 @@ const PAGE = '/calendar/elsewhere';
 export async function POST(request: Request) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const who = await requireVisitor(PAGE);
-  const file = await firstFile(request, MOST_CALENDAR_BYTES);
+  const { files } = await uploadedForm(request, {
+    files: 1,
+    fileBytes: MOST_CALENDAR_BYTES,
+    fieldBytes: 1_000,
+  });
+  const [file] = files;
   if (!file) return seeOther(`${PAGE}?answer=no-file`);
   const imported = await importCalendar(who.deps, who.actor, {
     name: file.name,

@@ -2,11 +2,21 @@ import { notFound } from 'next/navigation';
 import { courseWeek } from '@/server/courses/weeks';
 import { CoursePage } from '@/ui/courses/head';
 import { CourseWeek } from '@/ui/courses/week';
+import { AnswerLine } from '@/ui/frame/answer';
+import { noteAnswerText } from '@/ui/words/notes';
 import { Frame } from '../../_request/frame';
 import { requireVisitor } from '../../_request/session';
 
 /** A week of a course; the one that is on where none is named. */
-export async function CourseWeekPage({ course, week }: { course: string; week: number | null }) {
+export async function CourseWeekPage({
+  course,
+  week,
+  answer,
+}: {
+  course: string;
+  week: number | null;
+  answer?: string;
+}) {
   const here = `/courses/${course}${week === null ? '' : `/weeks/${week}`}`;
   const who = await requireVisitor(here);
   const found = await courseWeek(who.deps, who.actor, course, week);
@@ -14,6 +24,7 @@ export async function CourseWeekPage({ course, week }: { course: string; week: n
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
       <CoursePage course={found.value.course} room="">
+        <AnswerLine answer={answer ? { good: false, text: noteAnswerText(answer, {}) } : null} />
         <CourseWeek view={found.value} />
       </CoursePage>
     </Frame>

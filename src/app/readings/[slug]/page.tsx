@@ -1,14 +1,18 @@
 import { notFound } from 'next/navigation';
 import { readingPage } from '@/server/courses/readings';
 import { Reading } from '@/ui/readings/reading';
+import { noteAnswerText } from '@/ui/words/notes';
 import { Frame } from '../../_request/frame';
 import { requireVisitor } from '../../_request/session';
 
-type Props = { params: Promise<{ slug: string }> };
+type Props = { params: Promise<{ slug: string }>; searchParams: Promise<Record<string, string | undefined>> };
+
+const figure = (text: string | undefined) => (/^\d{1,6}$/u.test(text ?? '') ? Number(text) : 0);
 
 export const metadata = { title: 'Reading' };
 
-export default async function ReadingPage({ params }: Props) {
+export default async function ReadingPage({ params, searchParams }: Props) {
+  const { answer, added, known, skipped, lost } = await searchParams;
   const { slug } = await params;
   const here = `/readings/${slug}`;
   const who = await requireVisitor(here);
@@ -16,7 +20,20 @@ export default async function ReadingPage({ params }: Props) {
   if (!found.ok) notFound();
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
-      <Reading view={found.value} />
+      <Reading
+        key={slug}
+        view={found.value}
+        said={
+          answer
+            ? noteAnswerText(answer, {
+                added: figure(added),
+                known: figure(known),
+                skipped: figure(skipped),
+                lost: figure(lost),
+              })
+            : null
+        }
+      />
     </Frame>
   );
 }

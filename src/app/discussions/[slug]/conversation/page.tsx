@@ -8,7 +8,10 @@ import { ThreadPage } from '@/ui/conversation/thread-page';
 import { BackToList, NothingOpen, OpenedReply, SharedNote } from '@/ui/conversation/notes';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { FormAnswer } from '@/ui/discussion/form-answer';
+import { PastePost } from '@/ui/outside/paste-post';
 import { Head } from '@/ui/discussion/head';
+import { troubleText } from '@/ui/words/outside';
+import { MarkForm } from '@/ui/rubric/mark-form';
 import { ReplyDesk } from '@/ui/writing/reply-desk';
 import { Frame } from '../../../_request/frame';
 import { requireVisitor } from '../../../_request/session';
@@ -22,6 +25,10 @@ const query = z.object({
   shared: z.coerce.number().int().positive().nullable().catch(null),
   show: z.enum(THREAD_FILTERS).catch('all'),
   answer: z.string().optional(),
+  paste: z
+    .union([z.literal('response'), z.coerce.number().int().positive()])
+    .nullable()
+    .catch(null),
 });
 
 export default async function ConversationPage({ params, searchParams }: Props) {
@@ -29,24 +36,40 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   const ask = query.parse(await searchParams);
   const here = `/discussions/${slug}/conversation${ask.post ? `?post=${ask.post}` : ''}`;
   const who = await requireVisitor(here);
-  const room = await conversation(who.deps, who.actor, slug, { post: ask.post, filter: ask.show });
+  const room = await conversation(who.deps, who.actor, slug, {
+    post: ask.post ?? (typeof ask.paste === 'number' ? ask.paste : null),
+    filter: ask.show,
+  });
   if (!room.ok) notFound();
-  const { head, lines, counts, open, reply, ledgerInput, filter } = room.value;
+  const { head, lines, counts, open, reply, ledgerInput, filter, marking } = room.value;
   const { zone } = head.schedule;
   const shared = ask.shared ? (open?.thread.find((p) => p.id === ask.shared && p.mine) ?? null) : null;
+  // A post is pasted in as a response of its own, or as a reply to the one that is named.
+  const pasting =
+    head.course.outside && ask.paste
+      ? ask.paste === 'response'
+        ? ('response' as const)
+        : (open?.thread.find((p) => p.id === ask.paste) ?? null)
+      : null;
   const verdict = shared && head.ledger?.verdicts.find((v) => v.post === shared.id);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">
-          <FormAnswer code={ask.answer ?? null} zone={zone} />
+          {head.course.outside && ask.answer ? (
+            <p role="status" className="mb-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+              {troubleText({ code: ask.answer })}
+            </p>
+          ) : (
+            <FormAnswer code={ask.answer ?? null} zone={zone} />
+          )}
           {head.sealed ? (
             <Sealed head={head} />
           ) : (
             <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[290px_minmax(0,1fr)] lg:gap-0">
               <div
-                className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open ? 'max-lg:hidden' : ''}`}
+                className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open || pasting ? 'max-lg:hidden' : ''}`}
               >
                 <ThreadList
                   slug={slug}
@@ -56,9 +79,16 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                   open={open?.thread[0]?.id ?? null}
                   zone={zone}
                   now={head.now}
+                  outside={head.course.outside}
                 />
               </div>
-              {open && reply ? (
+              {pasting ? (
+                <PastePost
+                  slug={slug}
+                  answers={pasting === 'response' ? null : { id: pasting.id, name: pasting.author.name }}
+                  names={[...new Set(lines.filter((l) => !l.mine).map((l) => l.author))]}
+                />
+              ) : open && reply ? (
                 <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
                   <BackToList slug={slug} filter={filter} />
                   <FacingPages
@@ -67,12 +97,14 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                       name: 'The post',
                       page: (
                         <ThreadPage
+                          above={marking ? <MarkForm slug={slug} zone={zone} marking={marking} /> : null}
                           slug={slug}
                           thread={open.thread}
                           at={open.at}
                           filter={filter}
                           zone={zone}
                           canQuote
+                          outside={head.course.outside}
                         />
                       ),
                     }}
@@ -99,6 +131,8 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                           refused={reply.refused}
                           ledgerInput={ledgerInput}
                           now={head.now}
+                          outside={head.course.outside}
+                          ownZone={who.actor.timeZone}
                         />
                       ),
                     }}

@@ -16,7 +16,7 @@ export default async function PartPage({ params }: Props) {
   const who = await requireVisitor(here);
   const part = await yourPart(who.deps, who.actor, slug);
   if (!part.ok) notFound();
-  const { head, delivered } = part.value;
+  const { head, delivered, sheet } = part.value;
   if (head.staff) redirect(`/discussions/${slug}/conversation`);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
@@ -26,7 +26,10 @@ export default async function PartPage({ params }: Props) {
           <FacingPages
             first="left"
             left={{ name: 'What counted', page: <Ledger head={head} delivered={delivered} /> }}
-            right={{ name: 'Your response', page: <OwnText head={head} delivered={delivered} /> }}
+            right={{
+              name: 'Your response',
+              page: <OwnText head={head} delivered={delivered} sheet={sheet} />,
+            }}
           />
         </div>
       </main>

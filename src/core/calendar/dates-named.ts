@@ -1,0 +1,44 @@
+import { wallClockAt, type WallClock } from '../deadlines/wallclock';
+import { blocks } from './blocks';
+import { contentLines } from './lines';
+import { describedZones, readTime, zoneOf } from './moments';
+
+/** A time that a calendar file gives a name: an event's beginning, or when a task is due. */
+export type NamedDate = { title: string; wall: WallClock };
+
+const MOST_DATES = 60;
+
+const plain = (value: string) =>
+  value
+    .replace(/\\n/giu, ' ')
+    .replace(/\\([,;\\])/gu, '$1')
+    .replace(/\s+/gu, ' ')
+    .trim()
+    .slice(0, 120);
+
+/**
+ * The times that an iCalendar file (RFC 5545) names, as the wall clock of a zone shows them, in order: among them somebody looks for
+ * a deadline. A date without a time is its last minute. What cannot be read is left out. Null for a file that is no
+ * calendar.
+ */
+export function datesNamed(text: string, zone: string): NamedDate[] | null {
+  const { calendar, found } = blocks(contentLines(text).lines);
+  if (!calendar) return null;
+  const described = describedZones(found);
+  const dates = found.flatMap((block): NamedDate[] => {
+    if (block.kind !== 'VEVENT' && block.kind !== 'VTODO') return [];
+    const line = (name: string) => block.lines.find((l) => l.name === name);
+    const at = line('DUE') ?? line('DTSTART');
+    const time = at && readTime(at.value);
+    const reader = at && zoneOf(at, described, zone);
+    if (!time || !reader) return [];
+    const wall = wallClockAt(reader(time), zone);
+    return [
+      {
+        title: plain(line('SUMMARY')?.value ?? '') || 'Without a name',
+        wall: time.isDate ? `${wall.slice(0, 10)}T23:59` : wall,
+      },
+    ];
+  });
+  return dates.sort((a, b) => a.wall.localeCompare(b.wall)).slice(0, MOST_DATES);
+}

@@ -1,0 +1,25 @@
+import Papa from 'papaparse';
+import type { Doc, TableRow } from '../posts/document';
+
+const MOST_ROWS = 400;
+const MOST_COLUMNS = 20;
+
+/** Comma-separated values (RFC 4180; semicolons and tabs as well) as a table whose first row is its head. Null for what is none. */
+export function documentFromCsv(text: string): Doc | null {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: 'greedy' });
+  const width = Math.max(0, ...data.map((row) => row.length));
+  if (data.length < 2 || width < 2) return null;
+  const content = data.slice(0, MOST_ROWS).map((row, i): TableRow => ({
+    type: 'tableRow',
+    content: Array.from({ length: Math.min(width, MOST_COLUMNS) }, (_, c) => {
+      const value = (row[c] ?? '').trim();
+      return {
+        type: i === 0 ? 'tableHeader' : 'tableCell',
+        content: [
+          value ? { type: 'paragraph', content: [{ type: 'text', text: value }] } : { type: 'paragraph' },
+        ],
+      };
+    }),
+  }));
+  return { type: 'doc', content: [{ type: 'table', content }] };
+}

@@ -1,0 +1,34 @@
+import { micromark } from 'micromark';
+import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
+import type { Doc } from '../posts/document';
+import { documentFromHtml } from './from-html';
+
+/** Lines of cells with tabs between them, as they come out of a spreadsheet, as a table. */
+const tabbedTables = (text: string) =>
+  text.replace(/(?:^|(?<=\n))(?:[^\n]*\S[ ]*\t[^\n]*\S[^\n]*(?:\n|$)){2,}/gu, (rows) => {
+    const lines = rows
+      .trimEnd()
+      .split('\n')
+      .map((row) => `| ${row.replace(/\|/gu, '\\|').split('\t').join(' | ')} |`);
+    const width = lines[0]?.match(/(?<!\\)\|/gu)?.length ?? 2;
+    return `\n${[lines[0], `|${' --- |'.repeat(width - 1)}`, ...lines.slice(1)].join('\n')}\n\n`;
+  });
+
+/**
+ * A text as somebody typed it, or CommonMark with tables, as a document. A line that ends is kept as a line: in a
+ * pasted prompt "Due: Thursday" and "Replies: two" stand on lines of their own for a reason.
+ *
+ * @example documentFromMarkdown('Due: Thursday\n\n1. Why?\n2. How?') // a paragraph and a numbered list
+ */
+export function documentFromMarkdown(text: string): Doc {
+  const source = tabbedTables(text.replace(/\r\n?/gu, '\n').replace(/[\u0000\u000c]/gu, ''))
+    // Two spaces before the end of a line keep it as a line.
+    .replace(/([^\s\\])[ \t]*\n(?=[^\n]*\S)/gu, '$1  \n');
+  return documentFromHtml(
+    micromark(source, {
+      // Indented text is code to Markdown; in prose somebody has set it in.
+      extensions: [gfmTable(), { disable: { null: ['codeIndented'] } }],
+      htmlExtensions: [gfmTableHtml()],
+    }),
+  );
+}

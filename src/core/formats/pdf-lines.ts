@@ -1,0 +1,82 @@
+/** A run of text on a printed page: where its baseline begins (points, from the foot of the page) and how large it is. */
+export type Run = { text: string; x: number; y: number; width: number; size: number };
+
+type PageLine = { text: string; y: number; x: number; size: number };
+
+/** Two runs are on one line when their baselines are nearer than this share of their size. */
+const SAME_LINE = 0.5;
+/** A gap between lines wider than this times the usual one begins a paragraph. */
+const PARAGRAPH_GAP = 1.35;
+const MARK = /^(?:[-•▪◦‣*–]|\(?(?:\d{1,2}|[a-z])[.)])\s/iu;
+
+function linesOf(runs: readonly Run[]): PageLine[] {
+  const lines: { runs: Run[]; y: number; size: number }[] = [];
+  for (const run of runs) {
+    if (run.text === '') continue;
+    const line = lines.find((l) => Math.abs(l.y - run.y) < Math.max(l.size, run.size) * SAME_LINE);
+    if (line) line.runs.push(run);
+    else lines.push({ runs: [run], y: run.y, size: run.size });
+  }
+  return lines
+    .sort((a, b) => b.y - a.y)
+    .map((line) => {
+      const inOrder = line.runs.sort((a, b) => a.x - b.x);
+      let text = '';
+      let end = -Infinity;
+      for (const run of inOrder) {
+        const apart =
+          run.x - end > run.size * 0.2 && text !== '' && !/\s$/u.test(text) && !/^\s/u.test(run.text);
+        text += `${apart ? ' ' : ''}${run.text}`;
+        end = run.x + run.width;
+      }
+      return { text: text.replace(/\s+/gu, ' ').trim(), y: line.y, x: inOrder[0]?.x ?? 0, size: line.size };
+    })
+    .filter((l) => l.text !== '');
+}
+
+/** What browsers and word processors print at the head and foot of every page. */
+const FURNITURE =
+  /^(?:page\s*)?\d{1,3}(?:\s*(?:\/|of)\s*\d{1,3})?$|^(?:https?:\/\/|file:\/\/)\S+(?:\s+\d{1,3}\s*\/\s*\d{1,3})?$/iu;
+
+/** Lines that stand at the same place of most pages, numbers aside: running heads. */
+function withoutFurniture(pages: PageLine[][]): PageLine[][] {
+  const key = (l: PageLine) => `${Math.round(l.y / 4)} ${l.text.replace(/\d+/gu, '#')}`;
+  const seen = new Map<string, number>();
+  for (const page of pages) for (const k of new Set(page.map(key))) seen.set(k, (seen.get(k) ?? 0) + 1);
+  const many = Math.max(3, Math.ceil(pages.length * 0.6));
+  return pages.map((page) =>
+    page.filter((l, i) => {
+      const edge = i < 2 || i >= page.length - 2;
+      return !(edge && (FURNITURE.test(l.text) || (seen.get(key(l)) ?? 0) >= many));
+    }),
+  );
+}
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+/**
+ * The text of printed pages as it is read: lines of a paragraph joined, words that a line's end cut put together again,
+ * list items and paragraphs apart, and no running heads, page numbers or addresses.
+ */
+export function textOfPages(pages: readonly (readonly Run[])[]): string {
+  const clean = withoutFurniture(pages.map(linesOf));
+  const gaps = clean.flatMap((page) => page.slice(1).map((l, i) => (page[i]?.y ?? 0) - l.y));
+  const usual = median(gaps.filter((g) => g > 0));
+  const widest = Math.max(0, ...clean.flat().map((l) => l.text.length));
+  let text = '';
+  let before: PageLine | null = null;
+  for (const line of clean.flat()) {
+    const gap: number = before ? before.y - line.y : 0;
+    const samePage = gap > 0;
+    const resized = before !== null && Math.abs(line.size - before.size) > 0.8;
+    const shortBefore = before !== null && before.text.length < widest * 0.6;
+    const apart = samePage ? gap > usual * PARAGRAPH_GAP || resized : /[.?!:]$/u.test(before?.text ?? '');
+    if (before === null) text = line.text;
+    else if (apart) text += `\n\n${line.text}`;
+    else if (MARK.test(line.text) || shortBefore) text += `\n${line.text}`;
+    else if (/\p{Ll}-$/u.test(text) && /^\p{Ll}/u.test(line.text)) text = text.slice(0, -1) + line.text;
+    else text += ` ${line.text}`;
+    before = line;
+  }
+  return text;
+}

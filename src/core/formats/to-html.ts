@@ -1,0 +1,52 @@
+import type { BlockNode, Doc, InlineNode } from '../posts/document';
+
+const escape = (text: string) =>
+  text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
+
+const inline = (content: InlineNode[] | undefined): string =>
+  (content ?? [])
+    .map((node) => {
+      if (node.type === 'hardBreak') return '<br>';
+      return (node.marks ?? []).reduce((text, mark) => {
+        if (mark.type === 'bold') return `<strong>${text}</strong>`;
+        if (mark.type === 'italic') return `<em>${text}</em>`;
+        return `<a href="${escape(mark.attrs.href)}">${text}</a>`;
+      }, escape(node.text));
+    })
+    .join('');
+
+function block(node: BlockNode): string {
+  switch (node.type) {
+    case 'partHeading':
+      return `<p><strong>${escape(node.attrs.part)}. ${escape(node.attrs.text)}</strong></p>`;
+    case 'paragraph':
+      return node.content?.length ? `<p>${inline(node.content)}</p>` : '';
+    case 'heading':
+      return `<h${node.attrs.level}>${inline(node.content)}</h${node.attrs.level}>`;
+    case 'blockquote':
+      return `<blockquote>${blocks(node.content)}</blockquote>`;
+    case 'table':
+      return `<table>${node.content
+        .map(
+          (row) =>
+            `<tr>${row.content
+              .map((cell) => {
+                const tag = cell.type === 'tableHeader' ? 'th' : 'td';
+                return `<${tag}>${blocks(cell.content)}</${tag}>`;
+              })
+              .join('')}</tr>`,
+        )
+        .join('')}</table>`;
+    default: {
+      const items = node.content.map((item) => `<li>${blocks(item.content)}</li>`).join('');
+      if (node.type === 'bulletList') return `<ul>${items}</ul>`;
+      const start = node.attrs?.start ?? 1;
+      return `<ol${start === 1 ? '' : ` start="${start}"`}>${items}</ol>`;
+    }
+  }
+}
+
+const blocks = (nodes: BlockNode[]) => nodes.map(block).join('');
+
+/** A document as clean HTML: what it says and how it is built, with no class, style or script. Empty paragraphs fall away. */
+export const htmlOf = (doc: Doc): string => blocks(doc.content);

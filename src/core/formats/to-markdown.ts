@@ -1,0 +1,75 @@
+import type { BlockNode, Doc, InlineNode } from '../posts/document';
+
+/** What would be read as a mark if it stood bare. */
+const escape = (text: string) => text.replace(/[\\`*_[\]<>]/gu, '\\$&');
+/** What is a mark only where a line begins. */
+const lineStart = (text: string) =>
+  text.replace(/^(\s*)([#>+-])/gmu, '$1\\$2').replace(/^(\s*\d+)([.)])/gmu, '$1\\$2');
+
+/** Marks go around the words and not around the space beside them, or they are not read as marks. */
+function wrapped(text: string, sign: string): string {
+  const [, before = '', words = '', after = ''] = /^(\s*)([\s\S]*?)(\s*)$/u.exec(text) ?? [];
+  return words ? `${before}${sign}${words}${sign}${after}` : text;
+}
+
+const inline = (content: InlineNode[] | undefined): string =>
+  (content ?? [])
+    .map((node) => {
+      if (node.type === 'hardBreak') return '\\\n';
+      return (node.marks ?? []).reduce((text, mark) => {
+        if (mark.type === 'bold') return wrapped(text, '**');
+        if (mark.type === 'italic') return wrapped(text, '*');
+        return `[${text}](<${mark.attrs.href}>)`;
+      }, escape(node.text));
+    })
+    .join('');
+
+const indent = (text: string, by: string) => text.replace(/\n(?=[^\n])/gu, `\n${by}`);
+
+const cellText = (blocks: BlockNode[]) =>
+  markdownBlocks(blocks)
+    .replace(/\\?\n+/gu, ' ')
+    .replace(/\|/gu, '\\|')
+    .trim();
+
+function block(node: BlockNode): string {
+  switch (node.type) {
+    case 'partHeading':
+      return `**${escape(node.attrs.part)}. ${escape(node.attrs.text)}**`;
+    case 'paragraph':
+      return lineStart(inline(node.content));
+    case 'heading':
+      return `${'#'.repeat(node.attrs.level)} ${inline(node.content).replace(/\\\n/gu, ' ')}`;
+    case 'blockquote':
+      return markdownBlocks(node.content).replace(/^/gmu, '> ').replace(/ +$/gmu, '');
+    case 'table': {
+      const width = Math.max(...node.content.map((row) => row.content.length));
+      const line = (cells: string[]) =>
+        `| ${Array.from({ length: width }, (_, i) => cells[i] ?? '').join(' | ')} |`;
+      const [first, ...rest] = node.content.map((row) =>
+        line(row.content.map((cell) => cellText(cell.content))),
+      );
+      return [first, line(Array.from({ length: width }, () => '---')), ...rest].join('\n');
+    }
+    case 'bulletList':
+      return node.content.map((item) => `- ${indent(markdownBlocks(item.content), '  ')}`).join('\n');
+    case 'orderedList': {
+      const start = node.attrs?.start ?? 1;
+      return node.content
+        .map((item, i) => {
+          const mark = `${start + i}. `;
+          return `${mark}${indent(markdownBlocks(item.content), ' '.repeat(mark.length))}`;
+        })
+        .join('\n');
+    }
+  }
+}
+
+const markdownBlocks = (nodes: BlockNode[]): string =>
+  nodes
+    .map(block)
+    .filter((text) => text.trim() !== '')
+    .join('\n\n');
+
+/** A document as CommonMark, with tables as GitHub's extension writes them. */
+export const markdownOf = (doc: Doc): string => `${markdownBlocks(doc.content)}\n`;

@@ -1,0 +1,122 @@
+import type { WallClock } from '../deadlines/wallclock';
+import type { Doc } from '../posts/document';
+import { flatten } from '../posts/flatten';
+import { readDocument, type PlacedFact } from '../prompts/on-document';
+import { momentSaid, type SaidMoment } from './dates';
+import { FIELDS, MOST_PARTS, type Field, type Fields } from './fields';
+
+/** What a field of the brief was read from, and how sure that is. */
+export type Evidence = Pick<PlacedFact, 'quote' | 'places' | 'confidence'>;
+
+export type Suggestion = {
+  fields: Fields;
+  evidence: Partial<Record<Field, Evidence[]>>;
+  /** Another value that the text says of a field as well: it contradicts itself. */
+  otherwise: { field: Field; value: string; evidence: Evidence }[];
+  /** What is asked for and no field stands for, such as a picture. */
+  also: PlacedFact[];
+  /** Longer than is read. */
+  cut: boolean;
+};
+
+const FACT_FIELDS = new Set<string>(FIELDS);
+
+/** Values of facts that a form's field writes otherwise. */
+const fieldValue = (value: PlacedFact['value']) => (value === true ? 'on' : String(value));
+
+/** What the words of a late rule say of its size: the share a day, and how many days. */
+function lateSize(quote: string): Fields {
+  const percent = /(\d{1,3})\s*(?:%|per ?cent)/iu.exec(quote)?.[1];
+  const days =
+    /(?:up to|at most|maximum of|within|for)\s+(?:the first\s+)?(\d{1,2}|one|two|three|four|five|six|seven)\s+days?/iu.exec(
+      quote,
+    )?.[1];
+  const n = days && (SMALL.indexOf(days.toLowerCase()) + 1 || Number(days));
+  return { ...(percent ? { 'late.percent': percent } : {}), ...(n ? { 'late.days': String(n) } : {}) };
+}
+const SMALL = ['one', 'two', 'three', 'four', 'five', 'six', 'seven'];
+
+const dueOf = (facts: readonly PlacedFact[], side: 'response' | 'replies') => {
+  const mine = facts.filter((f) => f.fact.startsWith(`due.${side}.`));
+  const said: SaidMoment = {};
+  for (const f of [...mine].reverse()) said[f.fact.split('.')[2] as keyof SaidMoment] = String(f.value);
+  // Said otherwise somewhere else in the text.
+  const other = mine.find((f) => said[f.fact.split('.')[2] as keyof SaidMoment] !== String(f.value));
+  return { said, evidence: mine.filter((f) => f !== other), other };
+};
+
+const TITLE_LABEL = /^(?:discussion|prompt|topic|title|week|module|unit|forum)\b/iu;
+const LONGEST_TITLE = 90;
+
+/** A name for the prompt: its first heading or short line, or the beginning of its first sentence. */
+function titleIn(doc: Doc): string {
+  const lines = flatten(doc).filter((l) => l.text.trim() !== '');
+  const heading = lines.find((l) => l.kind === 'heading' && l.text.length <= LONGEST_TITLE);
+  const first = (heading ?? lines[0])?.text.split('\n')[0]?.trim() ?? '';
+  const label = first.replace(/[\s:–—-]+$/u, '');
+  if (label.length <= LONGEST_TITLE && (heading || TITLE_LABEL.test(label) || !/[.!?]$/u.test(label)))
+    return label;
+  const sentence = /^.{12,}?[.?!](?=\s|$)/u.exec(first)?.[0] ?? first;
+  return sentence.length <= LONGEST_TITLE
+    ? sentence
+    : `${sentence.slice(0, LONGEST_TITLE).replace(/\s+\S*$/u, '')}…`;
+}
+
+const weekIn = (doc: Doc) => {
+  const opening = flatten(doc)
+    .slice(0, 4)
+    .map((l) => l.text)
+    .join('\n');
+  const n = Number(/\b(?:week|module|unit|lesson|session)\s*(?:#|no\.?\s*)?(\d{1,2})\b/iu.exec(opening)?.[1]);
+  return n >= 1 && n <= 60 ? String(n) : '';
+};
+
+/**
+ * A prompt's brief as it is read out of its text: the fields of the form with what each was read from. `now` is what the
+ * wall clock of the course's zone shows; weekdays are the first from then on.
+ */
+export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
+  const { placed, parts, cut } = readDocument(doc);
+  const fields: Fields = { title: titleIn(doc), week: weekIn(doc), late: 'refused' };
+  const evidence: Suggestion['evidence'] = {};
+  const otherwise: Suggestion['otherwise'] = [];
+  const also: PlacedFact[] = [];
+  const take = (field: Field, value: string, from: Evidence) => {
+    if (fields[field] !== undefined && evidence[field]) {
+      if (fields[field] !== value) otherwise.push({ field, value, evidence: from });
+      return;
+    }
+    fields[field] = value;
+    evidence[field] = [from];
+  };
+  for (const f of placed) {
+    if (f.fact.startsWith('due.')) continue;
+    if (f.fact === 'response.parts') {
+      if (parts.length) take('parts', parts.slice(0, MOST_PARTS).join('\n'), f);
+      else also.push(f);
+    } else if (FACT_FIELDS.has(f.fact)) take(f.fact as Field, fieldValue(f.value), f);
+    else also.push(f);
+  }
+  if (evidence.late) Object.assign(fields, lateSize(evidence.late[0]?.quote ?? ''));
+  const response = dueOf(placed, 'response');
+  const responseDue = momentSaid(response.said, now);
+  if (responseDue) {
+    fields.responseDue = responseDue;
+    evidence.responseDue = response.evidence;
+  }
+  const replies = dueOf(placed, 'replies');
+  const repliesDue = momentSaid(replies.said, responseDue ?? now);
+  if (repliesDue) {
+    fields.repliesDue = repliesDue;
+    evidence.repliesDue = replies.evidence;
+  }
+  for (const [field, { other, said }] of [
+    ['responseDue', response],
+    ['repliesDue', replies],
+  ] as const) {
+    if (!other) continue;
+    const value = momentSaid({ ...said, [other.fact.split('.')[2] ?? '']: String(other.value) }, now);
+    if (value) otherwise.push({ field, value, evidence: other });
+  }
+  return { fields, evidence, otherwise, also, cut };
+}

@@ -1,0 +1,264 @@
+import { briefSchema } from '@/core/brief/brief';
+import { lateRuleSchema } from '@/core/deadlines/late';
+import {
+  courseId,
+  instant,
+  personId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import type { OutsideRules } from '@/core/outside/fields';
+import type { Doc } from '@/core/posts/document';
+import { plainText } from '@/core/posts/flatten';
+import { viewingsIn } from '@/core/viewings/viewing';
+import { timestamptz, type Db } from '../connection';
+
+/** A time that a calendar file names, which may be one of the deadlines. */
+export type CalendarDate = { title: string; wall: string };
+
+export type IntakeRecord = {
+  id: string;
+  doc: Doc;
+  source: string;
+  whole: string;
+  dates: CalendarDate[];
+  troubles: unknown[];
+  takenAt: Instant;
+};
+
+export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord) {
+  await db('intakes').insert({
+    id: intake.id,
+    person_id: person,
+    doc: JSON.stringify(intake.doc),
+    source: intake.source,
+    whole: intake.whole,
+    dates: JSON.stringify(intake.dates),
+    troubles: JSON.stringify(intake.troubles),
+    taken_at: timestamptz(intake.takenAt),
+  });
+}
+
+export async function intakeOf(db: Db, person: PersonId, id: string): Promise<IntakeRecord | null> {
+  const row = await db('intakes').where({ id, person_id: person }).first();
+  return row
+    ? {
+        id: row.id,
+        doc: row.doc,
+        source: row.source,
+        whole: row.whole,
+        dates: row.dates,
+        troubles: row.troubles,
+        takenAt: instant(row.taken_at),
+      }
+    : null;
+}
+
+/** Prompts that were brought in and wait to be confirmed, the newest first. */
+export async function waitingIntakes(db: Db, person: PersonId) {
+  const rows = await db('intakes')
+    .where({ person_id: person })
+    .orderBy('taken_at', 'desc')
+    .limit(20)
+    .select(
+      'id',
+      'source',
+      'taken_at',
+      db.raw(`left(jsonb_path_query_first(doc, 'strict $.**.text', '{}', true) #>> '{}', 90) as opening`),
+    );
+  return rows.map((r) => ({
+    id: r.id as string,
+    source: r.source as string,
+    takenAt: instant(r.taken_at),
+    opening: (r.opening ?? '') as string,
+  }));
+}
+
+export const deleteIntake = (db: Db, person: PersonId, id: string) =>
+  db('intakes').where({ id, person_id: person }).delete();
+
+/** A student's course of that code that is not hosted here. */
+export async function outsideCourse(db: Db, owner: PersonId, code: string): Promise<CourseId | null> {
+  const row = await db('courses').where({ owner_id: owner, code }).first('id');
+  return row ? courseId(row.id) : null;
+}
+
+export async function insertOutsideCourse(
+  db: Db,
+  course: { id: CourseId; owner: PersonId; code: string; title: string; zone: string },
+) {
+  await db('courses').insert({
+    id: course.id,
+    owner_id: course.owner,
+    code: course.code,
+    title: course.title,
+    time_zone: course.zone,
+  });
+  await db('enrolments').insert({ course_id: course.id, person_id: course.owner, role: 'student' });
+}
+
+export const renameOutsideCourse = (db: Db, id: CourseId, course: { title: string; zone: string }) =>
+  db('courses').where({ id }).update({ title: course.title, time_zone: course.zone });
+
+/** The week of a course, which is there afterwards; one that is there keeps the earlier of its beginnings. */
+export async function putWeek(db: Db, course: CourseId, week: { number: number; startsOn: string }) {
+  await db('weeks')
+    .insert({
+      course_id: course,
+      number: week.number,
+      title: `Week ${week.number}`,
+      starts_on: week.startsOn,
+    })
+    .onConflict(['course_id', 'number'])
+    .merge({ starts_on: db.raw('least(weeks.starts_on, excluded.starts_on)') });
+}
+
+const ruleColumns = (rules: OutsideRules, opens: string) => ({
+  title: rules.title,
+  brief: JSON.stringify(briefSchema.parse(rules.brief)),
+  late: JSON.stringify(lateRuleSchema.parse(rules.late)),
+  opens,
+  response_due: rules.responseDue,
+  replies_due: rules.repliesDue,
+});
+
+const promptPlain = (prompt: Doc, rules: OutsideRules) =>
+  [plainText(prompt), ...rules.brief.parts.map((p) => p.text)].join('\n');
+
+export async function insertOutsideDiscussion(
+  db: Db,
+  place: { course: CourseId; id: DiscussionId; slug: string; week: number; opens: string },
+  prompt: Doc,
+  rules: OutsideRules,
+  source: { name: string; whole: string },
+) {
+  await db('discussions').insert({
+    course_id: place.course,
+    id: place.id,
+    slug: place.slug,
+    week: place.week,
+    prompt: JSON.stringify(prompt),
+    prompt_plain: promptPlain(prompt, rules),
+    viewings: JSON.stringify(viewingsIn(prompt)),
+    ...ruleColumns(rules, place.opens),
+  });
+  await db('prompt_sources').insert({
+    course_id: place.course,
+    discussion_id: place.id,
+    name: source.name,
+    whole: source.whole,
+  });
+}
+
+export async function updateOutsideDiscussion(
+  db: Db,
+  place: { id: DiscussionId; week: number; opens: string },
+  prompt: Doc,
+  rules: OutsideRules,
+) {
+  await db('discussions')
+    .where({ id: place.id })
+    .update({
+      week: place.week,
+      prompt_plain: promptPlain(prompt, rules),
+      ...ruleColumns(rules, place.opens),
+    });
+}
+
+export async function sourceOf(
+  db: Db,
+  discussion: DiscussionId,
+): Promise<{ name: string; whole: string } | null> {
+  return (await db('prompt_sources').where({ discussion_id: discussion }).first('name', 'whole')) ?? null;
+}
+
+/** Removes an outside discussion with all that was written in it, and its course when it was the last one there. */
+export async function deleteOutsideDiscussion(db: Db, course: CourseId, discussion: DiscussionId) {
+  await db('discussions').where({ course_id: course, id: discussion }).delete();
+  if (await db('discussions').where({ course_id: course }).first('id')) return;
+  const told = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where('e.course_id', course)
+    .whereNotNull('p.told_by')
+    .pluck('p.id');
+  await db('weeks').where({ course_id: course }).delete();
+  await db('courses').where({ id: course }).delete();
+  await db('people').whereIn('id', told).delete();
+}
+
+/** Somebody in an outside course, by name; who they are to the class may have been corrected since. */
+export async function toldPerson(
+  db: Db,
+  course: CourseId,
+  owner: { id: PersonId; zone: string },
+  person: { id: PersonId; name: string; staff: boolean },
+): Promise<PersonId> {
+  const role = person.staff ? 'instructor' : 'student';
+  const known = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where('e.course_id', course)
+    .where('p.told_by', owner.id)
+    .whereRaw('lower(p.name) = lower(?)', [person.name])
+    .first('p.id');
+  if (known) {
+    await db('enrolments').where({ course_id: course, person_id: known.id }).update({ role });
+    return personId(known.id);
+  }
+  await db('people').insert({ id: person.id, name: person.name, time_zone: owner.zone, told_by: owner.id });
+  await db('enrolments').insert({ course_id: course, person_id: person.id, role });
+  return person.id;
+}
+
+/** Marks one post as read by whoever pasted it in. */
+export async function markPasted(
+  db: Db,
+  key: { course: CourseId; discussion: DiscussionId; person: PersonId; post: PostId },
+  at: Instant,
+) {
+  await db('reading_marks').insert({
+    course_id: key.course,
+    discussion_id: key.discussion,
+    person_id: key.person,
+    post_id: key.post,
+    read_at: timestamptz(at),
+  });
+}
+
+/** A post of an outside discussion with what hangs on it. */
+export async function outsidePost(db: Db, discussion: DiscussionId, post: PostId) {
+  const row = await db('posts as p')
+    .join('post_versions as v', (j) => j.on('v.post_id', 'p.id').andOnVal('v.n', 1))
+    .where({ 'p.discussion_id': discussion, 'p.id': post })
+    .first(
+      'p.author_id',
+      'p.kind',
+      'p.parent_id',
+      'v.title',
+      'v.doc',
+      db.raw('exists (select 1 from posts c where c.parent_id = p.id) as answered'),
+      db.raw('exists (select 1 from drafts d where d.parent_id = p.id and not d.blank) as begun'),
+    );
+  return row
+    ? {
+        author: personId(row.author_id),
+        kind: row.kind as 'response' | 'reply',
+        parent: row.parent_id === null ? null : (Number(row.parent_id) as PostId),
+        title: row.title as string,
+        doc: row.doc as Doc,
+        answered: row.answered as boolean,
+        begun: row.begun as boolean,
+      }
+    : null;
+}
+
+/** Deletes a post that nothing answers: it goes out of sight first, so that the running figures follow. */
+export async function deletePost(db: Db, post: PostId, at: Instant) {
+  await db('posts')
+    .where({ id: post })
+    .update({ withdrawn_at: timestamptz(at) });
+  await db('drafts').where({ parent_id: post }).delete();
+  await db('posts').where({ id: post }).delete();
+}

@@ -1,0 +1,15 @@
+import { refusal, type Refusal } from '@/core/counting/permission';
+import type { PostKind } from '@/core/counting/types';
+import type { Deps } from '../deps';
+import type { Entered } from './enter';
+
+/**
+ * What stands against sharing a post now. In a course that is not hosted here nothing does: what was posted there was
+ * posted, and the ledger says what it counts as.
+ */
+export function refused(deps: Deps, entered: Entered, kind: PostKind): Refusal | null {
+  const { record, schedule, responded, staff } = entered;
+  if (record.course.outside) return null;
+  const sealed = record.brief.sealed && !staff;
+  return refusal({ kind, schedule, sealed, responded, now: deps.now });
+}

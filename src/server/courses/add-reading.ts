@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { documentOf } from '@/core/formats/as-document';
+import { courseSlug } from '@/core/ids';
+import { parseDocument, type Doc } from '@/core/posts/document';
+import { plainText } from '@/core/posts/flatten';
+import { countWords } from '@/core/text/words';
+import { fail, ok, type Result } from '@/core/result';
+import { lastPosition, replaceReadingText } from '@/db/queries/courses';
+import { insertReadings } from '@/db/queries/setup';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { readFile, type FileTrouble } from '../formats/read-file';
+import { enterReading } from '../notes/notes';
+import { enterCourse } from './enter';
+
+export const newReadingSchema = z.object({
+  week: z.coerce.number().int().min(1).max(60),
+  title: z.string().trim().min(1).max(200),
+  author: z.string().trim().max(200).default(''),
+  text: z.string().max(2_000_000).default(''),
+});
+
+type File = { name: string; bytes: Buffer; cut: boolean };
+export type ReadingFailure =
+  NotFound | FileTrouble | { code: 'nothing-to-read' } | { code: 'reading-too-long' };
+
+/** The text of a reading out of a file or what was pasted. */
+async function docOf(text: string, file: File | null): Promise<Result<Doc, ReadingFailure>> {
+  if (file) {
+    const read = await readFile(file);
+    if (!read.ok) return read;
+    const fits = parseDocument(read.value);
+    return fits.ok ? fits : fail({ code: 'reading-too-long' });
+  }
+  const doc = documentOf(text);
+  if (!plainText(doc)) return fail({ code: 'nothing-to-read' });
+  const fits = parseDocument(doc);
+  return fits.ok ? fits : fail({ code: 'reading-too-long' });
+}
+
+/** Puts a reading into a week: for staff, and for a student in a course of the own. Anybody else finds no such course. */
+export async function addReading(
+  deps: Deps,
+  actor: Actor,
+  course: string,
+  input: z.infer<typeof newReadingSchema>,
+  file: File | null,
+): Promise<Result<{ slug: string }, ReadingFailure>> {
+  const door = await enterCourse(deps, actor, course);
+  if (!door.ok) return door;
+  const { id, code, staff, outside } = door.value;
+  if (!staff && !outside) return fail({ code: 'not-found' });
+  const doc = await docOf(input.text, file);
+  if (!doc.ok) return doc;
+  const name = courseSlug(input.title)
+    .replace(/[^a-z0-9-]/gu, '')
+    .replace(/-+/gu, '-')
+    .replace(/^-|-$/gu, '')
+    .slice(0, 60);
+  const slug = `${name || 'reading'}-${randomUUID().slice(0, 8)}`;
+  await deps.db.transaction(async (tx) =>
+    insertReadings(tx, [
+      {
+        course: id,
+        id: randomUUID(),
+        slug,
+        week: input.week,
+        position: (await lastPosition(tx, id, input.week)) + 1,
+        title: input.title,
+        author: input.author || code,
+        words: Math.max(1, countWords(plainText(doc.value))),
+        doc: doc.value,
+        place: '',
+      },
+    ]),
+  );
+  return ok({ slug });
+}
+
+/** Puts a newer text in a reading's place; its margin notes look for their passages in it. For the same people. */
+export async function replaceText(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  text: string,
+  file: File | null,
+): Promise<Result<null, ReadingFailure>> {
+  const door = await enterReading(deps, actor, slug);
+  if (!door.ok) return door;
+  if (!door.value.staff && !door.value.outside) return fail({ code: 'not-found' });
+  const doc = await docOf(text, file);
+  if (!doc.ok) return doc;
+  const plain = plainText(doc.value);
+  await replaceReadingText(deps.db, door.value, {
+    doc: doc.value,
+    plain,
+    words: Math.max(1, countWords(plain)),
+  });
+  return ok(null);
+}

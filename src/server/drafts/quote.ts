@@ -1,0 +1,40 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { LONGEST_PASSAGE } from '@/core/notes/anchor';
+import { withQuotation } from '@/core/posts/quote';
+import { startingDocument } from '@/core/posts/compose';
+import { ok, type Result } from '@/core/result';
+import { draftFor } from '@/db/queries/drafts';
+import { enterDiscussion } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { keepDraft, type KeepFailure, type Kept } from './keep';
+
+export const quotationSchema = z.object({
+  text: z.string().trim().min(1).max(LONGEST_PASSAGE),
+  source: z.string().trim().min(1).max(400),
+});
+
+/** Puts a passage with its source at the end of the draft of one's response, which is begun where there is none. */
+export async function quoteIntoDraft(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  quotation: z.infer<typeof quotationSchema>,
+): Promise<Result<Kept, KeepFailure>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { record } = door.value;
+  const key = { author: actor.id, discussion: record.id, kind: 'response' as const, parent: null };
+  const draft = await draftFor(deps.db, key);
+  const kept = await keepDraft(deps, actor, slug, {
+    kind: 'response',
+    parent: null,
+    submission: draft?.submission ?? randomUUID(),
+    title: draft?.title ?? '',
+    doc: withQuotation(draft?.doc ?? startingDocument(record.brief.parts), quotation),
+    base: draft?.revision ?? 0,
+    // Another window may be writing: what it wrote on is not replaced but asked about there.
+    conflict: 'tell',
+  });
+  return kept.ok ? ok(kept.value) : kept;
+}

@@ -1,0 +1,134 @@
+import {
+  AlignmentType,
+  Document,
+  ExternalHyperlink,
+  HeadingLevel,
+  LevelFormat,
+  Packer,
+  Paragraph,
+  Table,
+  TableCell,
+  TableRow,
+  TextRun,
+  WidthType,
+  type ParagraphChild,
+} from 'docx';
+import type { BlockNode, Doc, InlineNode } from '@/core/posts/document';
+
+type Setting = { quote: boolean; list: { reference: string; level: number; instance: number } | null };
+
+const HEADINGS = { 2: HeadingLevel.HEADING_2, 3: HeadingLevel.HEADING_3, 4: HeadingLevel.HEADING_4 } as const;
+const INDENT = 360;
+
+function runs(content: InlineNode[] | undefined): ParagraphChild[] {
+  return (content ?? []).map((node) => {
+    if (node.type === 'hardBreak') return new TextRun({ break: 1 });
+    const has = (type: string) => node.marks?.some((m) => m.type === type) ?? false;
+    const link = node.marks?.find((m) => m.type === 'link');
+    const run = new TextRun({
+      text: node.text,
+      bold: has('bold'),
+      italics: has('italic'),
+      ...(link ? { style: 'Hyperlink' } : {}),
+    });
+    return link ? new ExternalHyperlink({ link: link.attrs.href, children: [run] }) : run;
+  });
+}
+
+/** Numbered lists each count from their own beginning: every list is an instance of the numbering. */
+class Writer {
+  private instances = 0;
+
+  blocks(nodes: BlockNode[], setting: Setting): (Paragraph | Table)[] {
+    return nodes.flatMap((node, i) =>
+      this.block(node, i === 0 ? setting : { ...setting, list: null }, setting),
+    );
+  }
+
+  private block(node: BlockNode, setting: Setting, outer: Setting): (Paragraph | Table)[] {
+    const shape = {
+      ...(setting.quote ? { style: 'IntenseQuote', indent: { left: 2 * INDENT } } : {}),
+      ...(setting.list ? { numbering: setting.list } : {}),
+      ...(!setting.list && outer.list ? { indent: { left: (outer.list.level + 1) * 2 * INDENT } } : {}),
+    };
+    switch (node.type) {
+      case 'partHeading':
+        return [
+          new Paragraph({
+            children: [new TextRun({ text: `${node.attrs.part}. ${node.attrs.text}`, bold: true })],
+            keepNext: true,
+          }),
+        ];
+      case 'paragraph':
+        return node.content?.length ? [new Paragraph({ ...shape, children: runs(node.content) })] : [];
+      case 'heading':
+        return [
+          new Paragraph({
+            heading: HEADINGS[node.attrs.level as 2 | 3 | 4],
+            children: runs(node.content),
+          }),
+        ];
+      case 'blockquote':
+        return this.blocks(node.content, { quote: true, list: null });
+      case 'table':
+        return [
+          new Table({
+            width: { size: 100, type: WidthType.PERCENTAGE },
+            rows: node.content.map(
+              (row) =>
+                new TableRow({
+                  children: row.content.map(
+                    (cell) =>
+                      new TableCell({
+                        children: this.blocks(cell.content, { quote: false, list: null }),
+                      }),
+                  ),
+                }),
+            ),
+          }),
+        ];
+      default: {
+        const level = setting.list || outer.list ? ((outer.list?.level ?? 0) + 1) % 5 : 0;
+        this.instances += 1;
+        const list = {
+          reference: node.type === 'bulletList' ? 'bullets' : 'numbers',
+          level,
+          instance: this.instances,
+        };
+        return node.content.flatMap((item) => this.blocks(item.content, { quote: setting.quote, list }));
+      }
+    }
+  }
+}
+
+const levels = (format: (typeof LevelFormat)[keyof typeof LevelFormat], text: (level: number) => string) =>
+  Array.from({ length: 5 }, (_, level) => ({
+    level,
+    format,
+    text: text(level),
+    alignment: AlignmentType.LEFT,
+    style: { paragraph: { indent: { left: (level + 1) * 2 * INDENT, hanging: INDENT } } },
+  }));
+
+/** A text as a Word document (.docx, ECMA-376): its headings, lists, quotations and links as what they are there. */
+export async function docxOf(title: string, doc: Doc): Promise<Buffer> {
+  const file = new Document({
+    creator: 'Pulpit',
+    title: title || 'Text',
+    numbering: {
+      config: [
+        { reference: 'bullets', levels: levels(LevelFormat.BULLET, () => '•') },
+        { reference: 'numbers', levels: levels(LevelFormat.DECIMAL, (level) => `%${level + 1}.`) },
+      ],
+    },
+    sections: [
+      {
+        children: [
+          ...(title ? [new Paragraph({ text: title, heading: HeadingLevel.HEADING_1 })] : []),
+          ...new Writer().blocks(doc.content, { quote: false, list: null }),
+        ],
+      },
+    ],
+  });
+  return Packer.toBuffer(file);
+}

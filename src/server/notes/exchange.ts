@@ -1,0 +1,114 @@
+import { randomUUID } from 'node:crypto';
+import { anchorAt, locate, LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
+import { LONGEST_NOTE } from '@/core/notes/note';
+import { readingText } from '@/core/notes/reading-text';
+import {
+  annotationsOf,
+  readAnnotations,
+  type AnnotationProblem,
+  type ReadAnnotation,
+} from '@/core/notes/web-annotation';
+import { fail, ok, type Result } from '@/core/result';
+import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
+import type { NotFound } from '../access/enter';
+import { visibleNotes } from '../access/visible-notes';
+import type { Actor, Deps } from '../deps';
+import { enterReading } from './notes';
+
+/** The notes one may read, as W3C Web Annotations. */
+export async function exportNotes(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  origin: string,
+): Promise<Result<object, NotFound>> {
+  const door = await enterReading(deps, actor, slug);
+  if (!door.ok) return door;
+  const notes = await visibleNotes(deps.db, actor, door.value);
+  return ok(annotationsOf(notes, `${origin}/readings/${slug}`, `Margin notes on “${door.value.title}”`));
+}
+
+/** What is remembered of a passage as an anchor in this text; by its place alone where its words are not said. */
+function anchorFrom(passage: ReadAnnotation['passage'], text: string): Anchor | null {
+  if (!passage) return null;
+  const { exact, start, end, prefix = '', suffix = '' } = passage;
+  if (exact) {
+    return {
+      exact: exact.slice(0, LONGEST_PASSAGE),
+      prefix: prefix.slice(-200),
+      suffix: suffix.slice(0, 200),
+      start: start ?? 0,
+      end: end ?? exact.length,
+    };
+  }
+  return start === undefined || end === undefined
+    ? null
+    : anchorAt(text, start, Math.min(end, start + LONGEST_PASSAGE));
+}
+
+export type ImportedNotes = {
+  added: number;
+  /** Notes that an earlier import of the same had brought. */
+  known: number;
+  problems: AnnotationProblem[];
+  /** Of those added, how many passages are not in this text. */
+  lost: number;
+};
+
+/**
+ * Takes notes from Web Annotation JSON-LD for oneself, whomever they were for where they come from.
+ * A passage is looked for in this reading by its words; one that is not here comes in as an orphan. The same file again
+ * adds nothing.
+ */
+export async function importNotes(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  file: string,
+): Promise<Result<ImportedNotes, NotFound | { code: 'not-json' }>> {
+  const door = await enterReading(deps, actor, slug);
+  if (!door.ok) return door;
+  let json: unknown;
+  try {
+    json = JSON.parse(file);
+  } catch (error) {
+    if (error instanceof Error && error.name === 'SyntaxError') return fail({ code: 'not-json' });
+    throw error;
+  }
+  const { notes, problems } = readAnnotations(json);
+  const { course, reading, doc } = door.value;
+  const text = doc ? readingText(doc).text : '';
+  const ids = new Map(
+    notes.flatMap(({ id }) => (id === null ? [] : [[id, randomUUID() as string] as const])),
+  );
+  const rows = notes.map((n, i): NewNote => {
+    const above = n.answers === null ? null : (ids.get(n.answers) ?? null);
+    return {
+      course,
+      reading,
+      id: (n.id === null ? null : ids.get(n.id)) ?? randomUUID(),
+      author: actor.id,
+      parent: above,
+      // What others wrote for the class is not said again to it in another's name.
+      audience: 'self',
+      body: n.body.slice(0, LONGEST_NOTE),
+      anchor: above ? null : anchorFrom(n.passage, text),
+      madeAt: deps.now,
+      importedFrom: n.id ?? `${i} ${n.body.slice(0, 200)}`,
+    };
+  });
+  const added = await deps.db.transaction(async (tx) => {
+    const first = rows.filter((r) => r.parent === null);
+    const brought = await insertNotes(tx, first);
+    // Answers whose note was known from an earlier import have nowhere to stand; they were imported with it.
+    const present = await noteIds(tx, door.value);
+    const answers = rows.filter((r) => r.parent !== null && present.has(r.parent));
+    return new Set([...brought, ...(await insertNotes(tx, answers))]);
+  });
+  return ok({
+    added: added.size,
+    known: rows.length - added.size,
+    problems,
+    lost: rows.filter((r) => added.has(r.id) && r.anchor && !locate(text, r.anchor)).length,
+  });
+}

@@ -1,0 +1,145 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { isStaff } from '@/core/ids';
+import { anchorAt, anchorOfWords, locate, LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
+import { AUDIENCES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
+import { readingText } from '@/core/notes/reading-text';
+import { remember } from '@/core/memo';
+import type { Doc } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import { coursesOf, readingBySlug } from '@/db/queries/courses';
+import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/queries/notes';
+import type { NotFound } from '../access/enter';
+import { visibleNotes } from '../access/visible-notes';
+import type { Actor, Deps } from '../deps';
+
+type EnteredReading = NotePlace & {
+  slug: string;
+  title: string;
+  staff: boolean;
+  outside: boolean;
+  doc: Doc | null;
+};
+
+/** The door to a reading's notes: a reading of a course one is not in is not found. */
+export async function enterReading(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<EnteredReading, NotFound>> {
+  const reading = await readingBySlug(deps.db, actor.id, slug);
+  const course = reading && (await coursesOf(deps.db, actor.id)).find((c) => c.id === reading.course);
+  if (!reading || !course) return fail({ code: 'not-found' });
+  return ok({
+    course: course.id,
+    reading: reading.id,
+    slug,
+    title: reading.title,
+    staff: isStaff(course.role),
+    outside: course.outside,
+    doc: reading.doc,
+  });
+}
+
+// A passage that must be looked for by likeness is looked for once, not for every reader.
+const found = remember(
+  (text: string, anchor: string) => ({ at: locate(text, JSON.parse(anchor) as Anchor) }),
+  2_000,
+);
+
+/** Where each note's passage stands in the reading as it is now. */
+export function placeNotes(notes: readonly Note[], doc: Doc | null): PlacedNote[] {
+  const text = doc ? readingText(doc).text : '';
+  return notes.map((note) => {
+    if (!note.anchor) return { note, found: null };
+    const { at } = found(text, JSON.stringify(note.anchor));
+    return { note, found: at };
+  });
+}
+
+export const noteInputSchema = z.object({
+  body: noteBody,
+  audience: z.enum(AUDIENCES).catch('self'),
+  parent: z.uuid().nullable().default(null),
+  /** The passage by its place in the reading's text, as selected; or by its words. */
+  start: z.number().int().min(0).nullable().default(null),
+  end: z.number().int().min(0).nullable().default(null),
+  words: z
+    .string()
+    .max(LONGEST_PASSAGE * 2)
+    .default(''),
+});
+export type NoteInput = z.infer<typeof noteInputSchema>;
+
+export type NoteFailure =
+  NotFound | { code: 'passage-not-found' } | { code: 'passage-too-long' } | { code: 'note-gone' };
+
+function anchorFor(input: NoteInput, doc: Doc | null): Result<Anchor | null, NoteFailure> {
+  if (!doc || input.parent) return ok(null);
+  const { text } = readingText(doc);
+  if (input.start !== null && input.end !== null) {
+    if (input.end - input.start > LONGEST_PASSAGE) return fail({ code: 'passage-too-long' });
+    return ok(anchorAt(text, input.start, input.end));
+  }
+  if (!input.words.trim()) return ok(null);
+  const anchor = anchorOfWords(text, input.words);
+  return anchor ? ok(anchor) : fail({ code: 'passage-not-found' });
+}
+
+/** Puts a note beside a passage or the whole reading, or under another note, which then says whom it is for. */
+export async function addNote(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  input: NoteInput,
+): Promise<Result<{ id: string }, NoteFailure>> {
+  const door = await enterReading(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course, reading, doc } = door.value;
+  const anchor = anchorFor(input, doc);
+  if (!anchor.ok) return anchor;
+  let { audience } = input;
+  let parent: string | null = null;
+  if (input.parent) {
+    const above = (await visibleNotes(deps.db, actor, door.value)).find((n) => n.id === input.parent);
+    if (!above) return fail({ code: 'note-gone' });
+    // Answers stand under the first note, one below the other.
+    parent = above.parent ?? above.id;
+    audience = above.audience;
+  }
+  const id = randomUUID();
+  await insertNotes(deps.db, [
+    {
+      course,
+      reading,
+      id,
+      author: actor.id,
+      parent,
+      audience,
+      body: input.body,
+      anchor: anchor.value,
+      madeAt: deps.now,
+      importedFrom: null,
+    },
+  ]);
+  return ok({ id });
+}
+
+/** Changes or removes one's own note. */
+export async function editNote(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: string,
+  edit: { do: 'change'; body: string } | { do: 'remove' },
+): Promise<Result<null, NoteFailure>> {
+  const door = await enterReading(deps, actor, slug);
+  if (!door.ok) return door;
+  const note = { id, author: actor.id, at: deps.now };
+  const done = await deps.db.transaction((tx) =>
+    edit.do === 'change'
+      ? changeNote(tx, door.value, { ...note, body: edit.body })
+      : removeNote(tx, door.value, note),
+  );
+  return done ? ok(null) : fail({ code: 'note-gone' });
+}

@@ -1,0 +1,71 @@
+import { wallClockAt } from '@/core/deadlines/wallclock';
+import type { NamedDate } from '@/core/calendar/dates-named';
+import { typedName } from '@/core/outside/course-name';
+import { fieldsOfRules } from '@/core/outside/fields';
+import { suggestBrief, type Suggestion } from '@/core/outside/suggest';
+import type { Doc } from '@/core/posts/document';
+import { ok, type Result } from '@/core/result';
+import { coursesOf } from '@/db/queries/courses';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { enterOutside, rulesOf } from './confirm';
+import { openIntake, type IntakeTrouble } from './take-in';
+
+export type BriefPage = {
+  doc: Doc;
+  suggestion: Suggestion;
+  dates: NamedDate[];
+  troubles: IntakeTrouble[];
+  zones: string[];
+  /** Names of the student's outside courses. */
+  courses: string[];
+  fixedCourse: boolean;
+};
+
+const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])];
+
+/** A prompt that was brought in, with what was read out of it. */
+export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<Result<BriefPage, NotFound>> {
+  const intake = await openIntake(deps, actor, id);
+  if (!intake.ok) return intake;
+  const outside = (await coursesOf(deps.db, actor.id)).filter((c) => c.outside);
+  const suggestion = suggestBrief(intake.value.doc, wallClockAt(deps.now, actor.timeZone));
+  const [only] = outside.length === 1 ? outside : [];
+  return ok({
+    doc: intake.value.doc,
+    suggestion: {
+      ...suggestion,
+      fields: {
+        ...suggestion.fields,
+        zone: only?.zone ?? actor.timeZone,
+        ...(only ? { course: typedName(only) } : {}),
+      },
+    },
+    dates: intake.value.dates,
+    troubles: intake.value.troubles,
+    zones: zones(actor.timeZone),
+    courses: outside.map(typedName),
+    fixedCourse: false,
+  });
+}
+
+/** The rules of an outside discussion as they stand, beside what its text says. */
+export async function correctPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<BriefPage, NotFound>> {
+  const door = await enterOutside(deps, actor, slug);
+  if (!door.ok) return door;
+  const { record } = door.value;
+  const read = suggestBrief(record.prompt, wallClockAt(deps.now, record.schedule.zone));
+  return ok({
+    doc: record.prompt,
+    suggestion: { ...read, fields: fieldsOfRules(rulesOf(door.value)) },
+    dates: [],
+    troubles: [],
+    zones: zones(record.schedule.zone),
+    courses: [typedName(record.course)],
+    fixedCourse: true,
+  });
+}

@@ -1,0 +1,165 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { daysLater, wallClockAt, weekdayOf, type WallClock } from '@/core/deadlines/wallclock';
+import { courseId, courseSlug, discussionId, type CourseId } from '@/core/ids';
+import { courseNamed, typedName } from '@/core/outside/course-name';
+import { rulesOfFields, type FieldProblem, type Fields, type OutsideRules } from '@/core/outside/fields';
+import { fail, ok, type Result } from '@/core/result';
+import type { Db } from '@/db/connection';
+import { coursesOf } from '@/db/queries/courses';
+import {
+  deleteIntake,
+  deleteOutsideDiscussion,
+  insertOutsideCourse,
+  insertOutsideDiscussion,
+  intakeOf,
+  outsideCourse,
+  putWeek,
+  renameOutsideCourse,
+  updateOutsideDiscussion,
+} from '@/db/queries/outside';
+import { lockSharing } from '@/db/queries/sharing';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+export type CourseTaken = { field: 'course'; code: 'hosted-here'; course: string };
+export type ConfirmProblem = FieldProblem | CourseTaken;
+export type ConfirmFailure = NotFound | { code: 'fields'; problems: ConfirmProblem[] };
+
+const WEEK_MS = 7 * 86_400_000;
+
+const mondayOf = (wall: WallClock) => daysLater(wall, 1 - weekdayOf(wall)).slice(0, 10);
+
+/** The number of a week in its year (ISO 8601): what a prompt's week is called where nobody says. */
+function weekOfYear(monday: string): number {
+  const thursday = daysLater(`${monday}T00:00`, 3).slice(0, 10);
+  const first = mondayOf(`${thursday.slice(0, 4)}-01-04T00:00`);
+  return 1 + Math.round((Date.parse(monday) - Date.parse(first)) / WEEK_MS);
+}
+
+/** From when one can write: now, or a week before a deadline that is already past. */
+function opening(deps: Deps, rules: OutsideRules): WallClock {
+  const now = wallClockAt(deps.now, rules.zone);
+  return now < rules.responseDue ? now : daysLater(rules.responseDue, -7);
+}
+
+/** The student's own course of that name, made if it is new. A course of that name that is hosted here is another one. */
+async function courseFor(
+  tx: Db,
+  actor: Actor,
+  rules: OutsideRules,
+): Promise<Result<CourseId, { code: 'fields'; problems: ConfirmProblem[] }>> {
+  const { code, title } = courseNamed(rules.course);
+  const hosted = (await coursesOf(tx, actor.id)).find((c) => !c.outside && c.slug === courseSlug(code));
+  if (hosted)
+    return fail({
+      code: 'fields',
+      problems: [{ field: 'course', code: 'hosted-here', course: hosted.code }],
+    });
+  const known = await outsideCourse(tx, actor.id, code);
+  if (known) {
+    await renameOutsideCourse(tx, known, { title, zone: rules.zone });
+    return ok(known);
+  }
+  const id = courseId(randomUUID());
+  await insertOutsideCourse(tx, { id, owner: actor.id, code, title, zone: rules.zone });
+  return ok(id);
+}
+
+async function weekFor(tx: Db, course: CourseId, rules: OutsideRules): Promise<number> {
+  const startsOn = mondayOf(rules.responseDue);
+  const number = rules.week ?? weekOfYear(startsOn);
+  await putWeek(tx, course, { number, startsOn });
+  return number;
+}
+
+/** Makes a private discussion of a prompt that was brought in, with the rules as its student confirmed them. */
+export async function confirmIntake(
+  deps: Deps,
+  actor: Actor,
+  id: string,
+  fields: Fields,
+): Promise<Result<{ slug: string }, ConfirmFailure>> {
+  const read = rulesOfFields(fields);
+  if (!read.ok) return read;
+  const rules = read.value;
+  return deps.db.transaction(async (tx) => {
+    const intake = await intakeOf(tx, actor.id, id);
+    if (!intake) return fail({ code: 'not-found' as const });
+    const course = await courseFor(tx, actor, rules);
+    if (!course.ok) return course;
+    const week = await weekFor(tx, course.value, rules);
+    const slug = `outside-${randomBytes(5).toString('hex')}`;
+    const place = {
+      course: course.value,
+      id: discussionId(randomUUID()),
+      slug,
+      week,
+      opens: opening(deps, rules),
+    };
+    await insertOutsideDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
+    await deleteIntake(tx, actor.id, id);
+    return ok({ slug });
+  });
+}
+
+/** What a discussion's rules are, as they are corrected. */
+export const rulesOf = ({ record }: Entered): OutsideRules => ({
+  title: record.title,
+  course: typedName(record.course),
+  week: record.week.number,
+  zone: record.schedule.zone,
+  responseDue: record.schedule.responseDue,
+  repliesDue: record.schedule.repliesDue,
+  late: record.schedule.late,
+  brief: record.brief,
+});
+
+/** The door to an outside discussion: a hosted one is not found through it. */
+export async function enterOutside(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  db: Db = deps.db,
+): Promise<Result<Entered, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug, db);
+  return door.ok && !door.value.record.course.outside ? fail({ code: 'not-found' }) : door;
+}
+
+/**
+ * Corrects the rules of an outside discussion. Its course stays the one it is in: only its name and zone may change, which
+ * they then do for all its discussions.
+ */
+export async function correctRules(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  fields: Fields,
+): Promise<Result<{ slug: string }, ConfirmFailure>> {
+  return deps.db.transaction(async (tx) => {
+    const door = await enterOutside(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const { record } = door.value;
+    const read = rulesOfFields({ ...fields, course: typedName(record.course) });
+    if (!read.ok) return read;
+    const rules = read.value;
+    await lockSharing(tx, actor.id, record.id);
+    await renameOutsideCourse(tx, record.course.id, { title: record.course.title, zone: rules.zone });
+    const week = await weekFor(tx, record.course.id, rules);
+    const opens = record.schedule.opens < rules.responseDue ? record.schedule.opens : opening(deps, rules);
+    await updateOutsideDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
+    return ok({ slug });
+  });
+}
+
+/** Puts a prompt away that was brought in and never confirmed. */
+export const putAway = (deps: Deps, actor: Actor, id: string) => deleteIntake(deps.db, actor.id, id);
+
+/** Removes an outside discussion with everything that was written in it. */
+export async function removeOutside(deps: Deps, actor: Actor, slug: string): Promise<Result<null, NotFound>> {
+  return deps.db.transaction(async (tx) => {
+    const door = await enterOutside(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    await deleteOutsideDiscussion(tx, door.value.record.course.id, door.value.record.id);
+    return ok(null);
+  });
+}

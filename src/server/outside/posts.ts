@@ -1,0 +1,149 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { instantOf } from '@/core/deadlines/wallclock';
+import { personId, postId, type Instant, type PostId } from '@/core/ids';
+import { documentOf } from '@/core/formats/as-document';
+import { documentFromHtml } from '@/core/formats/from-html';
+import { fingerprintText } from '@/core/posts/canonical';
+import { parseDocument, type Doc } from '@/core/posts/document';
+import { isBlank, plainText } from '@/core/posts/flatten';
+import { fail, ok, type Result } from '@/core/result';
+import { draftFor, insertDraft, keepLeftover } from '@/db/queries/drafts';
+import { deletePost, markPasted, outsidePost, toldPerson } from '@/db/queries/outside';
+import { takeBack } from '@/db/queries/setup';
+import { insertPost, insertVersion, lockSharing, nextPostId } from '@/db/queries/sharing';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { figuresOf } from '../posts/check-text';
+import { sha256 } from '../posts/fingerprint';
+import { enterOutside } from './confirm';
+
+export const pastedPostSchema = z.strictObject({
+  name: z.string().trim().min(1).max(120),
+  staff: z.boolean().default(false),
+  text: z.string().max(400_000),
+  html: z.string().max(2_000_000).default(''),
+  /** The post it answers; none for a response. */
+  answers: z.number().int().positive().nullable().default(null),
+  /** When it was posted there, as the person's own wall clock showed it; not known is now. */
+  postedAt: z
+    .string()
+    .regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/u)
+    .nullish(),
+});
+export type PastedPost = z.infer<typeof pastedPostSchema>;
+
+export type PasteFailure =
+  NotFound | { code: 'nothing-written' } | { code: 'text-too-long' } | { code: 'post-not-open' };
+
+function timeSaid(deps: Deps, actor: Actor, said: string | null | undefined): Instant {
+  if (!said) return deps.now;
+  try {
+    return Math.min(instantOf(said, actor.timeZone), deps.now) as Instant;
+  } catch (error) {
+    // A time that is none is like one that was not said: it only orders the posts.
+    if (error instanceof RangeError) return deps.now;
+    throw error;
+  }
+}
+
+/**
+ * Puts a classmate's post, copied from elsewhere, into an outside discussion, so that it can be answered and its answer
+ * checked. It counts as read, and is seen by nobody but the one who pasted it.
+ */
+export async function pastePost(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  input: PastedPost,
+): Promise<Result<{ post: PostId }, PasteFailure>> {
+  const rich = input.html.trim() ? documentFromHtml(input.html) : null;
+  const read = parseDocument(rich && !isBlank(rich) ? rich : documentOf(input.text));
+  if (!read.ok) return fail({ code: 'text-too-long' });
+  const doc: Doc = read.value;
+  if (isBlank(doc)) return fail({ code: 'nothing-written' });
+  return deps.db.transaction(async (tx) => {
+    const door = await enterOutside(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const { record } = door.value;
+    const answered = input.answers === null ? null : await outsidePost(tx, record.id, postId(input.answers));
+    if (input.answers !== null && !answered) return fail({ code: 'post-not-open' as const });
+    const author = await toldPerson(
+      tx,
+      record.course.id,
+      { id: actor.id, zone: actor.timeZone },
+      { id: personId(randomUUID()), name: input.name, staff: input.staff },
+    );
+    const id = await nextPostId(tx);
+    const at = timeSaid(deps, actor, input.postedAt);
+    const kind = answered ? ('reply' as const) : ('response' as const);
+    await insertPost(tx, id, {
+      course: record.course.id,
+      discussion: record.id,
+      author,
+      kind,
+      parent: input.answers === null ? null : postId(input.answers),
+      privateTo: null,
+      submission: randomUUID(),
+      now: at,
+      notedAt: deps.now,
+    });
+    await insertVersion(tx, id, {
+      n: 1,
+      now: at,
+      title: '',
+      doc,
+      plain: plainText(doc),
+      ownWords: figuresOf(record.brief, kind, '', doc, null).ownWords,
+      // A classmate's post is not measured: only its author owes anything.
+      checks: [],
+      unmet: [],
+      fingerprint: sha256(fingerprintText({ id, author, discussion: slug, sharedAt: at, title: '', doc })),
+    });
+    await markPasted(
+      tx,
+      { course: record.course.id, discussion: record.id, person: actor.id, post: id },
+      deps.now,
+    );
+    return ok({ post: id });
+  });
+}
+
+export type RemoveFailure = NotFound | { code: 'post-not-open' } | { code: 'answered' };
+
+/**
+ * Takes a post out of an outside discussion. One's own comes back as a draft, word for word, because it was not posted
+ * there after all; a pasted one goes. What is answered stays until the answers are gone.
+ */
+export async function removePost(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+): Promise<Result<{ kind: 'response' | 'reply'; parent: PostId | null; own: boolean }, RemoveFailure>> {
+  return deps.db.transaction(async (tx) => {
+    const door = await enterOutside(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const { record } = door.value;
+    await lockSharing(tx, actor.id, record.id);
+    const post = await outsidePost(tx, record.id, id);
+    if (!post) return fail({ code: 'post-not-open' as const });
+    const own = post.author === actor.id;
+    const { kind, parent } = post;
+    if (!own && (post.answered || post.begun)) return fail({ code: 'answered' as const });
+    if (own) {
+      const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
+      if (await draftFor(tx, key, true)) {
+        // Another text was begun in the same place since: this one is kept aside, and neither is lost.
+        await keepLeftover(tx, key, { title: post.title, doc: post.doc, keptAt: deps.now });
+      } else {
+        const checks = figuresOf(record.brief, kind, post.title, post.doc, null).checks;
+        const text = { title: post.title, doc: post.doc, blank: false, checks, keptAt: deps.now };
+        await insertDraft(tx, key, { id: randomUUID(), submission: randomUUID() }, text);
+      }
+    }
+    if (post.answered) await takeBack(tx, id, 'withdrawn', deps.now);
+    else await deletePost(tx, id, deps.now);
+    return ok({ kind, parent, own });
+  });
+}

@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import { datesNamed, type NamedDate } from '@/core/calendar/dates-named';
+import { documentOf } from '@/core/formats/as-document';
+import { documentFromHtml } from '@/core/formats/from-html';
+import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
+import { plainText } from '@/core/posts/flatten';
+import { MOST_READ } from '@/core/prompts/read-prompt';
+import { fail, ok, type Result } from '@/core/result';
+import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { decodeText, readFile, type FileTrouble } from '../formats/read-file';
+
+type File = { name: string; bytes: Buffer; cut: boolean };
+
+/** What went wrong or was left out on the way in; the rest was taken. */
+export type IntakeTrouble =
+  FileTrouble | { code: 'no-calendar'; name: string } | { code: 'shown-in-part'; characters: number };
+
+const isCalendar = (file: File) =>
+  /\.ics$/iu.test(file.name) ||
+  /^\s*(?:\uFEFF)?BEGIN:VCALENDAR/iu.test(file.bytes.subarray(0, 200).toString('utf8'));
+
+/** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a document may be. */
+function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
+  if (whole.length <= MOST_READ && parseDocument(doc).ok) return { doc, cut: false };
+  const kept: Doc['content'] = [];
+  let size = 0;
+  for (const node of doc.content) {
+    size += JSON.stringify(node).length;
+    if (size > LIMITS.bytes / 2) break;
+    kept.push(node);
+  }
+  const part: Doc = { type: 'doc', content: kept };
+  if (kept.length && parseDocument(part).ok) return { doc: part, cut: true };
+  return { doc: documentOf(whole.slice(0, MOST_READ / 2).replace(/\n[^\n]*$/u, '')), cut: true };
+}
+
+/**
+ * Takes in a prompt from a course that is not hosted here: pasted, dropped as a file, or both, with a calendar file beside it
+ * whose times may be its deadlines. A file that cannot be read is named, and what was typed is taken all the same.
+ * Nothing is a discussion yet: it waits to be confirmed.
+ */
+export async function takeIn(
+  deps: Deps,
+  actor: Actor,
+  given: { text: string; html: string; files: File[] },
+): Promise<Result<{ id: string }, { code: 'nothing-to-read'; troubles: IntakeTrouble[] }>> {
+  const troubles: IntakeTrouble[] = [];
+  const blocks: Doc['content'] = [];
+  const wholes: string[] = [];
+  const names: string[] = [];
+  let dates: NamedDate[] = [];
+  for (const file of given.files) {
+    if (isCalendar(file)) {
+      const named = datesNamed(decodeText(file.bytes) ?? '', actor.timeZone);
+      if (named) dates = [...dates, ...named];
+      else troubles.push({ code: 'no-calendar', name: file.name });
+      continue;
+    }
+    const read = await readFile(file);
+    if (!read.ok) {
+      troubles.push(read.failure);
+      continue;
+    }
+    blocks.push(...read.value.content);
+    wholes.push(plainText(read.value));
+    names.push(file.name);
+  }
+  const text = given.text.trim();
+  if (text) {
+    // Formatting comes along only when the text was not changed since it was pasted.
+    const doc = given.html.trim() ? documentFromHtml(given.html) : documentOf(given.text);
+    blocks.push(...(plainText(doc) ? doc : documentOf(given.text)).content);
+    wholes.push(given.text);
+    names.push('pasted text');
+  }
+  const whole = wholes.join('\n\n');
+  if (whole.trim() === '') return fail({ code: 'nothing-to-read', troubles });
+  const { doc, cut } = fitting({ type: 'doc', content: blocks }, whole);
+  if (cut) troubles.push({ code: 'shown-in-part', characters: whole.length });
+  const id = randomUUID();
+  await insertIntake(deps.db, actor.id, {
+    id,
+    doc,
+    source: names.join(', ').slice(0, 200),
+    whole,
+    dates,
+    troubles,
+    takenAt: deps.now,
+  });
+  return ok({ id });
+}
+
+export type Intake = Omit<IntakeRecord, 'troubles'> & { troubles: IntakeTrouble[] };
+
+/** A prompt that waits to be confirmed, for the person who brought it in. */
+export async function openIntake(deps: Deps, actor: Actor, id: string): Promise<Result<Intake, NotFound>> {
+  const found = await intakeOf(deps.db, actor.id, id);
+  return found
+    ? ok({ ...found, troubles: found.troubles as IntakeTrouble[] })
+    : fail({ code: 'not-found' as const });
+}
+
+export const waiting = (deps: Deps, actor: Actor) => waitingIntakes(deps.db, actor.id);

@@ -1,0 +1,7 @@
+import type { Levels, Rubric } from '@/core/rubric/rubric';
+
+export type SheetView = {
+  rubric: Rubric;
+  estimate: Levels | null;
+  mark: { levels: Levels; comment: string; marker: string; markedAt: number } | null;
+};

@@ -1,0 +1,65 @@
+import type { Audience } from '@/core/notes/note';
+import { troubleText } from './outside';
+import { plural } from './plural';
+
+export const AUDIENCE_NAMES: Record<Audience, string> = {
+  class: 'For the class',
+  staff: 'For staff',
+  self: 'Only for me',
+};
+
+/** Who can read a note, as it stands beside it. */
+export const audienceSign = (audience: Audience, mine: boolean) =>
+  audience === 'class' ? 'the class' : audience === 'staff' ? (mine ? 'staff and you' : 'staff') : 'only you';
+
+/** What became of a note or an import. */
+export function noteAnswerText(
+  code: string,
+  figures: { added?: number; known?: number; skipped?: number; lost?: number },
+): string {
+  switch (code) {
+    case 'noted':
+      return 'Your note is there.';
+    case 'changed':
+      return 'Your note is changed.';
+    case 'removed':
+      return 'Your note is gone.';
+    case 'quoted':
+      return 'It stands at the end of your draft, with its source.';
+    case 'quoted-elsewhere':
+      return 'Your draft is open in another window and has changed there, so nothing was put in. Copy the passage into it by hand.';
+    case 'passage-not-found':
+      return 'These words do not stand in the reading, so the note was not made. Copy them from the text; your note is still in the box if you go back.';
+    case 'passage-too-long':
+      return 'This passage is too long for a note: at most 2,000 characters. Choose a shorter one.';
+    case 'note-gone':
+      return 'This note is no longer there.';
+    case 'nothing-written':
+      return 'A note needs some words, and at most 5,000 characters.';
+    case 'not-json':
+      return 'This file is not JSON, so nothing was taken from it. Notes come as Web Annotations (.jsonld or .json).';
+    case 'no-sound':
+      return 'This is no sound file that browsers play (MP3, M4A, WAV, Ogg, WebM), so nothing was changed.';
+    case 'sound-too-large':
+      return 'This recording is larger than 50 MB, so it was not taken. Save it in a smaller form and try again.';
+    case 'text-replaced':
+      return 'The newer text stands here now. Notes whose passage is not in it are kept apart.';
+    case 'reading-too-long':
+      return 'This text is longer than a reading can be (about 60,000 words), so nothing was changed. Put it in as two.';
+    case 'reading-unnamed':
+      return 'A reading needs a title; nothing was put in yet.';
+    case 'already-shared':
+      return 'Your response there is shared already, so nothing was changed.';
+    case 'unfinished':
+      return 'Choose a level for every criterion; nothing was kept yet.';
+    case 'imported':
+      return `${plural(figures.added ?? 0, 'note')} came in${figures.known ? `, ${figures.known} ${figures.known === 1 ? 'was' : 'were'} known` : ''}${
+        figures.skipped
+          ? `; ${plural(figures.skipped, 'entry', 'entries')} ${figures.skipped === 1 ? 'was' : 'were'} no note and left out`
+          : ''
+      }${figures.lost ? `; the passages of ${figures.lost} are not in this text` : ''}.`;
+    default:
+      if (code.startsWith('file-') || code === 'nothing-to-read') return troubleText({ code });
+      return 'That did not work. Nothing was changed; try again.';
+  }
+}

@@ -1,0 +1,125 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { enterAs, startAfresh } from './help';
+
+test.beforeAll(() => startAfresh());
+
+const SCREENS = [
+  ['This week', '/'],
+  ['Discussions', '/discussions'],
+  ['Your response, writing', '/discussions/geo-115-w6/response'],
+  ['Your response, shared', '/discussions/pla-204-w6/response'],
+  ['Conversation, sealed', '/discussions/geo-115-w6/conversation'],
+  ['Conversation, a list', '/discussions/pla-204-w6/conversation'],
+  ['Conversation, replying', '/discussions/pla-204-w6/conversation?post=178'],
+  ['Conversation, closed', '/discussions/geo-115-w5/conversation?post=150'],
+  ['Your part', '/discussions/geo-115-w5/part'],
+  ['an upcoming discussion', '/discussions/geo-115-w7/response'],
+  ['Discussions that need me', '/discussions?needs=me&course=geo-115'],
+  ['a course’s week', '/courses/pla-204/weeks/7'],
+  ['a syllabus', '/courses/geo-115/syllabus'],
+  ['announcements', '/courses/snd-130/announcements'],
+  ['people', '/courses/geo-115/people'],
+  ['a reading', '/readings/geo-room-for-the-river'],
+  ['a reading elsewhere', '/readings/geo-chapter-1'],
+  ['a month', '/calendar'],
+  ['an agenda', '/calendar?view=agenda'],
+  ['the plan', '/calendar/plan'],
+  ['other calendars', '/calendar/elsewhere'],
+  ['find', '/find?q=levee'],
+  ['find, nothing', '/find?q=zzzzqq'],
+  ['nothing here', '/no/such/page'],
+  ['a reading beside the writing', '/discussions/geo-115-w6/response?reading=geo-room-for-the-river'],
+  ['bringing in a prompt', '/outside/new'],
+] as const;
+
+/** The screens of a prompt that was brought in: waiting, confirmed, corrected, and a post being pasted in. */
+async function outsideScreens(page: Page): Promise<[string, string][]> {
+  const bringIn = async () => {
+    await page.goto('/outside/new');
+    await page
+      .getByLabel('The prompt’s text')
+      .fill(
+        'Week 6: Wells\n\nIn 200 words: (a) say who dug it, and (b) say who drinks. Reply to two classmates.',
+      );
+    await page.getByRole('button', { name: 'Read the prompt' }).click();
+    await page.getByLabel('Course', { exact: true }).fill('HIS 101 Wells');
+    await page.getByLabel('Response due').fill('2026-10-15T12:00');
+  };
+  await bringIn();
+  const waiting = new URL(page.url()).pathname;
+  await bringIn();
+  await page.getByRole('button', { name: 'Make it a discussion of mine' }).click();
+  await page.waitForURL(/\/response$/u);
+  const slug = new URL(page.url()).pathname.replace(/\/response$/u, '');
+  return [
+    ['a prompt to confirm', waiting],
+    ['an outside prompt', `${slug}/response`],
+    ['its rules', `${slug}/brief`],
+    ['a post pasted in', `${slug}/conversation?paste=response`],
+  ];
+}
+
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/**
+ * What axe finds. On the dark paper only colours can differ from the light one, so only they are looked at there, and on a
+ * phone everything but them.
+ */
+async function violations(page: Page, where: 'light' | 'dark' | 'phone' = 'light') {
+  const axe = new AxeBuilder({ page });
+  if (where === 'dark') axe.withRules(['color-contrast']);
+  else axe.withTags(TAGS);
+  if (where === 'phone') axe.disableRules(['color-contrast']);
+  const found = await axe.analyze();
+  return found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+}
+
+/** The page has come to life: its scripts hold it, its faces are there, and an editor has taken the plain form's place. */
+const settled = (page: Page) =>
+  page.waitForFunction(() => {
+    const main = document.querySelector('main');
+    return (
+      main !== null &&
+      Object.keys(main).some((key) => key.startsWith('__react')) &&
+      document.fonts.status === 'loaded' &&
+      document.querySelector('form[action$="/posts"] textarea[name=text]') === null
+    );
+  });
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any screen, ${scheme}`, async ({ page }) => {
+    test.setTimeout(400_000);
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto('/sign-in');
+    expect(await violations(page, scheme)).toEqual([]);
+    await enterAs(page, 'Imani Okoro');
+    for (const [name, path] of [...SCREENS, ...(await outsideScreens(page))]) {
+      await page.goto(path);
+      await settled(page);
+      expect(await violations(page, scheme), name).toEqual([]);
+    }
+    await page.goto('/');
+    await page.getByRole('button', { name: /^Account of/ }).click();
+    await expect(page.getByRole('menu')).toBeVisible();
+    expect(await violations(page, scheme), 'account menu').toEqual([]);
+    await page.goto('/');
+    await page.keyboard.press('/');
+    await page.getByRole('combobox').fill('sign');
+    await expect(page.getByRole('option').first()).toBeVisible();
+    expect(await violations(page, scheme), 'palette').toEqual([]);
+  });
+}
+
+test('nothing scrolls sideways on a phone, and axe finds nothing there', async ({ page }) => {
+  test.setTimeout(400_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enterAs(page, 'Imani Okoro');
+  for (const [name, path] of [...SCREENS, ...(await outsideScreens(page))]) {
+    await page.goto(path);
+    await settled(page);
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(over, name).toBeLessThanOrEqual(0);
+    expect(await violations(page, 'phone'), name).toEqual([]);
+  }
+});
