@@ -32,6 +32,12 @@ const inline: fc.Arbitrary<InlineNode[] | undefined> = fc.option(
         text: t,
         marks: [{ type: 'link', attrs: { href: 'https://tidewell.example/a' } }],
       })),
+      text.map((t): InlineNode => ({
+        type: 'text',
+        text: t,
+        marks: [{ type: 'underline' }, { type: 'ink', attrs: { name: 'brick' } }],
+      })),
+      fc.constant<InlineNode>({ type: 'inlineMath', attrs: { latex: 'Q = vA' } }),
       fc.constant<InlineNode>({ type: 'hardBreak' }),
     ),
     { minLength: 1, maxLength: 4 },
@@ -50,6 +56,9 @@ const { block } = fc.letrec<{ block: BlockNode; paragraph: BlockNode }>((tie) =>
       attrs: { level: 3 },
       ...(content ? { content } : {}),
     })),
+    fc.constant<BlockNode>({ type: 'horizontalRule' }),
+    fc.constant<BlockNode>({ type: 'blockMath', attrs: { latex: '\\frac{1}{n}' } }),
+    text.map((t): BlockNode => ({ type: 'codeBlock', content: [{ type: 'text', text: t }] })),
     fc
       .constantFrom('1', '2')
       .map((part): BlockNode => ({ type: 'partHeading', attrs: { part, text: `Question ${part}` } })),
@@ -100,11 +109,15 @@ const everything = briefSchema.parse({
 function characters(nodes: BlockNode[], start: number, out: Map<number, string>): number {
   let pos = start;
   for (const node of nodes) {
-    if (node.type === 'partHeading') pos += 1;
-    else if (node.type === 'paragraph' || node.type === 'heading') {
+    if (node.type === 'partHeading' || node.type === 'horizontalRule') pos += 1;
+    else if (node.type === 'blockMath') {
+      out.set(pos, '\uFFFC');
       pos += 1;
-      for (const c of node.content ?? []) {
-        const chars = c.type === 'text' ? c.text : '\n';
+    } else if (node.type === 'paragraph' || node.type === 'heading' || node.type === 'codeBlock') {
+      pos += 1;
+      const content: InlineNode[] = node.content ?? [];
+      for (const c of content) {
+        const chars = c.type === 'text' ? c.text : c.type === 'inlineMath' ? '\uFFFC' : '\n';
         for (let i = 0; i < chars.length; i += 1) out.set(pos + i, chars[i] ?? '');
         pos += chars.length;
       }

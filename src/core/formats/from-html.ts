@@ -23,6 +23,16 @@ const attribute = (node: Element, name: string) => node.attrs.find((a) => a.name
 const isHidden = (node: Element) =>
   attribute(node, 'hidden') !== undefined || /display\s*:\s*none/iu.test(attribute(node, 'style') ?? '');
 
+const PLAIN_MARKS: Record<string, 'underline' | 'strike' | 'code' | 'subscript' | 'superscript'> = {
+  u: 'underline',
+  s: 'strike',
+  strike: 'strike',
+  del: 'strike',
+  code: 'code',
+  sub: 'subscript',
+  sup: 'superscript',
+};
+
 /** The mark that an element gives its text, where it gives one that a document may hold. */
 function markOf(node: Element): Mark | null {
   const style = attribute(node, 'style') ?? '';
@@ -35,6 +45,8 @@ function markOf(node: Element): Mark | null {
     return /font-weight\s*:\s*(?:normal|400)/iu.test(style) ? null : { type: 'bold' };
   }
   if (['i', 'em', 'cite', 'dfn'].includes(node.tagName)) return { type: 'italic' };
+  const plain = PLAIN_MARKS[node.tagName];
+  if (plain) return { type: plain };
   if (/font-weight\s*:\s*(?:bold|[6-9]00)/iu.test(style)) return { type: 'bold' };
   return /font-style\s*:\s*italic/iu.test(style) ? { type: 'italic' } : null;
 }
@@ -47,7 +59,7 @@ class Lines {
   text(said: string, marks: Mark[], keepsSpace: boolean) {
     const last = this.line[this.line.length - 1];
     let text = keepsSpace ? said : said.replace(/[ \t\r\n\f]+/gu, ' ');
-    if (!keepsSpace && (!last || last.type === 'hardBreak' || last.text.endsWith(' ')))
+    if (!keepsSpace && (!last || last.type !== 'text' || last.text.endsWith(' ')))
       text = text.replace(/^ /u, '');
     const pieces = keepsSpace ? text.replace(/\r\n?/gu, '\n').split('\n') : [text];
     pieces.forEach((piece, i) => {
@@ -68,7 +80,8 @@ class Lines {
   end(make: (content: InlineNode[]) => BlockNode = (content) => ({ type: 'paragraph', content })) {
     const line = this.line;
     this.line = [];
-    const blank = (n: InlineNode | undefined) => n?.type === 'hardBreak' || n?.text.trim() === '';
+    const blank = (n: InlineNode | undefined) =>
+      n?.type === 'hardBreak' || (n?.type === 'text' && n.text.trim() === '');
     while (line.length && blank(line[0])) line.shift();
     while (line.length && blank(line[line.length - 1])) line.pop();
     const last = line[line.length - 1];
@@ -148,6 +161,7 @@ function walk(nodes: Node[], out: Lines, context: Context) {
       keepsSpace: context.keepsSpace || tag === 'pre',
     };
     if (tag === 'br') out.lineBreak();
+    else if (tag === 'hr') out.block({ type: 'horizontalRule' });
     else if (tag === 'img') out.text(attribute(node, 'alt') ?? '', context.marks, false);
     else if (/^h[1-6]$/u.test(tag)) {
       out.end();
@@ -179,25 +193,30 @@ function blocksOf(nodes: Node[], context: Context, ofItem = false): BlockNode[] 
   return out.blocks;
 }
 
-/** How deep a block's content nests, a paragraph being one. */
-const depthOf = (node: BlockNode): number => {
-  if (!('content' in node) || !node.content) return 1;
-  return (
-    1 +
-    Math.max(
-      0,
-      ...node.content.map((c) => (c.type === 'text' || c.type === 'hardBreak' ? 0 : depthOf(c as BlockNode))),
-    )
-  );
-};
+/** The blocks that stand within a block: of its items, its cells or itself. */
+function within(node: BlockNode): BlockNode[] {
+  switch (node.type) {
+    case 'blockquote':
+      return node.content;
+    case 'bulletList':
+    case 'orderedList':
+      return node.content.flatMap((item) => item.content);
+    case 'table':
+      return node.content.flatMap((row) => row.content.flatMap((cell) => cell.content));
+    default:
+      return [];
+  }
+}
+
+/** How deep blocks nest, counted as the document's limit counts: a list and its item are two. */
+const LAYERS = { blockquote: 1, bulletList: 2, orderedList: 2, table: 3 } as const;
+const depthOf = (node: BlockNode): number =>
+  (node.type in LAYERS ? LAYERS[node.type as keyof typeof LAYERS] : 1) +
+  Math.max(0, ...within(node).map(depthOf));
 
 const linesOf = (node: BlockNode): BlockNode[] => {
-  if (node.type === 'paragraph' || node.type === 'heading' || node.type === 'partHeading') return [node];
-  return (node.content as { content: BlockNode[] }[] | BlockNode[]).flatMap((c) =>
-    'type' in c && (c.type === 'paragraph' || c.type === 'heading' || c.type === 'partHeading')
-      ? [c as BlockNode]
-      : linesOf(c as BlockNode),
-  );
+  const inner = within(node);
+  return inner.length ? inner.flatMap(linesOf) : [node];
 };
 
 /**

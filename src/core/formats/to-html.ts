@@ -3,14 +3,26 @@ import type { BlockNode, Doc, InlineNode } from '../posts/document';
 const escape = (text: string) =>
   text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
 
+/** The element that says what a mark says; an ink, a name and a post's number are their words. */
+const TAGS = {
+  bold: 'strong',
+  italic: 'em',
+  underline: 'u',
+  strike: 's',
+  code: 'code',
+  subscript: 'sub',
+  superscript: 'sup',
+} as const;
+
 const inline = (content: InlineNode[] | undefined): string =>
   (content ?? [])
     .map((node) => {
       if (node.type === 'hardBreak') return '<br>';
+      if (node.type === 'inlineMath') return escape(`\\(${node.attrs.latex}\\)`);
       return (node.marks ?? []).reduce((text, mark) => {
-        if (mark.type === 'bold') return `<strong>${text}</strong>`;
-        if (mark.type === 'italic') return `<em>${text}</em>`;
-        return `<a href="${escape(mark.attrs.href)}">${text}</a>`;
+        if (mark.type === 'link') return `<a href="${escape(mark.attrs.href)}">${text}</a>`;
+        const tag = mark.type in TAGS ? TAGS[mark.type as keyof typeof TAGS] : null;
+        return tag ? `<${tag}>${text}</${tag}>` : text;
       }, escape(node.text));
     })
     .join('');
@@ -23,6 +35,12 @@ function block(node: BlockNode): string {
       return node.content?.length ? `<p>${inline(node.content)}</p>` : '';
     case 'heading':
       return `<h${node.attrs.level}>${inline(node.content)}</h${node.attrs.level}>`;
+    case 'horizontalRule':
+      return '<hr>';
+    case 'codeBlock':
+      return `<pre><code>${escape((node.content ?? []).map((c) => c.text).join(''))}</code></pre>`;
+    case 'blockMath':
+      return `<p>${escape(`\\[${node.attrs.latex}\\]`)}</p>`;
     case 'blockquote':
       return `<blockquote>${blocks(node.content)}</blockquote>`;
     case 'table':

@@ -12,15 +12,39 @@ function wrapped(text: string, sign: string): string {
   return words ? `${before}${sign}${words}${sign}${after}` : text;
 }
 
+/** A code span, between more backticks than stand in it. */
+function codeSpan(text: string): string {
+  const longest = Math.max(0, ...[...text.matchAll(/`+/gu)].map((m) => m[0].length));
+  const fence = '`'.repeat(longest + 1);
+  const room = text.startsWith('`') || text.endsWith('`') ? ' ' : '';
+  return `${fence}${room}${text}${room}${fence}`;
+}
+
 const inline = (content: InlineNode[] | undefined): string =>
   (content ?? [])
     .map((node) => {
       if (node.type === 'hardBreak') return '\\\n';
-      return (node.marks ?? []).reduce((text, mark) => {
-        if (mark.type === 'bold') return wrapped(text, '**');
-        if (mark.type === 'italic') return wrapped(text, '*');
-        return `[${text}](<${mark.attrs.href}>)`;
-      }, escape(node.text));
+      if (node.type === 'inlineMath') return `$${node.attrs.latex}$`;
+      // Within a code span nothing is a mark, so nothing is escaped there.
+      const isCode = node.marks?.some((m) => m.type === 'code') ?? false;
+      return (node.marks ?? []).reduce(
+        (text, mark) => {
+          switch (mark.type) {
+            case 'bold':
+              return wrapped(text, '**');
+            case 'italic':
+              return wrapped(text, '*');
+            case 'strike':
+              return wrapped(text, '~~');
+            case 'link':
+              return `[${text}](<${mark.attrs.href}>)`;
+            default:
+              // CommonMark has no sign of its own for the others: their words stay.
+              return text;
+          }
+        },
+        isCode ? codeSpan(node.text) : escape(node.text),
+      );
     })
     .join('');
 
@@ -40,6 +64,16 @@ function block(node: BlockNode): string {
       return lineStart(inline(node.content));
     case 'heading':
       return `${'#'.repeat(node.attrs.level)} ${inline(node.content).replace(/\\\n/gu, ' ')}`;
+    case 'horizontalRule':
+      return '---';
+    case 'codeBlock': {
+      const text = (node.content ?? []).map((c) => c.text).join('');
+      const longest = Math.max(2, ...[...text.matchAll(/`+/gu)].map((m) => m[0].length));
+      const fence = '`'.repeat(longest + 1);
+      return `${fence}\n${text}\n${fence}`;
+    }
+    case 'blockMath':
+      return `$$\n${node.attrs.latex}\n$$`;
     case 'blockquote':
       return markdownBlocks(node.content).replace(/^/gmu, '> ').replace(/ +$/gmu, '');
     case 'table': {

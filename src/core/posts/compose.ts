@@ -60,9 +60,17 @@ function blockText(node: BlockNode): string {
   switch (node.type) {
     case 'partHeading':
       return '';
+    case 'horizontalRule':
+      return '';
+    case 'blockMath':
+      return `$$${node.attrs.latex}$$`;
+    case 'codeBlock':
+      return (node.content ?? []).map((c) => c.text).join('');
     case 'paragraph':
     case 'heading':
-      return (node.content ?? []).map((c) => (c.type === 'text' ? c.text : '\n')).join('');
+      return (node.content ?? [])
+        .map((c) => (c.type === 'text' ? c.text : c.type === 'inlineMath' ? `$${c.attrs.latex}$` : '\n'))
+        .join('');
     case 'blockquote':
       return node.content.map((b) => blockText(b).replace(/^/gmu, '> ')).join('\n\n');
     case 'table':
@@ -93,13 +101,18 @@ export function textsOfParts(parts: Part[], doc: Doc): string[] {
   return texts.map((t) => t.join('\n\n'));
 }
 
-/** The same document with a heading for each part that has none yet, placed at the end; what is written stays. */
+/**
+ * The same document with a heading for each part that has none; what is written stays. A heading goes before the next
+ * part's, so that the questions stand in their order, or to the end.
+ */
 export function withPartHeadings(parts: Part[], doc: Doc): Doc {
-  const placed = new Set(doc.content.flatMap((n) => (n.type === 'partHeading' ? [n.attrs.part] : [])));
-  const missing = parts.filter((p) => !placed.has(p.id));
-  if (missing.length === 0) return doc;
-  return {
-    type: 'doc',
-    content: [...doc.content, ...missing.flatMap((p) => [headingOf(p), { type: 'paragraph' as const }])],
-  };
+  const order = new Map(parts.map((p, i) => [p.id, i]));
+  return parts.reduce<Doc>((now, part, i) => {
+    const placed = (n: BlockNode) => (n.type === 'partHeading' ? (order.get(n.attrs.part) ?? -1) : -1);
+    if (now.content.some((n) => placed(n) === i)) return now;
+    const next = now.content.findIndex((n) => placed(n) > i);
+    const at = next < 0 ? now.content.length : next;
+    const added: BlockNode[] = [headingOf(part), { type: 'paragraph' }];
+    return { type: 'doc', content: [...now.content.slice(0, at), ...added, ...now.content.slice(at)] };
+  }, doc);
 }

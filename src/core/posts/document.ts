@@ -11,6 +11,8 @@ export const LIMITS = {
   nodes: 8_000,
   titleLength: 200,
   hrefLength: 2_000,
+  latexLength: 1_000,
+  indent: 4,
 } as const;
 
 export const safeHref = z
@@ -18,26 +20,59 @@ export const safeHref = z
   .max(LIMITS.hrefLength)
   .regex(/^(https?:\/\/|mailto:)[^\s<>"'`\\]+$/iu);
 
+/** The inks a writer may choose: names of the palette's, so that each is readable on light paper and on dark. */
+export const INKS = ['pine', 'ochre', 'brick', 'sky'] as const;
+export type Ink = (typeof INKS)[number];
+
+const bare = <T extends string>(type: T) => z.strictObject({ type: z.literal(type) });
 const markSchema = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('bold') }),
-  z.strictObject({ type: z.literal('italic') }),
+  bare('bold'),
+  bare('italic'),
+  bare('underline'),
+  bare('strike'),
+  bare('code'),
+  bare('subscript'),
+  bare('superscript'),
+  z.strictObject({ type: z.literal('ink'), attrs: z.strictObject({ name: z.enum(INKS) }) }),
   z.strictObject({ type: z.literal('link'), attrs: z.strictObject({ href: safeHref }) }),
+  // The words stay words of the text, so they are counted, searched and exported as what they are; the mark says whom or
+  // which post they mean. Whether they may mean it is asked of the database when a text is kept.
+  z.strictObject({ type: z.literal('mention'), attrs: z.strictObject({ person: z.uuid() }) }),
+  z.strictObject({
+    type: z.literal('postReference'),
+    attrs: z.strictObject({ post: z.number().int().positive().max(Number.MAX_SAFE_INTEGER) }),
+  }),
 ]);
 export type Mark = z.infer<typeof markSchema>;
 
 const textNode = z.strictObject({
   type: z.literal('text'),
   text: z.string().min(1),
-  marks: z.array(markSchema).max(3).optional(),
+  marks: z.array(markSchema).max(11).optional(),
 });
-const inlineNode = z.discriminatedUnion('type', [textNode, z.strictObject({ type: z.literal('hardBreak') })]);
+const latex = z.string().min(1).max(LIMITS.latexLength);
+const inlineNode = z.discriminatedUnion('type', [
+  textNode,
+  bare('hardBreak'),
+  z.strictObject({ type: z.literal('inlineMath'), attrs: z.strictObject({ latex }) }),
+]);
 export type InlineNode = z.infer<typeof inlineNode>;
 
 const inline = z.array(inlineNode).optional();
-const paragraph = z.strictObject({ type: z.literal('paragraph'), content: inline });
+const shape = {
+  textAlign: z.enum(['center', 'right', 'justify']).optional(),
+  indent: z.number().int().min(1).max(LIMITS.indent).optional(),
+};
+/** How a paragraph or heading stands on the page, where it is not as usual. */
+export type BlockShape = z.infer<z.ZodObject<typeof shape>>;
+const paragraph = z.strictObject({
+  type: z.literal('paragraph'),
+  attrs: z.strictObject(shape).optional(),
+  content: inline,
+});
 const heading = z.strictObject({
   type: z.literal('heading'),
-  attrs: z.strictObject({ level: z.number().int().min(2).max(4) }),
+  attrs: z.strictObject({ level: z.number().int().min(2).max(4), ...shape }),
   content: inline,
 });
 const partHeading = z.strictObject({
@@ -45,10 +80,20 @@ const partHeading = z.strictObject({
   attrs: z.strictObject({ part: z.string().min(1).max(20), text: z.string().max(1_000) }),
 });
 
+const codeBlock = z.strictObject({
+  type: z.literal('codeBlock'),
+  content: z.array(z.strictObject({ type: z.literal('text'), text: z.string().min(1) })).optional(),
+});
+const blockMath = z.strictObject({ type: z.literal('blockMath'), attrs: z.strictObject({ latex }) });
+const rule = bare('horizontalRule');
+
 export type BlockNode =
   | z.infer<typeof paragraph>
   | z.infer<typeof heading>
   | z.infer<typeof partHeading>
+  | z.infer<typeof codeBlock>
+  | z.infer<typeof blockMath>
+  | z.infer<typeof rule>
   | { type: 'blockquote'; content: BlockNode[] }
   | { type: 'bulletList'; content: ListItem[] }
   | { type: 'orderedList'; attrs?: { start: number }; content: ListItem[] }
@@ -78,6 +123,9 @@ const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
     paragraph,
     heading,
     partHeading,
+    codeBlock,
+    blockMath,
+    rule,
     z.strictObject({ type: z.literal('blockquote'), content: blocks }),
     z.strictObject({ type: z.literal('bulletList'), content: items }),
     z.strictObject({
@@ -107,10 +155,21 @@ function exceedsShape(value: unknown): boolean {
   return false;
 }
 
-/** Reads an unknown value as a document: the document itself, or why it is not one. Nothing is silently dropped. */
+/** A text that a database can keep: no NUL, and no half of a character; every other character stays. */
+export const storable = (text: string) =>
+  text.replace(/\u0000|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '');
+
+const storableStrings = (value: unknown): unknown => {
+  if (typeof value === 'string') return storable(value);
+  if (Array.isArray(value)) return value.map(storableStrings);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, storableStrings(v)]));
+};
+
+/** Reads an unknown value as a document: the document itself, or why it is not one. No node or mark is silently dropped. */
 export function parseDocument(value: unknown): Result<Doc, DocumentFailure> {
   if (exceedsShape(value)) return fail({ code: 'document-too-large' });
-  const read = documentSchema.safeParse(value);
+  const read = documentSchema.safeParse(storableStrings(value));
   if (!read.success) {
     return fail({ code: 'document-malformed', where: (read.error.issues[0]?.path ?? []).join('.') });
   }

@@ -7,7 +7,7 @@ export type Link = { start: number; end: number; href: string };
  * offset `i` stands at `pos + i`: evidence found in the text can be marked in the editor without searching again.
  */
 export type Line = {
-  kind: 'part-heading' | 'heading' | 'quote' | 'item' | 'cell' | 'paragraph';
+  kind: 'part-heading' | 'heading' | 'quote' | 'item' | 'cell' | 'code' | 'math' | 'paragraph';
   text: string;
   pos: number;
   /** Set on the heading of a part. */
@@ -17,29 +17,41 @@ export type Line = {
   /** Set on the first line of a list's item: its number, or 0 for a bullet. */
   item?: number;
   links: Link[];
+  /** The formulas of the line: each stands in `text` as one {@link FORMULA}. */
+  formulas: { at: number; latex: string }[];
 };
+
+/** What a formula is in a line's text: one character that no word has, so that positions stay the editor's. */
+const FORMULA = '\uFFFC';
 
 const inlineSize = (node: InlineNode) => (node.type === 'text' ? node.text.length : 1);
 
-function inlineText(content: InlineNode[] | undefined): { text: string; links: Link[] } {
+function inlineText(content: InlineNode[] | undefined): Pick<Line, 'text' | 'links' | 'formulas'> {
   let text = '';
   const links: Link[] = [];
+  const formulas: Line['formulas'] = [];
   for (const node of content ?? []) {
     if (node.type === 'text') {
       const link = node.marks?.find((m) => m.type === 'link');
       if (link)
         links.push({ start: text.length, end: text.length + node.text.length, href: link.attrs.href });
       text += node.text;
+    } else if (node.type === 'inlineMath') {
+      formulas.push({ at: text.length, latex: node.attrs.latex });
+      text += FORMULA;
     } else {
       text += '\n';
     }
   }
-  return { text, links };
+  return { text, links, formulas };
 }
 
 type Inside = { kind: 'quote' | 'item' | 'cell'; row?: number; item?: number } | null;
 
-type TextBlock = Extract<BlockNode, { type: 'partHeading' | 'paragraph' | 'heading' }>;
+type TextBlock = Extract<
+  BlockNode,
+  { type: 'partHeading' | 'paragraph' | 'heading' | 'codeBlock' | 'blockMath' }
+>;
 
 /**
  * Visits the blocks of a document that hold text, in reading order, with the editor's position of their first
@@ -54,11 +66,16 @@ function visitBlocks(doc: Doc, visit: (node: TextBlock, pos: number, inside: Ins
       const here: Inside = inside && at > 0 ? { kind: inside.kind, row: inside.row } : inside;
       switch (node.type) {
         case 'partHeading':
+        case 'blockMath':
           visit(node, pos, here);
+          pos += 1;
+          break;
+        case 'horizontalRule':
           pos += 1;
           break;
         case 'paragraph':
         case 'heading':
+        case 'codeBlock':
           visit(node, pos + 1, here);
           pos += 2 + (node.content ?? []).reduce((n, c) => n + inlineSize(c), 0);
           break;
@@ -95,17 +112,28 @@ export function flatten(doc: Doc): Line[] {
   const lines: Line[] = [];
   visitBlocks(doc, (node, pos, inside) => {
     if (node.type === 'partHeading') {
-      lines.push({ kind: 'part-heading', text: node.attrs.text, pos, part: node.attrs.part, links: [] });
+      const { part, text } = node.attrs;
+      lines.push({ kind: 'part-heading', text, pos, part, links: [], formulas: [] });
       return;
     }
-    const own = node.type === 'heading' ? 'heading' : (inside?.kind ?? 'paragraph');
-    lines.push({
-      kind: inside?.kind === 'quote' ? 'quote' : own,
+    const quoted = inside?.kind === 'quote';
+    const place = {
       pos,
       ...(inside?.row === undefined ? {} : { row: inside.row }),
       ...(inside?.item === undefined ? {} : { item: inside.item }),
-      ...inlineText(node.content),
-    });
+    };
+    if (node.type === 'blockMath') {
+      const formulas = [{ at: 0, latex: node.attrs.latex }];
+      lines.push({ kind: quoted ? 'quote' : 'math', ...place, text: FORMULA, links: [], formulas });
+      return;
+    }
+    const own =
+      node.type === 'heading'
+        ? 'heading'
+        : node.type === 'codeBlock'
+          ? 'code'
+          : (inside?.kind ?? 'paragraph');
+    lines.push({ kind: quoted ? 'quote' : own, ...place, ...inlineText(node.content) });
   });
   return lines;
 }
@@ -117,11 +145,19 @@ export function positionsOf(doc: Doc): ReadonlyMap<BlockNode, number> {
   return found;
 }
 
+/** A line as it is read aloud, searched and quoted: its formulas as their LaTeX. */
+const spoken = (line: Line) => {
+  let n = 0;
+  return line.formulas.length
+    ? line.text.replaceAll(FORMULA, () => `$${line.formulas[n++]?.latex ?? ''}$`)
+    : line.text;
+};
+
 /** The document as plain text, a line a block: what is searched, quoted in notices and fingerprinted in words. */
 export const plainText = (doc: Doc) =>
   flatten(doc)
     .filter((l) => l.kind !== 'part-heading')
-    .map((l) => l.text)
+    .map(spoken)
     .join('\n')
     .trim();
 

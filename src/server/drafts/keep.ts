@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/posts/flatten';
-import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
 import { countWords } from '@/core/text/words';
 import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
@@ -15,12 +15,13 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
 import { figuresOf } from '../posts/check-text';
+import { honestNames } from '../posts/names';
 
 export const draftInputSchema = z.strictObject({
   kind: z.enum(['response', 'reply']),
   parent: z.number().int().positive().nullable(),
   submission: z.uuid(),
-  title: z.string().max(LIMITS.titleLength),
+  title: z.string().max(LIMITS.titleLength).transform(storable),
   doc: z.unknown(),
   /** The revision this text was written on; 0 when the draft was new. */
   base: z.number().int().min(0),
@@ -61,11 +62,11 @@ export async function keepDraft(
 ): Promise<Result<Kept, KeepFailure>> {
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
-  const doc = parsed.value;
   return deps.db.transaction(async (tx) => {
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
+    const doc = await honestNames(tx, actor, entered, parsed.value);
     const parent = input.parent === null ? null : postId(input.parent);
     if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);

@@ -13,22 +13,39 @@ import {
   WidthType,
   type ParagraphChild,
 } from 'docx';
-import type { BlockNode, Doc, InlineNode } from '@/core/posts/document';
+import type { BlockNode, BlockShape, Doc, InlineNode } from '@/core/posts/document';
 
 type Setting = { quote: boolean; list: { reference: string; level: number; instance: number } | null };
 
 const HEADINGS = { 2: HeadingLevel.HEADING_2, 3: HeadingLevel.HEADING_3, 4: HeadingLevel.HEADING_4 } as const;
 const INDENT = 360;
+const ALIGNMENTS = {
+  center: AlignmentType.CENTER,
+  right: AlignmentType.RIGHT,
+  justify: AlignmentType.JUSTIFIED,
+} as const;
+
+/** How a paragraph stands on the page, where it is not as usual. */
+const standing = (attrs: BlockShape | undefined) => ({
+  ...(attrs?.textAlign ? { alignment: ALIGNMENTS[attrs.textAlign] } : {}),
+  ...(attrs?.indent ? { indent: { left: attrs.indent * 2 * INDENT } } : {}),
+});
 
 function runs(content: InlineNode[] | undefined): ParagraphChild[] {
   return (content ?? []).map((node) => {
     if (node.type === 'hardBreak') return new TextRun({ break: 1 });
+    if (node.type === 'inlineMath') return new TextRun({ text: node.attrs.latex, italics: true });
     const has = (type: string) => node.marks?.some((m) => m.type === type) ?? false;
     const link = node.marks?.find((m) => m.type === 'link');
     const run = new TextRun({
       text: node.text,
       bold: has('bold'),
       italics: has('italic'),
+      strike: has('strike'),
+      subScript: has('subscript'),
+      superScript: has('superscript'),
+      ...(has('underline') ? { underline: {} } : {}),
+      ...(has('code') ? { font: 'Courier New' } : {}),
       ...(link ? { style: 'Hyperlink' } : {}),
     });
     return link ? new ExternalHyperlink({ link: link.attrs.href, children: [run] }) : run;
@@ -60,12 +77,35 @@ class Writer {
           }),
         ];
       case 'paragraph':
-        return node.content?.length ? [new Paragraph({ ...shape, children: runs(node.content) })] : [];
+        return node.content?.length
+          ? [new Paragraph({ ...shape, ...standing(node.attrs), children: runs(node.content) })]
+          : [];
       case 'heading':
         return [
           new Paragraph({
             heading: HEADINGS[node.attrs.level as 2 | 3 | 4],
+            ...standing(node.attrs),
             children: runs(node.content),
+          }),
+        ];
+      case 'horizontalRule':
+        return [new Paragraph({ thematicBreak: true })];
+      case 'blockMath':
+        return [
+          new Paragraph({
+            alignment: AlignmentType.CENTER,
+            children: [new TextRun({ text: node.attrs.latex, italics: true })],
+          }),
+        ];
+      case 'codeBlock':
+        return [
+          new Paragraph({
+            ...shape,
+            children: (node.content ?? []).flatMap((c) =>
+              c.text
+                .split('\n')
+                .map((text, i) => new TextRun({ text, font: 'Courier New', ...(i > 0 ? { break: 1 } : {}) })),
+            ),
           }),
         ];
       case 'blockquote':

@@ -3,7 +3,7 @@ import type { Refusal } from '@/core/counting/permission';
 import { instantOf } from '@/core/deadlines/wallclock';
 import { postId, type Instant, type PersonId, type PostId } from '@/core/ids';
 import { fingerprintText } from '@/core/posts/canonical';
-import { LIMITS, parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
@@ -21,13 +21,14 @@ import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
 import { figuresOf } from './check-text';
+import { honestNames } from './names';
 import { sha256 } from './fingerprint';
 
 export const shareInputSchema = z.strictObject({
   kind: z.enum(['response', 'reply']),
   parent: z.number().int().positive().nullable(),
   submission: z.uuid(),
-  title: z.string().max(LIMITS.titleLength),
+  title: z.string().max(LIMITS.titleLength).transform(storable),
   doc: z.unknown(),
   /** Share with the author of the answered post only. */
   private: z.boolean().default(false),
@@ -135,7 +136,6 @@ export async function share(
 ): Promise<Result<Shared, ShareFailure>> {
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
-  const doc = parsed.value;
   return deps.db.transaction(async (tx) => {
     const first = await enterDiscussion(deps, actor, slug, tx);
     if (!first.ok) return first;
@@ -152,6 +152,7 @@ export async function share(
     if (against) return fail(against);
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
+    const doc = await honestNames(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     const parent = input.parent === null ? null : postId(input.parent);

@@ -35,6 +35,7 @@ export function FacingPages(props: {
       <div
         className="mb-2 hidden rounded-[8px] border border-rule bg-page-2 p-1 max-lg:scripted:flex"
         role="group"
+        data-steps-aside=""
         aria-label="Pages"
       >
         {(['left', 'right'] as const).map((side) => (
@@ -53,10 +54,11 @@ export function FacingPages(props: {
         ))}
       </div>
       <div
-        className={`plate grid grid-cols-[minmax(0,1fr)] lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:overflow-hidden ${shape}`}
+        className={`plate grid grid-cols-[minmax(0,1fr)] lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:overflow-hidden wide:mx-auto wide:mt-4 wide:max-w-[900px] wide:lg:h-[calc(100dvh-32px)] wide:lg:grid-cols-1 ${shape}`}
       >
         <section
           aria-label={props.left.name}
+          data-steps-aside=""
           className={`relative flex min-h-0 min-w-0 flex-col bg-page-2 lg:rounded-l-plate lg:border-r lg:border-rule lg:after:pointer-events-none lg:after:absolute lg:after:inset-y-0 lg:after:right-0 lg:after:w-3.5 lg:after:bg-[linear-gradient(to_right,transparent,var(--fold))] ${place('left')}`}
         >
           {props.left.page}
@@ -71,6 +73,7 @@ export function FacingPages(props: {
       <div className="hidden h-14 max-lg:scripted:block" aria-hidden />
       <button
         type="button"
+        data-steps-aside=""
         aria-expanded={pulled}
         onClick={() => setPulled(!pulled)}
         className="fixed inset-x-0 bottom-0 z-30 hidden min-h-12 items-center justify-center gap-2 border-t border-rule bg-page-2 font-semibold max-lg:scripted:flex"

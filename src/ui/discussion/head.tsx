@@ -20,7 +20,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
     ...(head.staff ? [] : [['part', 'Your part'] as [Room, string]]),
   ];
   return (
-    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
+    <div data-steps-aside="" className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-2">
           <Link

@@ -24,7 +24,7 @@ export function TopBar(props: {
 }) {
   const zone = props.zone ?? props.person.zone;
   return (
-    <header className="bg-bar text-bar-ink">
+    <header data-steps-aside="" className="bg-bar text-bar-ink">
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded-control focus:bg-page focus:px-3 focus:py-2 focus:text-ink"

@@ -1,6 +1,7 @@
-import type { BlockNode, Doc, InlineNode } from '@/core/posts/document';
+import type { BlockNode, BlockShape, Doc, InlineNode } from '@/core/posts/document';
 import { positionsOf } from '@/core/posts/flatten';
 import { Fragment, type ReactNode } from 'react';
+import { MathText } from '../math/math';
 
 /** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
 export type Dressed = { from: number; to: number; dress: (text: ReactNode) => ReactNode };
@@ -11,17 +12,45 @@ type Dressing = {
   placed: boolean;
 } | null;
 
+const TAGS = {
+  bold: 'strong',
+  italic: 'em',
+  underline: 'u',
+  strike: 's',
+  code: 'code',
+  subscript: 'sub',
+  superscript: 'sup',
+} as const;
+
 function marked(node: Extract<InlineNode, { type: 'text' }>, text: string): ReactNode {
   let out: ReactNode = text;
   for (const mark of node.marks ?? []) {
-    if (mark.type === 'bold') out = <strong>{out}</strong>;
-    else if (mark.type === 'italic') out = <em>{out}</em>;
-    else {
-      out = (
-        <a href={mark.attrs.href} rel="noopener noreferrer nofollow" target="_blank">
-          {out}
-        </a>
-      );
+    switch (mark.type) {
+      case 'link':
+        out = (
+          <a href={mark.attrs.href} rel="noopener noreferrer nofollow" target="_blank">
+            {out}
+          </a>
+        );
+        break;
+      case 'ink':
+        out = <span data-ink={mark.attrs.name}>{out}</span>;
+        break;
+      case 'mention':
+        out = <span className="mention">{out}</span>;
+        break;
+      case 'postReference':
+        // Relative to the room it is read in: the conversation of this discussion.
+        out = (
+          <a className="mention" href={`conversation?post=${mark.attrs.post}`}>
+            {out}
+          </a>
+        );
+        break;
+      default: {
+        const Tag = TAGS[mark.type];
+        out = <Tag>{out}</Tag>;
+      }
     }
   }
   return out;
@@ -35,6 +64,7 @@ function pieces(content: InlineNode[], pos: number, from: number, to: number): R
     at += node.type === 'text' ? node.text.length : 1;
     if (at <= from || start >= to) return [];
     if (node.type === 'hardBreak') return [<br key={i} />];
+    if (node.type === 'inlineMath') return [<MathText key={i} latex={node.attrs.latex} />];
     const text = node.text.slice(Math.max(0, from - start), Math.max(0, to - start));
     return [<Fragment key={i}>{marked(node, text)}</Fragment>];
   });
@@ -64,8 +94,10 @@ function dressedPieces(
   return out;
 }
 
-function Inline({ node, dressing }: { node: BlockNode & { content?: InlineNode[] }; dressing: Dressing }) {
-  const content = node.content ?? [];
+type TextBlock = Extract<BlockNode, { type: 'paragraph' | 'heading' | 'codeBlock' }>;
+
+function Inline({ node, dressing }: { node: TextBlock; dressing: Dressing }) {
+  const content: InlineNode[] = node.content ?? [];
   const pos = dressing?.at.get(node) ?? 0;
   const end = pos + content.reduce((n, c) => n + (c.type === 'text' ? c.text.length : 1), 0);
   return dressedPieces(content, pos, pos, end, dressing?.layers ?? []);
@@ -74,6 +106,12 @@ function Inline({ node, dressing }: { node: BlockNode & { content?: InlineNode[]
 /** Says in the page where a block's text begins, so that what is selected in it can be told. */
 const placeOf = (node: BlockNode, dressing: Dressing) =>
   dressing?.placed ? { 'data-pos': dressing.at.get(node) } : {};
+
+/** How a paragraph or heading stands, where it is not as usual. */
+const shapeOf = (attrs: BlockShape | undefined) => ({
+  ...(attrs?.indent ? { 'data-indent': attrs.indent } : {}),
+  ...(attrs?.textAlign ? { style: { textAlign: attrs.textAlign } } : {}),
+});
 
 function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing }) {
   return nodes.map((node, i) => {
@@ -86,15 +124,27 @@ function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing })
         );
       case 'paragraph':
         return (
-          <p key={i} {...placeOf(node, dressing)}>
+          <p key={i} {...placeOf(node, dressing)} {...shapeOf(node.attrs)}>
             <Inline node={node} dressing={dressing} />
           </p>
         );
       case 'heading':
         return (
-          <h3 key={i} {...placeOf(node, dressing)}>
+          <h3 key={i} data-level={node.attrs.level} {...placeOf(node, dressing)} {...shapeOf(node.attrs)}>
             <Inline node={node} dressing={dressing} />
           </h3>
+        );
+      case 'horizontalRule':
+        return <hr key={i} />;
+      case 'blockMath':
+        return <MathText key={i} latex={node.attrs.latex} ownLine />;
+      case 'codeBlock':
+        return (
+          <pre key={i} tabIndex={0} role="group" aria-label="Code" {...placeOf(node, dressing)}>
+            <code>
+              <Inline node={node} dressing={dressing} />
+            </code>
+          </pre>
         );
       case 'blockquote':
         return (

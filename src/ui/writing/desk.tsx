@@ -8,7 +8,9 @@ import { CheckFooting, type Figures } from './check-footing';
 import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
-import { Toolbar } from './toolbar';
+import { NameList } from './editor/name-list';
+import { Toolbar } from './editor/toolbar';
+import { useWide } from './use-wide';
 import type { DraftView } from '../discussion/types';
 import type { Place } from './draft-keeper';
 import type { ShareState } from './use-share';
@@ -42,6 +44,7 @@ export function Desk({
 }) {
   const { writing, zone } = props;
   const { editor, keeping, keeper, title } = writing;
+  const [wide, setWide] = useWide();
   if (!editor) {
     return (
       <>
@@ -67,7 +70,15 @@ export function Desk({
     <>
       {props.above}
       <div className="flex flex-wrap items-center gap-x-3 border-b border-rule-soft px-3 py-1.5 sm:px-4">
-        <Toolbar editor={editor} parts={props.parts} label={`Tools for ${props.label.toLowerCase()}`} />
+        <Toolbar
+          editor={editor}
+          parts={props.parts}
+          label={`Tools for ${props.label.toLowerCase()}`}
+          formula={writing.formula}
+          setFormula={writing.setFormula}
+          wide={wide}
+          setWide={setWide}
+        />
         <span className="ml-auto py-1">
           <KeepingLine keeping={keeping} zone={zone} restored={writing.restored} />
         </span>
@@ -98,6 +109,7 @@ export function Desk({
           />
         ) : null}
         <EditorContent editor={editor} />
+        <NameList editor={editor} store={writing.names} />
       </div>
       <div className="border-t border-rule bg-page-2 px-4 py-2.5 max-lg:sticky max-lg:bottom-12 max-lg:z-20 lg:rounded-br-plate">
         {writing.checks.length ? (

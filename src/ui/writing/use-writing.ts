@@ -8,9 +8,11 @@ import { useEditor } from '@tiptap/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftView } from '../discussion/types';
 import type { Place, Text } from './draft-keeper';
-import { evidenceKey } from './evidence-marks';
-import { extensions } from './extensions';
-import { toDocument } from './to-document';
+import { evidenceKey } from './editor/evidence-marks';
+import { extensions } from './editor/extensions';
+import type { FormulaAsked } from './editor/fields';
+import { NameStore, type Names } from './editor/suggest';
+import { toDocument } from './editor/to-document';
 import { leftBehind, useDraft } from './use-draft';
 
 const CHECK_PAUSE_MS = 150;
@@ -25,6 +27,13 @@ function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part
   const same =
     title === draft.title && texts.every((t, i) => t.replace(/\r\n/gu, '\n') === (before[i] ?? ''));
   return same ? null : { title, doc: documentFromParts(parts, texts) };
+}
+
+/** Whom and which posts a text in this discussion may name. */
+async function namesOf(slug: string): Promise<Names> {
+  const response = await fetch(`/discussions/${slug}/names`);
+  if (!response.ok) throw new Error('no names');
+  return (await response.json()) as Names;
 }
 
 /** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */
@@ -45,6 +54,8 @@ export function useWriting(options: {
   const [selected, setSelected] = useState<Check['id'] | null>(null);
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
+  const [formula, setFormula] = useState<FormulaAsked | null>(null);
+  const [names] = useState(() => new NameStore(() => namesOf(place.slug)));
 
   const put = useCallback(
     (target: { commands: { setContent: (doc: Doc, o: { emitUpdate: boolean }) => boolean } }, text: Text) => {
@@ -59,7 +70,7 @@ export function useWriting(options: {
   const editor = useEditor({
     immediatelyRender: false,
     content: draft.doc,
-    extensions: extensions(options.placeholder),
+    extensions: extensions({ placeholder: options.placeholder, openFormula: setFormula, names }),
     editorProps: {
       attributes: {
         class: 'text min-h-full',
@@ -125,6 +136,9 @@ export function useWriting(options: {
     checks,
     selected,
     restored,
+    formula,
+    setFormula,
+    names,
     keeper,
     keeping,
     select,

@@ -1,0 +1,42 @@
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
+import Subscript from '@tiptap/extension-subscript';
+import Superscript from '@tiptap/extension-superscript';
+import TextAlign from '@tiptap/extension-text-align';
+import { Placeholder } from '@tiptap/extensions';
+import StarterKit from '@tiptap/starter-kit';
+import { EvidenceMarks } from './evidence-marks';
+import { BlockMath, InlineMath, type OpenFormula } from './formulas';
+import { Indent } from './indent';
+import { InkMark } from './ink';
+import { MentionMark, PostReferenceMark } from './names';
+import { PartHeading } from './part-heading';
+import { Suggest, type NameStore } from './suggest';
+
+/** What the editor can hold: exactly what a shared document may (see core/posts/document). */
+export const extensions = (options: { placeholder: string; openFormula: OpenFormula; names: NameStore }) => [
+  StarterKit.configure({
+    heading: { levels: [2, 3, 4] },
+    link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
+  }),
+  Subscript,
+  Superscript,
+  TextAlign.configure({
+    types: ['heading', 'paragraph'],
+    alignments: ['left', 'center', 'right', 'justify'],
+  }),
+  // Columns are as wide as their words: a width set on one screen is wrong on the next.
+  Table.configure({ resizable: false }),
+  TableRow,
+  TableHeader,
+  TableCell,
+  Indent,
+  InkMark,
+  MentionMark,
+  PostReferenceMark,
+  InlineMath.configure({ open: options.openFormula }),
+  BlockMath.configure({ open: options.openFormula }),
+  Suggest.configure({ store: options.names }),
+  PartHeading,
+  EvidenceMarks,
+  Placeholder.configure({ placeholder: options.placeholder, showOnlyCurrent: false }),
+];

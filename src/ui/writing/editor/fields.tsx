@@ -1,0 +1,122 @@
+'use client';
+
+import { LIMITS } from '@/core/posts/document';
+import type { Editor } from '@tiptap/core';
+import { useDeferredValue, useState } from 'react';
+import { MathText } from '../../math/math';
+
+/** Where a link leads; asked for in the bar itself, so that nothing covers the text. */
+export function LinkField({ editor, close }: { editor: Editor; close: () => void }) {
+  const [href, setHref] = useState(String(editor.getAttributes('link').href ?? ''));
+  const set = () => {
+    const text = href.trim();
+    const address = text && !/^[a-z][a-z+.-]*:/iu.test(text) ? `https://${text}` : text;
+    const run = editor.chain().focus().extendMarkRange('link');
+    if (!address) run.unsetLink().run();
+    else if (editor.state.selection.empty && !editor.isActive('link')) {
+      run.insertContent({ type: 'text', text, marks: [{ type: 'link', attrs: { href: address } }] }).run();
+    } else run.setLink({ href: address }).run();
+    close();
+  };
+  return (
+    <span className="flex w-full items-center gap-2 pt-1">
+      <label className="sr-only" htmlFor="link-address">
+        Address of the link
+      </label>
+      <input
+        id="link-address"
+        className="field"
+        autoFocus
+        placeholder="https://… (empty takes the link away)"
+        value={href}
+        onChange={(e) => setHref(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            set();
+          } else if (e.key === 'Escape') {
+            e.stopPropagation();
+            close();
+            editor.commands.focus();
+          }
+        }}
+      />
+      <button type="button" className="btn" onClick={set}>
+        Set link
+      </button>
+    </span>
+  );
+}
+
+export type FormulaAsked = { pos: number | null; latex: string; ownLine: boolean };
+
+/** A formula being written, with how it will look beneath. */
+export function FormulaField(props: { editor: Editor; asked: FormulaAsked; close: () => void }) {
+  const { editor, asked } = props;
+  const [latex, setLatex] = useState(asked.latex);
+  const [ownLine, setOwnLine] = useState(asked.ownLine);
+  const shown = useDeferredValue(latex.trim());
+  const set = () => {
+    const text = latex.trim();
+    const chain = editor.chain().focus();
+    const at = asked.pos;
+    const node = { type: ownLine ? 'blockMath' : 'inlineMath', attrs: { latex: text } };
+    if (at === null) {
+      if (text) chain.insertContent(node).run();
+    } else if (text === '') chain.deleteRange({ from: at, to: at + 1 }).run();
+    else if (ownLine === asked.ownLine) {
+      chain.command(({ tr }) => Boolean(tr.setNodeAttribute(at, 'latex', text))).run();
+    } else
+      chain
+        .deleteRange({ from: at, to: at + 1 })
+        .insertContentAt(at, node)
+        .run();
+    props.close();
+  };
+  return (
+    <div className="w-full space-y-1.5 pt-1">
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="sr-only" htmlFor="formula">
+          Formula in LaTeX
+        </label>
+        <input
+          id="formula"
+          className="field grow basis-60 font-mono"
+          autoFocus
+          maxLength={LIMITS.latexLength}
+          placeholder="LaTeX, for example Q = \frac{1}{n} A R^{2/3}"
+          value={latex}
+          onChange={(e) => setLatex(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              set();
+            } else if (e.key === 'Escape') {
+              e.stopPropagation();
+              props.close();
+              editor.commands.focus();
+            }
+          }}
+        />
+        <label className="flex min-h-8 items-center gap-1.5 text-[13px]">
+          <input type="checkbox" checked={ownLine} onChange={(e) => setOwnLine(e.target.checked)} /> on a line
+          of its own
+        </label>
+        <button type="button" className="btn" onClick={set}>
+          {asked.pos === null ? 'Put it in' : latex.trim() ? 'Change it' : 'Take it out'}
+        </button>
+      </div>
+      <div
+        className="text min-h-8 overflow-x-auto rounded-control bg-page-2 px-3 py-1.5"
+        aria-label="Preview"
+        role="group"
+      >
+        {shown ? (
+          <MathText latex={shown} ownLine={ownLine} />
+        ) : (
+          <span className="text-ink-3">The formula appears here.</span>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,119 @@
+import {
+  INKS,
+  safeHref,
+  type BlockNode,
+  type BlockShape,
+  type Doc,
+  type Ink,
+  type InlineNode,
+  type ListItem,
+  type Mark,
+  type TableRow,
+} from '@/core/posts/document';
+import type { JSONContent } from '@tiptap/core';
+
+const BARE = new Set(['bold', 'italic', 'underline', 'strike', 'code', 'subscript', 'superscript']);
+
+function mark(m: NonNullable<JSONContent['marks']>[number]): Mark[] {
+  if (BARE.has(m.type)) return [{ type: m.type } as Mark];
+  const attrs = m.attrs ?? {};
+  switch (m.type) {
+    case 'link': {
+      const href = String(attrs.href ?? '');
+      return safeHref.safeParse(href).success ? [{ type: 'link', attrs: { href } }] : [];
+    }
+    case 'ink':
+      return INKS.includes(attrs.name as Ink) ? [{ type: 'ink', attrs: { name: attrs.name as Ink } }] : [];
+    case 'mention':
+      return [{ type: 'mention', attrs: { person: String(attrs.person) } }];
+    case 'postReference':
+      return [{ type: 'postReference', attrs: { post: Number(attrs.post) } }];
+    default:
+      return [];
+  }
+}
+
+/** The editor's inline JSON reduced to what a post may hold; attributes the editor adds for itself are left out. */
+function inline(content: JSONContent[] | undefined): InlineNode[] | undefined {
+  const nodes = (content ?? []).flatMap((n): InlineNode[] => {
+    if (n.type === 'hardBreak') return [{ type: 'hardBreak' }];
+    if (n.type === 'inlineMath') return [{ type: 'inlineMath', attrs: { latex: String(n.attrs?.latex) } }];
+    if (n.type !== 'text' || !n.text) return [];
+    const marks = (n.marks ?? []).flatMap(mark);
+    return [{ type: 'text', text: n.text, ...(marks.length ? { marks } : {}) }];
+  });
+  return nodes.length ? nodes : undefined;
+}
+
+const withContent = <T extends object>(node: T, content: InlineNode[] | undefined) =>
+  content ? { ...node, content } : node;
+
+/** How a block stands, as far as it differs from the usual. */
+function shape(n: JSONContent): BlockShape {
+  const { textAlign, indent } = n.attrs ?? {};
+  return {
+    ...(textAlign && textAlign !== 'left' ? { textAlign: textAlign as BlockShape['textAlign'] } : {}),
+    ...(indent ? { indent: Number(indent) } : {}),
+  };
+}
+
+function blocks(content: JSONContent[] | undefined): BlockNode[] {
+  const nodes = (content ?? []).flatMap((n): BlockNode[] => {
+    switch (n.type) {
+      case 'partHeading':
+        return [{ type: 'partHeading', attrs: { part: String(n.attrs?.part), text: String(n.attrs?.text) } }];
+      case 'heading':
+        return [
+          withContent(
+            { type: 'heading' as const, attrs: { level: Number(n.attrs?.level ?? 3), ...shape(n) } },
+            inline(n.content),
+          ),
+        ];
+      case 'blockquote':
+        return [{ type: 'blockquote', content: blocks(n.content) }];
+      case 'bulletList':
+        return [{ type: 'bulletList', content: items(n.content) }];
+      case 'orderedList': {
+        const start = Number(n.attrs?.start ?? 1);
+        return [
+          { type: 'orderedList', ...(start === 1 ? {} : { attrs: { start } }), content: items(n.content) },
+        ];
+      }
+      case 'table':
+        return [{ type: 'table', content: rows(n.content) }];
+      case 'horizontalRule':
+        return [{ type: 'horizontalRule' }];
+      case 'blockMath':
+        return [{ type: 'blockMath', attrs: { latex: String(n.attrs?.latex) } }];
+      case 'codeBlock': {
+        const text = (n.content ?? []).map((c) => c.text ?? '').join('');
+        return [{ type: 'codeBlock', ...(text ? { content: [{ type: 'text', text }] } : {}) }];
+      }
+      default: {
+        const attrs = shape(n);
+        return [
+          withContent(
+            { type: 'paragraph' as const, ...(Object.keys(attrs).length ? { attrs } : {}) },
+            inline(n.content),
+          ),
+        ];
+      }
+    }
+  });
+  return nodes.length ? nodes : [{ type: 'paragraph' }];
+}
+
+const items = (content: JSONContent[] | undefined): ListItem[] =>
+  (content ?? []).map((n) => ({ type: 'listItem', content: blocks(n.content) }));
+
+const rows = (content: JSONContent[] | undefined): TableRow[] =>
+  (content ?? []).map((row) => ({
+    type: 'tableRow',
+    content: (row.content ?? []).map((cell) => ({
+      type: cell.type === 'tableHeader' ? 'tableHeader' : 'tableCell',
+      content: blocks(cell.content),
+    })),
+  }));
+
+/** The editor's content as a document of ours. Positions stay the same, so evidence found in it fits the editor. */
+export const toDocument = (json: JSONContent): Doc => ({ type: 'doc', content: blocks(json.content) });
