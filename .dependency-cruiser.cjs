@@ -31,7 +31,7 @@ module.exports = {
     only('workers', 'core', 'server', 'runtime'),
     packages(
       'core',
-      'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|papaparse|@types/papaparse|micromark[^/]*',
+      'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*',
     ),
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
     packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod'),

@@ -8,6 +8,7 @@ import * as time from './migrations/0006_time';
 import * as find from './migrations/0007_find';
 import * as outside from './migrations/0008_outside';
 import * as beside from './migrations/0009_beside';
+import * as writing from './migrations/0010_writing';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -19,6 +20,7 @@ const MIGRATIONS = {
   '0007_find': find,
   '0008_outside': outside,
   '0009_beside': beside,
+  '0010_writing': writing,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -185,7 +185,7 @@ describe('an outside prompt', () => {
       conflict: 'tell',
     });
     await removePost(at, world.people.imani, slug, postId(made.ok ? made.value.post : 0));
-    const kept = await db('draft_leftovers').where({ parent_id: parent }).pluck('doc');
+    const kept = await db('draft_versions').where({ parent_id: parent }).pluck('doc');
     expect(JSON.stringify(kept)).toContain('The first reply, noted.');
     const drafts = await db('drafts').where({ parent_id: parent }).pluck('doc');
     expect(JSON.stringify(drafts)).toContain('A second one, begun.');

@@ -16,7 +16,14 @@ import type { Doc } from '@/core/posts/document';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
-export type DraftKey = { author: PersonId; discussion: DiscussionId; kind: PostKind; parent: PostId | null };
+/** The place of a draft. `edits` names the shared post that it is a change of; most are of none. */
+export type DraftKey = {
+  author: PersonId;
+  discussion: DiscussionId;
+  kind: PostKind;
+  parent: PostId | null;
+  edits?: PostId | null;
+};
 
 export type DraftRecord = {
   id: string;
@@ -32,6 +39,7 @@ const where = (key: DraftKey) => ({
   discussion_id: key.discussion,
   kind: key.kind,
   parent_id: key.parent,
+  edits: key.edits ?? null,
 });
 
 export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<DraftRecord | null> {
@@ -84,21 +92,6 @@ export async function updateDraft(db: Db, id: string, revision: number, text: Dr
     .update({ revision, ...textColumns(text) });
 }
 
-/** Keeps the text that another window's text is about to replace. */
-export async function keepLeftover(
-  db: Db,
-  key: DraftKey & { course: CourseId },
-  text: { title: string; doc: Doc; keptAt: Instant },
-) {
-  await db('draft_leftovers').insert({
-    ...where(key),
-    course_id: key.course,
-    kept_at: timestamptz(text.keptAt),
-    title: text.title,
-    doc: JSON.stringify(text.doc),
-  });
-}
-
 export async function deleteDraft(db: Db, key: DraftKey) {
   await db('drafts').where(where(key)).delete();
 }
@@ -121,6 +114,8 @@ export const draftsOf = (db: Db, person: PersonId, discussions?: DiscussionId[])
     )
     .where('d.author_id', person)
     .where('d.blank', false)
+    // A change to what was shared owes nothing.
+    .whereNull('d.edits')
     .modify((q) => {
       if (discussions) q.whereIn('d.discussion_id', discussions);
     })

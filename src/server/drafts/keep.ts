@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { isVersionDue, spentVersions, type VersionReason } from '@/core/drafts/history';
 import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
@@ -7,7 +8,8 @@ import { countWords } from '@/core/text/words';
 import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
-import { draftFor, insertDraft, keepLeftover, updateDraft, type DraftKey } from '@/db/queries/drafts';
+import { draftFor, insertDraft, updateDraft, type DraftKey, type DraftRecord } from '@/db/queries/drafts';
+import { deleteVersions, keepVersion, versionsOf } from '@/db/queries/draft-versions';
 import type { PostRecord } from '@/db/queries/posts';
 import { lockSharing, postBySubmission } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
@@ -27,8 +29,37 @@ export const draftInputSchema = z.strictObject({
   base: z.number().int().min(0),
   /** `replace`: this text shall stand and the other be kept aside. `aside`: keep this one aside. */
   conflict: z.enum(['tell', 'replace', 'aside']).default('tell'),
+  /** The shared post this text is to change. */
+  edits: z.number().int().positive().nullish(),
+  /** An earlier version takes the place of what is there, which then stays as a version itself. */
+  restoring: z.boolean().optional(),
 });
 export type DraftInput = z.infer<typeof draftInputSchema>;
+
+type Place = DraftKey & { course: Entered['record']['course']['id'] };
+type Text = { title: string; doc: Doc; keptAt: Instant };
+
+const aside = (db: Db, key: Place, text: Text, reason: VersionReason) =>
+  keepVersion(db, key, { ...text, words: countWords(plainText(text.doc)), reason });
+
+/** Keeps what is about to be replaced as a version, where that is due, and lets spent ones go. */
+async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, restoring: boolean) {
+  const versions = await versionsOf(db, key);
+  const words = countWords(plainText(before.doc));
+  const due = isVersionDue({
+    before: { keptAt: before.keptAt, words },
+    next: { now: next.keptAt, words: countWords(plainText(next.doc)) },
+    newest: versions[0]?.keptAt ?? null,
+  });
+  if (!due && !restoring) return;
+  await aside(db, key, before, restoring ? 'before-restoring' : 'as-it-went');
+  const spent = spentVersions(versions);
+  if (spent.length)
+    await deleteVersions(
+      db,
+      spent.map((v) => v.id),
+    );
+}
 
 export type Kept = { revision: number; keptAt: Instant; submission: string };
 export type KeepFailure =
@@ -70,17 +101,22 @@ export async function keepDraft(
     const parent = input.parent === null ? null : postId(input.parent);
     if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);
-    const key: DraftKey & { course: Entered['record']['course']['id'] } = {
+    const edits = input.edits ? postId(input.edits) : null;
+    if (edits && !entered.own.some((p) => p.id === edits && p.kind === input.kind && !p.withdrawn))
+      return fail({ code: 'post-not-open' as const });
+    const key: Place = {
       author: actor.id,
       course: entered.record.course.id,
       discussion: entered.record.id,
       kind: input.kind,
       parent,
+      edits,
     };
     await lockSharing(tx, actor.id, entered.record.id);
     const before = await draftFor(tx, key, true);
     // A draft begun while the post could be read is kept on, even if the post was hidden or withdrawn since.
-    if (input.kind === 'reply' && !answered && !before) return fail({ code: 'post-not-open' as const });
+    if (input.kind === 'reply' && !answered && !before && !edits)
+      return fail({ code: 'post-not-open' as const });
     if (await postBySubmission(tx, actor.id, input.submission))
       return fail({ code: 'already-shared' as const });
 
@@ -103,7 +139,7 @@ export async function keepDraft(
     // The database gives keys back in an order of its own.
     const same = before.title === input.title && canonicalJson(before.doc) === canonicalJson(doc);
     if (input.conflict === 'aside') {
-      await keepLeftover(tx, key, text);
+      await aside(tx, key, text, 'other-window');
       return ok({ revision: before.revision, keptAt: before.keptAt, submission: before.submission });
     }
     if (before.revision !== input.base && !same) {
@@ -111,8 +147,8 @@ export async function keepDraft(
         const { title, keptAt, revision, submission } = before;
         return fail({ code: 'other-window' as const, title, doc: before.doc, keptAt, revision, submission });
       }
-      await keepLeftover(tx, key, before);
-    }
+      await aside(tx, key, before, 'other-window');
+    } else if (!same) await keepHistory(tx, key, before, text, input.restoring ?? false);
     const revision = before.revision + 1;
     await updateDraft(tx, before.id, revision, text);
     return ok({ revision, keptAt: deps.now, submission: before.submission });

@@ -8,7 +8,9 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
-import { draftFor, insertDraft, keepLeftover } from '@/db/queries/drafts';
+import { countWords } from '@/core/text/words';
+import { keepVersion } from '@/db/queries/draft-versions';
+import { draftFor, insertDraft } from '@/db/queries/drafts';
 import { deletePost, markPasted, outsidePost, toldPerson } from '@/db/queries/outside';
 import { takeBack } from '@/db/queries/setup';
 import { insertPost, insertVersion, lockSharing, nextPostId } from '@/db/queries/sharing';
@@ -135,7 +137,9 @@ export async function removePost(
       const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
       if (await draftFor(tx, key, true)) {
         // Another text was begun in the same place since: this one is kept aside, and neither is lost.
-        await keepLeftover(tx, key, { title: post.title, doc: post.doc, keptAt: deps.now });
+        const words = countWords(plainText(post.doc));
+        const { title, doc } = post;
+        await keepVersion(tx, key, { title, doc, words, keptAt: deps.now, reason: 'withdrawn' });
       } else {
         const checks = figuresOf(record.brief, kind, post.title, post.doc, null).checks;
         const text = { title: post.title, doc: post.doc, blank: false, checks, keptAt: deps.now };

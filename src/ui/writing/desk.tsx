@@ -3,6 +3,7 @@
 import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
 import type { ReactNode, Ref } from 'react';
+import { HistoryDialog } from '../history/history-dialog';
 import { shareFailureText } from '../words/failures';
 import { CheckFooting, type Figures } from './check-footing';
 import { KeepingLine } from './keeping-line';
@@ -79,16 +80,24 @@ export function Desk({
           wide={wide}
           setWide={setWide}
         />
-        <span className="ml-auto py-1">
+        <span className="ml-auto flex flex-wrap items-center justify-end gap-x-3 py-1">
           <KeepingLine keeping={keeping} zone={zone} restored={writing.restored} />
+          <HistoryDialog
+            place={props.place}
+            zone={zone}
+            now={writing.text}
+            restore={(version) => void writing.restore(version)}
+          />
         </span>
       </div>
       {keeping.state === 'elsewhere' ? (
         <OtherWindow
           other={keeping.other}
+          mine={{ title, doc: writing.doc }}
           zone={zone}
-          mine={() => void keeper.takeMine()}
-          theirs={() => void writing.takeOther()}
+          takeMine={() => void keeper.takeMine()}
+          takeTheirs={() => void writing.takeOther()}
+          takeBoth={() => void writing.takeBoth()}
         />
       ) : null}
       <div className="min-h-[200px] grow overflow-auto px-4 py-4 sm:px-8" data-writing="">

@@ -1,6 +1,13 @@
 import type { Doc } from '@/core/posts/document';
 
-export type Place = { slug: string; person: string; kind: 'response' | 'reply'; parent: number | null };
+export type Place = {
+  slug: string;
+  person: string;
+  kind: 'response' | 'reply';
+  parent: number | null;
+  /** The shared post that is being changed. */
+  edits?: number;
+};
 export type Text = { title: string; doc: Doc };
 type OtherText = Text & { keptAt: number; revision: number; submission: string };
 
@@ -25,6 +32,8 @@ export type KeepRequest = {
   doc: Doc;
   base: number;
   conflict: 'tell' | 'replace' | 'aside';
+  edits: number | null;
+  restoring: boolean;
 };
 export type KeepAnswer =
   | { ok: true; revision: number; keptAt: number; submission: string }
@@ -46,8 +55,9 @@ export type KeeperPorts = {
   forgetLocal: () => void;
 };
 
-const QUIET_MS = 800;
-const LONGEST_MS = 4_000;
+// On the server within two seconds, however fast and long somebody types.
+const QUIET_MS = 700;
+const LONGEST_MS = 1_400;
 const RETRY_MS = [1_500, 3_000, 6_000, 12_000];
 const AGAIN = new Set(['no-answer', 'signed-out', 'unexpected']);
 
@@ -60,6 +70,7 @@ export class DraftKeeper {
   private over = false;
   private touched = false;
   private tries = 0;
+  private restoring = false;
   private waitingSince = 0;
   private text: Text;
   private revision: number;
@@ -117,10 +128,12 @@ export class DraftKeeper {
     this.busy = true;
     this.dirty = false;
     if (this.now.state !== 'elsewhere') this.set({ state: 'keeping' });
-    const { kind, parent } = this.place;
-    const { submission, revision: base } = this;
-    const answer = await this.ports.keep({ kind, parent, submission, ...this.text, base, conflict }, leaving);
+    const { kind, parent, edits = null } = this.place;
+    const { submission, revision: base, restoring } = this;
+    const request = { kind, parent, submission, ...this.text, base, conflict, edits, restoring };
+    const answer = await this.ports.keep(request, leaving);
     this.busy = false;
+    if (answer.ok) this.restoring = false;
     if (!this.over) this.take(answer);
   }
 
@@ -148,6 +161,13 @@ export class DraftKeeper {
     } else {
       this.set({ state: 'refused', code: answer.code });
     }
+  }
+
+  /** An earlier version takes the text's place; what stands now is kept first and then stays as a version. */
+  async restore(text: Text) {
+    if (this.dirty) await this.send('tell');
+    this.restoring = true;
+    this.change(text);
   }
 
   /** Sends what is not kept yet at once: the connection is back, or the page is going. */

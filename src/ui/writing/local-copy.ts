@@ -1,32 +1,34 @@
 import type { Doc } from '@/core/posts/document';
+import { createStore, del, get, set, type UseStore } from 'idb-keyval';
 
 type LocalCopy = { title: string; doc: Doc; base: number };
 
 const PREFIX = 'pulpit draft ';
+let store: UseStore | null = null;
+const drafts = () => (store ??= createStore('pulpit-drafts', 'drafts'));
 
-/** This machine's copy of what the server has not confirmed yet. A browser that stores nothing is no error. */
+/**
+ * This machine's copy (IndexedDB) of what the server has not confirmed yet. A browser that stores nothing is no error: the
+ * server's copy, a second later, is then the only one.
+ */
 export function keepLocal(key: string, copy: LocalCopy) {
-  try {
-    localStorage.setItem(PREFIX + key, JSON.stringify(copy));
-  } catch {
-    // Private windows and full storage: the server's copy, a second later, is then the only one.
-  }
+  void quietly(() => set(key, copy, drafts()));
 }
 
-export function readLocal(key: string): LocalCopy | null {
-  try {
-    const text = localStorage.getItem(PREFIX + key);
-    return text ? (JSON.parse(text) as LocalCopy) : null;
-  } catch {
-    return null;
-  }
+export async function readLocal(key: string): Promise<LocalCopy | null> {
+  return (await quietly(() => get<LocalCopy>(key, drafts()))) ?? null;
 }
 
 export function forgetLocal(key: string) {
+  void quietly(() => del(key, drafts()));
+}
+
+/** Private windows and full disks refuse to store; the reason is the browser's and nobody could act on it. */
+async function quietly<T>(work: () => Promise<T>): Promise<T | undefined> {
   try {
-    localStorage.removeItem(PREFIX + key);
+    return await work();
   } catch {
-    // As above.
+    return undefined;
   }
 }
 

@@ -27,7 +27,8 @@ function keeperFor(place: Place, opened: DraftView): DraftKeeper {
   });
 }
 
-const localKey = (place: Place) => `${place.person} ${place.slug} ${place.kind} ${place.parent ?? ''}`;
+const localKey = (place: Place) =>
+  `${place.person} ${place.slug} ${place.kind} ${place.parent ?? ''}${place.edits ? ` edits ${place.edits}` : ''}`;
 
 /**
  * What this machine still holds from a window that could not reach the server and is gone; null when the server has
@@ -36,7 +37,7 @@ const localKey = (place: Place) => `${place.person} ${place.slug} ${place.kind} 
 export async function leftBehind(place: Place, opened: DraftView) {
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
-  const local = readLocal(key);
+  const local = await readLocal(key);
   if (!local) return null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
   return same ? null : { title: local.title, doc: local.doc };

@@ -2,6 +2,7 @@
 
 import type { Part } from '@/core/brief/brief';
 import type { Check } from '@/core/checks/types';
+import { both } from '@/core/drafts/difference';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
 import { useEditor } from '@tiptap/react';
@@ -150,6 +151,19 @@ export function useWriting(options: {
     takeOther: async () => {
       const text = await keeper.takeOther();
       if (text && editor) put(editor, text);
+    },
+    takeBoth: async () => {
+      if (keeping.state !== 'elsewhere' || !editor) return;
+      const mine = text();
+      const next = { title: mine.title, doc: both(mine.doc, keeping.other.doc) };
+      put(editor, next);
+      keeper.change(next);
+      await keeper.takeMine();
+    },
+    restore: async (version: Text) => {
+      if (!editor) return;
+      await keeper.restore(version);
+      put(editor, version);
     },
     text,
     /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */

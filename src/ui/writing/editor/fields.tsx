@@ -62,7 +62,8 @@ export function FormulaField(props: { editor: Editor; asked: FormulaAsked; close
     const at = asked.pos;
     const node = { type: ownLine ? 'blockMath' : 'inlineMath', attrs: { latex: text } };
     if (at === null) {
-      if (text) chain.insertContent(node).run();
+      // A line to go on in, or the next thing put in would take the formula's place.
+      if (text) chain.insertContent(ownLine ? [node, { type: 'paragraph' }] : node).run();
     } else if (text === '') chain.deleteRange({ from: at, to: at + 1 }).run();
     else if (ownLine === asked.ownLine) {
       chain.command(({ tr }) => Boolean(tr.setNodeAttribute(at, 'latex', text))).run();

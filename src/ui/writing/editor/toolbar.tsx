@@ -80,7 +80,7 @@ export function Toolbar(props: {
     return () => dom.removeEventListener('keydown', keys);
   }, [editor, wide, setWide]);
   return (
-    <div className="min-w-0">
+    <div className="min-w-0 grow basis-[330px]">
       <Bar.Root
         aria-label={props.label}
         // Keys that work in the text stay the text's; Escape goes back to it.

@@ -1,0 +1,45 @@
+import { diffWordsWithSpace } from 'diff';
+import type { Doc } from '../posts/document';
+import { flatten } from '../posts/flatten';
+
+/** A stretch of two texts: in both, or only in the one or the other. */
+export type Stretch = { kind: 'same' | 'only-first' | 'only-second'; text: string };
+export type Compared = { stretches: Stretch[]; onlyFirst: number; onlySecond: number };
+
+/** After so much work two texts are as good as wholly different, and are shown as such. */
+const MOST_EDITS = 4_000;
+
+const wordsIn = (text: string) => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu)?.length ?? 0;
+
+const linesOf = (text: { title: string; doc: Doc }) =>
+  [text.title, ...flatten(text.doc).map((l) => (l.part ? `${l.part}. ${l.text}` : l.text))]
+    .filter((line) => line.trim() !== '')
+    .join('\n');
+
+/**
+ * Two texts word by word, with how many words stand only in the one and only in the other. All stretches of the first
+ * and the same ones, put together, are the first text; likewise the second.
+ */
+export function difference(
+  first: { title: string; doc: Doc },
+  second: { title: string; doc: Doc },
+): Compared {
+  const [a, b] = [linesOf(first), linesOf(second)];
+  const changes = diffWordsWithSpace(a, b, { maxEditLength: MOST_EDITS }) ?? [
+    { value: a, removed: true, added: false },
+    { value: b, removed: false, added: true },
+  ];
+  const stretches = changes.map((c): Stretch => ({
+    kind: c.removed ? 'only-first' : c.added ? 'only-second' : 'same',
+    text: c.value,
+  }));
+  const count = (kind: Stretch['kind']) =>
+    stretches.filter((s) => s.kind === kind).reduce((n, s) => n + wordsIn(s.text), 0);
+  return { stretches, onlyFirst: count('only-first'), onlySecond: count('only-second') };
+}
+
+/** Both texts in one: the second beneath the first, a line between them, so that no word of either is lost. */
+export const both = (first: Doc, second: Doc): Doc => ({
+  type: 'doc',
+  content: [...first.content, { type: 'horizontalRule' }, ...second.content],
+});

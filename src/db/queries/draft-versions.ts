@@ -1,0 +1,64 @@
+import { randomUUID } from 'node:crypto';
+import type { VersionReason } from '@/core/drafts/history';
+import { instant, type CourseId, type Instant } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { timestamptz, type Db } from '../connection';
+import type { DraftKey } from './drafts';
+
+export type VersionRecord = {
+  id: string;
+  keptAt: Instant;
+  reason: VersionReason;
+  title: string;
+  words: number;
+};
+
+const where = (key: DraftKey) => ({
+  author_id: key.author,
+  discussion_id: key.discussion,
+  kind: key.kind,
+  parent_id: key.parent,
+  edits: key.edits ?? null,
+});
+
+/** The versions of a draft, newest first, without their texts. */
+export async function versionsOf(db: Db, key: DraftKey): Promise<VersionRecord[]> {
+  const rows = await db('draft_versions')
+    .where(where(key))
+    .orderBy([{ column: 'kept_at', order: 'desc' }, 'id'])
+    .select('id', 'kept_at', 'reason', 'title', 'words');
+  return rows.map((r) => ({
+    id: r.id,
+    keptAt: instant(r.kept_at),
+    reason: r.reason,
+    title: r.title,
+    words: r.words,
+  }));
+}
+
+/** The text of one version of somebody's own. */
+export async function versionText(db: Db, key: Pick<DraftKey, 'author' | 'discussion'>, id: string) {
+  const row = await db('draft_versions')
+    .where({ id, author_id: key.author, discussion_id: key.discussion })
+    .first('title', 'doc');
+  return row ? { title: row.title as string, doc: row.doc as Doc } : null;
+}
+
+export async function keepVersion(
+  db: Db,
+  key: DraftKey & { course: CourseId },
+  version: { title: string; doc: Doc; keptAt: Instant; words: number; reason: VersionReason },
+) {
+  await db('draft_versions').insert({
+    ...where(key),
+    id: randomUUID(),
+    course_id: key.course,
+    kept_at: timestamptz(version.keptAt),
+    reason: version.reason,
+    title: version.title,
+    doc: JSON.stringify(version.doc),
+    words: version.words,
+  });
+}
+
+export const deleteVersions = (db: Db, ids: string[]) => db('draft_versions').whereIn('id', ids).delete();
