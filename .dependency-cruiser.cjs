@@ -26,7 +26,8 @@ module.exports = {
     only('server', 'core', 'db'),
     only('standins', 'core', 'server'),
     only('runtime', 'core', 'server', 'db', 'standins'),
-    only('ui', 'core'),
+    // A screen starts the workers it needs; what they are asked travels as data.
+    only('ui', 'core', 'workers'),
     only('app', 'core', 'server', 'ui', 'runtime'),
     only('workers', 'core', 'server', 'runtime'),
     packages(
@@ -34,7 +35,7 @@ module.exports = {
       'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*',
     ),
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
-    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod'),
+    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex'),
     {
       name: 'server-only-place',
       comment: '`server-only` belongs in src/app/_request, which no job process loads',

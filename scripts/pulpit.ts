@@ -1,4 +1,5 @@
 import * as bench from './commands/bench';
+import * as newKey from './commands/new-key';
 import * as reset from './commands/reset';
 import * as start from './commands/start';
 import * as status from './commands/status';
@@ -7,7 +8,7 @@ import * as test from './commands/test';
 import { inWords } from './lib/say';
 
 type Command = { help: string; run: (args: string[]) => Promise<number> };
-const COMMANDS: Record<string, Command> = { start, stop, status, reset, test, bench };
+const COMMANDS: Record<string, Command> = { start, stop, status, reset, test, bench, 'new-key': newKey };
 
 const usage = `Pulpit: weekly course discussions, with what is owed, by when, what counted and why.
 
@@ -17,6 +18,7 @@ const usage = `Pulpit: weekly course discussions, with what is owed, by when, wh
   ./pulpit reset     throw the demo away and lay it out afresh
   ./pulpit test      all checks and tests, with a database and port of their own
   ./pulpit bench     measure the pages against a bare one
+  ./pulpit new-key   sign receipts with a new key from now on
 
 ./pulpit COMMAND --help says more.`;
 

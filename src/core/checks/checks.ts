@@ -200,3 +200,18 @@ export const unmetRequired = (checks: Check[]): CheckId[] =>
 /** The figures of a draft that stand beside the checks: own words, and the words shown apart. */
 export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) =>
   wordFigures(passages(doc, parts, countQuoted));
+
+/** All that the foot of a draft shows: its checks, and whose its words are. */
+export type Checked = { checks: Check[]; figures: ReturnType<typeof figures> };
+
+/** Checks a draft and counts its words: what a worker is asked while somebody writes. */
+export function checkDraft(input: CheckInput): Checked {
+  const { brief, doc } = input;
+  return {
+    checks: runChecks(input),
+    figures:
+      input.kind === 'response'
+        ? figures(doc, brief.parts, brief.response.countQuoted)
+        : figures(doc, [], brief.replies.countQuoted),
+  };
+}

@@ -46,3 +46,36 @@ export const isSealedFor = (input: {
   schedule: Schedule;
   now: Instant;
 }) => input.sealed && !input.responded && input.now < input.schedule.closes;
+
+/** Why a shared post cannot be changed or withdrawn. */
+export type ChangeRefusal =
+  | { code: 'closed'; closed: Instant }
+  | { code: 'gone' }
+  | { code: 'answered' }
+  | { code: 'deadline-passed'; due: Instant };
+
+/** What may be asked about a post that its author wants to change or withdraw. */
+type Shared = { kind: PostKind; gone: boolean; answered: boolean; schedule: Schedule; now: Instant };
+
+/**
+ * Whether its author may change a shared post: until the discussion closes. What the change counts for is another question
+ * (rule 8).
+ */
+export function editRefusal({
+  gone,
+  schedule,
+  now,
+}: Omit<Shared, 'answered' | 'kind'>): ChangeRefusal | null {
+  if (gone) return { code: 'gone' };
+  return now >= schedule.closes ? { code: 'closed', closed: schedule.closes } : null;
+}
+
+/** Whether its author may withdraw a post: while nobody has answered it and its deadline has not passed. */
+export function withdrawalRefusal(post: Shared): ChangeRefusal | null {
+  const { kind, schedule, now } = post;
+  const { due } = kind === 'response' ? schedule.response : schedule.replies;
+  const against = editRefusal(post);
+  if (against) return against;
+  if (post.answered) return { code: 'answered' };
+  return now >= due ? { code: 'deadline-passed', due } : null;
+}

@@ -1,5 +1,5 @@
 import type { CheckId } from '../brief/brief';
-import { postId } from '../ids';
+import { postId, type PostId } from '../ids';
 import { ledger } from './ledger';
 import type { Begun, LedgerInput, Verdict } from './types';
 
@@ -23,4 +23,15 @@ export function previewVerdict(input: LedgerInput, draft: Begun, unmet: CheckId[
   const verdict = verdicts.find((v) => v.post === HYPOTHETICAL);
   if (!verdict) throw new Error('the ledger gave no verdict on the draft');
   return verdict;
+}
+
+/**
+ * What a shared post would count as if its text were changed now to one that does not meet `unmet`. After the deadline
+ * the change is kept, and the text that was there in time goes on counting where it met what was required (rule 8).
+ */
+export function previewChange(input: LedgerInput, post: PostId, unmet: CheckId[]): Verdict | null {
+  const posts = input.posts.map((p) =>
+    p.id === post ? { ...p, versions: [...p.versions, { at: input.now, unmet }] } : p,
+  );
+  return ledger({ ...input, posts }).verdicts.find((v) => v.post === post) ?? null;
 }

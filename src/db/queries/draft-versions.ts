@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import type { VersionReason } from '@/core/drafts/history';
 import { instant, type CourseId, type Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
@@ -47,11 +46,11 @@ export async function versionText(db: Db, key: Pick<DraftKey, 'author' | 'discus
 export async function keepVersion(
   db: Db,
   key: DraftKey & { course: CourseId },
-  version: { title: string; doc: Doc; keptAt: Instant; words: number; reason: VersionReason },
+  version: { id: string; title: string; doc: Doc; keptAt: Instant; words: number; reason: VersionReason },
 ) {
   await db('draft_versions').insert({
     ...where(key),
-    id: randomUUID(),
+    id: version.id,
     course_id: key.course,
     kept_at: timestamptz(version.keptAt),
     reason: version.reason,

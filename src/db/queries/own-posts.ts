@@ -72,6 +72,7 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
 
 export type DeliveredText = {
   id: PostId;
+  n: number;
   title: string;
   doc: Doc;
   ownWords: number;
@@ -79,25 +80,35 @@ export type DeliveredText = {
   fingerprint: string;
   sharedAt: Instant;
 };
+/** One of a person's own posts with every text it has had, oldest first. */
+export type DeliveredPost = { id: PostId; versions: DeliveredText[] };
 
-/** The first version of each of a person's own posts in a discussion: what the receipts speak of. */
-export async function deliveredTexts(
+/** A person's own posts in a discussion, with all their texts. */
+export async function deliveredPosts(
   db: Db,
   person: PersonId,
   discussion: DiscussionId,
-): Promise<DeliveredText[]> {
+): Promise<DeliveredPost[]> {
   const rows = await db('posts as p')
     .join('post_versions as v', 'v.post_id', 'p.id')
-    .where({ 'p.author_id': person, 'p.discussion_id': discussion, 'v.n': 1 })
-    .orderBy('p.id')
-    .select('p.id', 'v.title', 'v.doc', 'v.own_words', 'v.checks', 'v.fingerprint', 'v.shared_at');
-  return rows.map((r) => ({
-    id: postId(r.id),
-    title: r.title,
-    doc: r.doc,
-    ownWords: r.own_words,
-    checks: r.checks,
-    fingerprint: r.fingerprint,
-    sharedAt: instant(r.shared_at),
-  }));
+    .where({ 'p.author_id': person, 'p.discussion_id': discussion })
+    .orderBy(['p.id', 'v.n'])
+    .select('p.id', 'v.n', 'v.title', 'v.doc', 'v.own_words', 'v.checks', 'v.fingerprint', 'v.shared_at');
+  const posts = new Map<PostId, DeliveredPost>();
+  for (const r of rows) {
+    const id = postId(r.id);
+    const post = posts.get(id) ?? { id, versions: [] };
+    posts.set(id, post);
+    post.versions.push({
+      id,
+      n: r.n,
+      title: r.title,
+      doc: r.doc,
+      ownWords: r.own_words,
+      checks: r.checks,
+      fingerprint: r.fingerprint,
+      sharedAt: instant(r.shared_at),
+    });
+  }
+  return [...posts.values()];
 }

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
@@ -16,8 +15,8 @@ import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { markFor } from '../rubric/rubric';
+import { openDraft, type OpenDraft } from '../drafts/open';
 import { headOf, type DiscussionHead } from './head';
-import type { OpenDraft } from './response-room';
 
 export type ThreadLine = {
   id: PostId;
@@ -190,7 +189,11 @@ export async function conversation(
         plain: asked.plain,
         privateTo: asked.privateTo?.name ?? null,
       },
-      draft: kept ?? { submission: randomUUID(), revision: 0, title: '', doc: emptyDocument, keptAt: null },
+      draft: openDraft(
+        kept,
+        { title: '', doc: emptyDocument },
+        { kind: 'reply', brief: record.brief, answered: asked },
+      ),
       refused: refused(deps, entered, 'reply'),
     };
   }

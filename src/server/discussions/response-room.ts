@@ -3,35 +3,28 @@ import { readingMinutes } from '@/core/reading/minutes';
 import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
 import { askTogether } from '@/db/ask';
 import { recordingOf, viewingsDone } from '@/db/queries/beside';
+import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
 import type { Viewing } from '@/core/viewings/viewing';
 import { sheetAsks, sheetOf, type RubricSheet } from '../rubric/rubric';
 import { workHistory } from '@/db/queries/planning';
-import { randomUUID } from 'node:crypto';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { startingDocument } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
-import type { Instant, PostId } from '@/core/ids';
+import type { PostId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { disagreements, type Disagreement } from '@/core/prompts/disagreements';
 import { readDocument, type Requirement } from '@/core/prompts/on-document';
 import { draftFor } from '@/db/queries/drafts';
-import { deliveredTexts, type DeliveredText } from '@/db/queries/own-posts';
+import { deliveredPosts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
+import { openDraft, type OpenDraft } from '../drafts/open';
+import { deliveredWith, type Delivered } from './delivered';
 import { headOf, type DiscussionHead } from './head';
-
-/** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
-export type OpenDraft = {
-  submission: string;
-  revision: number;
-  title: string;
-  doc: Doc;
-  keptAt: Instant | null;
-};
 
 export type ResponseRoom = {
   head: DiscussionHead;
@@ -40,7 +33,7 @@ export type ResponseRoom = {
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
   /** The student's shared responses, first one first. */
-  shared: DeliveredText[];
+  shared: Delivered[];
   /** Where this discussion says other than its course's syllabus. */
   contradictions: Contradiction[];
   /** What the prompt's text requires, where it says so. */
@@ -56,6 +49,7 @@ export type ResponseRoom = {
   sheet: RubricSheet | null;
   viewings: (Viewing & { done: boolean })[];
   recording: { id: string; speaker: string } | null;
+  note: NoteToSelf | null;
 };
 
 export async function responseRoom(
@@ -71,7 +65,7 @@ export async function responseRoom(
   const { course } = record;
   const [draft, delivered, open, beside] = await Promise.all([
     draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
-    deliveredTexts(deps.db, actor.id, record.id),
+    deliveredPosts(deps.db, actor.id, record.id),
     asked.reading === null ? null : readingBySlug(deps.db, actor.id, asked.reading),
     askTogether(deps.db, {
       syllabus: syllabusOf(deps.db, course.id),
@@ -80,6 +74,7 @@ export async function responseRoom(
       ...sheetAsks(deps, actor.id, entered),
       done: viewingsDone(deps.db, actor.id, record.id),
       recording: recordingOf(deps.db, { discussion: record.id }),
+      note: noteToSelf(deps.db, actor.id, record.id),
     }),
   ]);
   const { syllabus, readings, history } = beside;
@@ -87,9 +82,9 @@ export async function responseRoom(
   const { late, responseDue, repliesDue } = record.schedule;
   const { brief } = record;
   const { facts, requirements } = readDocument(record.prompt);
-  // In an outside discussion what was taken back is a draft again.
+  // What was taken back is a draft again.
   const responses = new Set<PostId>(
-    entered.own.filter((p) => p.kind === 'response' && !(course.outside && p.withdrawn)).map((p) => p.id),
+    entered.own.filter((p) => p.kind === 'response' && !p.withdrawn).map((p) => p.id),
   );
   return ok({
     head: headOf(deps, entered),
@@ -123,15 +118,14 @@ export async function responseRoom(
       : sheetOf(entered, beside),
     viewings: record.viewings.map((v) => ({ ...v, done: beside.done.includes(v.id) })),
     recording: beside.recording,
-    draft: draft ?? {
-      submission: randomUUID(),
-      revision: 0,
-      title: '',
-      doc: startingDocument(record.brief.parts),
-      keptAt: null,
-    },
+    note: beside.note,
+    draft: openDraft(
+      draft,
+      { title: '', doc: startingDocument(record.brief.parts) },
+      { kind: 'response', brief: record.brief, answered: null },
+    ),
     refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,
-    shared: delivered.filter((p) => responses.has(p.id)),
+    shared: delivered.filter((p) => responses.has(p.id)).map((p) => deliveredWith(p, entered.ledger)),
   });
 }

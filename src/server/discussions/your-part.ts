@@ -1,36 +1,44 @@
 import type { Verdict } from '@/core/counting/types';
 import { ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
-import { deliveredTexts, type DeliveredText } from '@/db/queries/own-posts';
+import { deliveredPosts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { sheetAsks, sheetOf, type RubricSheet } from '../rubric/rubric';
+import { deliveredWith, type Delivered } from './delivered';
 import { headOf, type DiscussionHead } from './head';
 
 /** A post the reader shared: what it says, whom it answers, and what it counted as. */
-export type Delivered = { verdict: Verdict | null; to: string | null; private: boolean; text: DeliveredText };
-export type YourPart = { head: DiscussionHead; delivered: Delivered[]; sheet: RubricSheet | null };
+export type OwnDelivery = {
+  verdict: Verdict | null;
+  to: string | null;
+  private: boolean;
+  withdrawn: boolean;
+  text: Delivered;
+};
+export type YourPart = { head: DiscussionHead; delivered: OwnDelivery[]; sheet: RubricSheet | null };
 
 export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<Result<YourPart, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
   const [texts, found] = await Promise.all([
-    deliveredTexts(deps.db, actor.id, entered.record.id),
+    deliveredPosts(deps.db, actor.id, entered.record.id),
     askTogether(deps.db, sheetAsks(deps, actor.id, entered)),
   ]);
   return ok({
     head: headOf(deps, entered),
     sheet: sheetOf(entered, found),
-    delivered: texts.flatMap((text) => {
-      const own = entered.own.find((p) => p.id === text.id);
+    delivered: texts.flatMap((post) => {
+      const own = entered.own.find((p) => p.id === post.id);
       if (!own) return [];
       return [
         {
-          verdict: entered.ledger?.verdicts.find((v) => v.post === text.id) ?? null,
+          verdict: entered.ledger?.verdicts.find((v) => v.post === post.id) ?? null,
           to: own.toName,
           private: own.private,
-          text,
+          withdrawn: own.withdrawn,
+          text: deliveredWith(post, entered.ledger),
         },
       ];
     }),

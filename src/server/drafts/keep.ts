@@ -40,7 +40,7 @@ type Place = DraftKey & { course: Entered['record']['course']['id'] };
 type Text = { title: string; doc: Doc; keptAt: Instant };
 
 const aside = (db: Db, key: Place, text: Text, reason: VersionReason) =>
-  keepVersion(db, key, { ...text, words: countWords(plainText(text.doc)), reason });
+  keepVersion(db, key, { ...text, id: randomUUID(), words: countWords(plainText(text.doc)), reason });
 
 /** Keeps what is about to be replaced as a version, where that is due, and lets spent ones go. */
 async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, restoring: boolean) {

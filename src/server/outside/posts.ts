@@ -8,14 +8,12 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
-import { countWords } from '@/core/text/words';
-import { keepVersion } from '@/db/queries/draft-versions';
-import { draftFor, insertDraft } from '@/db/queries/drafts';
 import { deletePost, markPasted, outsidePost, toldPerson } from '@/db/queries/outside';
 import { takeBack } from '@/db/queries/setup';
 import { insertPost, insertVersion, lockSharing, nextPostId } from '@/db/queries/sharing';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { giveBack } from '../drafts/give-back';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
 import { enterOutside } from './confirm';
@@ -135,16 +133,7 @@ export async function removePost(
     if (!own && (post.answered || post.begun)) return fail({ code: 'answered' as const });
     if (own) {
       const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
-      if (await draftFor(tx, key, true)) {
-        // Another text was begun in the same place since: this one is kept aside, and neither is lost.
-        const words = countWords(plainText(post.doc));
-        const { title, doc } = post;
-        await keepVersion(tx, key, { title, doc, words, keptAt: deps.now, reason: 'withdrawn' });
-      } else {
-        const checks = figuresOf(record.brief, kind, post.title, post.doc, null).checks;
-        const text = { title: post.title, doc: post.doc, blank: false, checks, keptAt: deps.now };
-        await insertDraft(tx, key, { id: randomUUID(), submission: randomUUID() }, text);
-      }
+      await giveBack(tx, door.value, key, { title: post.title, doc: post.doc, keptAt: deps.now });
     }
     if (post.answered) await takeBack(tx, id, 'withdrawn', deps.now);
     else await deletePost(tx, id, deps.now);

@@ -25,6 +25,7 @@ function Post({
   answerHref,
   zone,
   outside,
+  staff,
 }: {
   slug: string;
   post: ReadPostView;
@@ -32,6 +33,8 @@ function Post({
   answerHref: string;
   zone: string;
   outside: boolean;
+  /** The reader is staff. */
+  staff: boolean;
 }) {
   const isReply = post.kind === 'reply';
   return (
@@ -61,7 +64,20 @@ function Post({
             <span className="block text-ink-2">
               {isReply ? `reply to ${post.to ?? 'a post'}` : 'response'} · {moment(post.sharedAt, zone)}
               {post.gone ? '' : ` · ${plural(post.ownWords, 'word')}`}
-              {post.edited ? ' · edited' : ''}
+              {post.edited ? (
+                post.mine || staff ? (
+                  <>
+                    {' · '}
+                    <Link className="link" href={`/discussions/${slug}/posts/${post.id}/history`}>
+                      edited
+                    </Link>
+                  </>
+                ) : (
+                  ' · edited'
+                )
+              ) : (
+                ''
+              )}
             </span>
             {post.privateTo ? (
               <span className="mt-0.5 inline-flex items-center gap-1 font-semibold text-ochre-ink">
@@ -88,13 +104,18 @@ function Post({
             <DocumentView doc={post.doc} className="!text-[15px]" />
           </div>
         )}
-        {post.gone || (open && !outside) ? null : (
+        {post.gone || (open && !outside && !post.mine) ? null : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>
                 Answer {post.mine ? 'this' : post.author.name}
               </Link>
             )}
+            {post.mine && !outside ? (
+              <Link className="link text-[13px]" href={`/discussions/${slug}/posts/${post.id}/edit`}>
+                Change or withdraw it
+              </Link>
+            ) : null}
             {outside ? (
               <>
                 <Link
@@ -124,6 +145,7 @@ export function ThreadPage(props: {
   zone: string;
   canQuote: boolean;
   outside: boolean;
+  staff: boolean;
   above: ReactNode;
 }) {
   return (
@@ -137,6 +159,7 @@ export function ThreadPage(props: {
           open={post.id === props.at}
           zone={props.zone}
           outside={props.outside}
+          staff={props.staff}
           answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
         />
       ))}

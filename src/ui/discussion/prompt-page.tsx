@@ -7,6 +7,7 @@ import { zoneName } from '../words/time';
 import { plural } from '../words/plural';
 import { readingText } from '../words/work';
 import { OutsideNote } from '../outside/outside-note';
+import { NoteToSelf } from '../self/note-to-self';
 import { PromptParts } from '../writing/prompt-parts';
 import type { Viewing } from '@/core/viewings/viewing';
 import type { Mention } from '@/core/reading/mentions';
@@ -64,6 +65,7 @@ export function PromptPage({
   sheet,
   viewings,
   recording,
+  note,
 }: {
   head: HeadView;
   prompt: Doc;
@@ -76,6 +78,7 @@ export function PromptPage({
   sheet: SheetView | null;
   viewings: (Viewing & { done: boolean })[];
   recording: { id: string; speaker: string } | null;
+  note: { body: string; keptAt: number } | null;
 }) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
@@ -165,6 +168,7 @@ export function PromptPage({
           </ul>
         </div>
       ) : null}
+      <NoteToSelf slug={head.slug} note={note} />
     </div>
   );
 }

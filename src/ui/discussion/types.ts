@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import type { Checked } from '@/core/checks/checks';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
@@ -30,4 +31,5 @@ export type DraftView = {
   title: string;
   doc: Doc;
   keptAt: number | null;
+  checked: Checked;
 };

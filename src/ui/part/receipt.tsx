@@ -1,4 +1,5 @@
 import type { Deadline } from '@/core/deadlines/late';
+import Link from 'next/link';
 import { deadlineText } from '../words/deadlines';
 import { clockTime, day, stretch } from '../words/time';
 
@@ -14,6 +15,7 @@ export function marginText(deadline: Deadline, at: number): string {
 /** What proves that a post went through: when, how long before its deadline, and the fingerprint of what was shared. */
 export function Receipt(props: {
   post: number;
+  version: number;
   sharedAt: number;
   deadline: Deadline;
   zone: string;
@@ -38,6 +40,16 @@ export function Receipt(props: {
           <dd className="font-semibold">{value}</dd>
         </div>
       ))}
+      {props.outside ? null : (
+        <div className="contents">
+          <dt className="text-ink-3">Proof</dt>
+          <dd>
+            <Link className="link" href={`/receipts/${props.post}?version=${props.version}`}>
+              Receipt to print or save
+            </Link>
+          </dd>
+        </div>
+      )}
       <dt className="text-ink-3">Fingerprint</dt>
       <dd className="font-mono text-[12px] break-all">
         <span title="SHA-256 of what was shared">{props.fingerprint.match(/.{1,8}/gu)?.join(' ')}</span>

@@ -1,8 +1,6 @@
 'use client';
 
-import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
 import { CopyOut } from '../outside/copy-out';
@@ -11,23 +9,14 @@ import { DocumentView } from '../reading/document-view';
 import { shortfall } from '../words/checks';
 import { list, plural } from '../words/plural';
 import { verdictReason } from '../words/verdicts';
+import { EditedLine } from './edited-line';
 import { Receipt } from './receipt';
+import type { DeliveredTextView } from './types';
 
 /** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
-export function SharedResponse(props: {
-  head: HeadView;
-  text: {
-    id: number;
-    title: string;
-    doc: Doc;
-    sharedAt: number;
-    fingerprint: string;
-    ownWords: number;
-    checks: CheckFigure[];
-  };
-  verdict: Verdict | null;
-}) {
+export function SharedResponse(props: { head: HeadView; text: DeliveredTextView; verdict: Verdict | null }) {
   const { head, text, verdict } = props;
+  const shown = text.latest ?? text;
   const unmet = text.checks.filter((c) => c.required && !c.met);
   return (
     <div className="grow overflow-auto px-4 py-5 sm:px-8" tabIndex={0}>
@@ -46,12 +35,16 @@ export function SharedResponse(props: {
         <div className="mt-2">
           <Receipt
             post={text.id}
+            version={text.n}
             sharedAt={text.sharedAt}
             deadline={head.schedule.response}
             zone={head.schedule.zone}
             fingerprint={text.fingerprint}
             outside={head.course.outside}
           />
+        </div>
+        <div className="mt-2 text-[13px]">
+          <EditedLine text={text} slug={head.slug} zone={head.schedule.zone} />
         </div>
         <p className="mt-3 flex flex-wrap gap-2">
           <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
@@ -64,6 +57,11 @@ export function SharedResponse(props: {
           <Link className="btn" href={`/discussions/${head.slug}/part`}>
             What counted
           </Link>
+          {head.course.outside || head.now >= head.schedule.closes ? null : (
+            <Link className="btn" href={`/discussions/${head.slug}/posts/${text.id}/edit`}>
+              Change or withdraw it
+            </Link>
+          )}
         </p>
         {head.course.outside ? (
           <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-rule-soft pt-3">
@@ -73,8 +71,8 @@ export function SharedResponse(props: {
         ) : null}
       </section>
       <article className="mt-5">
-        {text.title ? <h3 className="mb-3 text-[20px]">{text.title}</h3> : null}
-        <DocumentView doc={text.doc} />
+        {shown.title ? <h3 className="mb-3 text-[20px]">{shown.title}</h3> : null}
+        <DocumentView doc={shown.doc} />
       </article>
     </div>
   );

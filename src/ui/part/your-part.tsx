@@ -10,6 +10,7 @@ import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { MarkBesideEstimate } from '../rubric/mark-beside-estimate';
 import type { SheetView } from '../rubric/types';
+import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
 import type { DeliveredView } from './types';
 
@@ -64,11 +65,23 @@ function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) 
         </p>
         <p className="text-ink-2">{figures}</p>
         <p className="mt-0.5">{reason}.</p>
+        <EditedLine text={text} slug={head.slug} zone={schedule.zone} />
+        {item.withdrawn || head.course.outside || head.now >= schedule.closes ? null : (
+          <p>
+            <Link
+              className="link inline-flex min-h-6 items-center text-[12.5px]"
+              href={`/discussions/${head.slug}/posts/${text.id}/edit`}
+            >
+              Change or withdraw it
+            </Link>
+          </p>
+        )}
         <details className="mt-1">
           <summary className="link w-fit text-[12.5px]">Receipt</summary>
           <div className="mt-1.5 rounded-control bg-page-2 px-3 py-2">
             <Receipt
               post={text.id}
+              version={text.n}
               sharedAt={text.sharedAt}
               deadline={deadline}
               zone={schedule.zone}
@@ -152,7 +165,8 @@ export function OwnText({
   delivered: DeliveredView[];
   sheet: SheetView | null;
 }) {
-  const response = delivered.find((d) => d.to === null);
+  const response =
+    delivered.find((d) => d.to === null && !d.withdrawn) ?? delivered.find((d) => d.to === null);
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
       <h2 className="mb-3 text-[16px]">Your response, as it was shared</h2>
@@ -160,6 +174,14 @@ export function OwnText({
         <article>
           {response.text.title ? <h3 className="mb-3 text-[20px]">{response.text.title}</h3> : null}
           <DocumentView doc={response.text.doc} />
+          {response.text.latest ? (
+            <details className="mt-4">
+              <summary className="link w-fit">The text as the class reads it now</summary>
+              <div className="mt-2 border-l-2 border-rule pl-4">
+                <DocumentView doc={response.text.latest.doc} />
+              </div>
+            </details>
+          ) : null}
         </article>
       ) : (
         <p className="text-ink-2">

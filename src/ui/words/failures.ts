@@ -20,6 +20,8 @@ export function shareFailureText(failure: { code: string; [more: string]: unknow
       return 'You are no longer signed in. Your text stays on this machine: sign in in another tab, then share again.';
     case 'no-answer':
       return 'Pulpit does not answer. Your text is kept on this machine; try again in a moment. It can never be shared twice.';
+    case 'gone':
+      return 'This post was withdrawn or hidden meanwhile, so it was not changed. Your new text is kept.';
     case 'not-posted-yet':
       return `That time has not come yet. ${KEPT} Say when it was posted there.`;
     case 'no-such-time':

@@ -4,8 +4,9 @@ import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
 import type { ReactNode, Ref } from 'react';
 import { HistoryDialog } from '../history/history-dialog';
+import { DocumentView } from '../reading/document-view';
 import { shareFailureText } from '../words/failures';
-import { CheckFooting, type Figures } from './check-footing';
+import { CheckFooting } from './check-footing';
 import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
@@ -30,7 +31,6 @@ export function Desk({
   place: Place;
   draft: DraftView;
   parts: Part[];
-  figures: Figures;
   share: ShareState;
   zone: string;
   withTitle: boolean;
@@ -41,7 +41,8 @@ export function Desk({
   /** What the text would count as if it were shared now. */
   forecast: ReactNode;
   buttons: ReactNode;
-  plainButton: string;
+  /** What the button of the form without scripts says; null where there is no such form. */
+  plainButton: string | null;
 }) {
   const { writing, zone } = props;
   const { editor, keeping, keeper, title } = writing;
@@ -53,17 +54,29 @@ export function Desk({
         {props.refused ? (
           <p className="m-4 rounded-control bg-ochre-tint px-3 py-2 font-medium">{props.refused}</p>
         ) : null}
-        <PlainForm
-          ref={form}
-          slug={props.place.slug}
-          kind={props.place.kind}
-          parent={props.place.parent}
-          draft={props.draft}
-          parts={props.parts}
-          withTitle={props.withTitle}
-          disabled={props.refused !== null}
-          button={props.plainButton}
-        />
+        {props.plainButton === null ? (
+          <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
+            <noscript>
+              <p className="mb-3 font-medium">
+                Changing a shared post needs scripts, and this browser runs none.
+              </p>
+            </noscript>
+            <DocumentView doc={props.draft.doc} />
+          </div>
+        ) : null}
+        {props.plainButton === null ? null : (
+          <PlainForm
+            ref={form}
+            slug={props.place.slug}
+            kind={props.place.kind}
+            parent={props.place.parent}
+            draft={props.draft}
+            parts={props.parts}
+            withTitle={props.withTitle}
+            disabled={props.refused !== null}
+            button={props.plainButton}
+          />
+        )}
       </>
     );
   }
@@ -93,7 +106,7 @@ export function Desk({
       {keeping.state === 'elsewhere' ? (
         <OtherWindow
           other={keeping.other}
-          mine={{ title, doc: writing.doc }}
+          mine={writing.text()}
           zone={zone}
           takeMine={() => void keeper.takeMine()}
           takeTheirs={() => void writing.takeOther()}
@@ -124,7 +137,7 @@ export function Desk({
         {writing.checks.length ? (
           <CheckFooting
             checks={writing.checks}
-            figures={props.figures}
+            figures={writing.figures}
             selected={writing.selected}
             select={writing.select}
           />

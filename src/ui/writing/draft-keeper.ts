@@ -100,6 +100,8 @@ export class DraftKeeper {
   isUntouched = () => !this.touched;
 
   private set(next: Keeping) {
+    // A key while the text is unsaved anyway is no news to anybody who watches.
+    if (next.state === 'unsaved' && this.now.state === 'unsaved') return;
     this.now = next;
     this.listeners.forEach((tell) => tell());
   }

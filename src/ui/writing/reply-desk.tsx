@@ -1,13 +1,13 @@
 'use client';
 
 import type { Brief } from '@/core/brief/brief';
-import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import { unmetRequired } from '@/core/checks/checks';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { instant, type PersonId } from '@/core/ids';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useServerNow } from '../frame/server-clock';
 import { shortfall } from '../words/checks';
 import { calledName, list } from '../words/plural';
@@ -18,7 +18,6 @@ import { CopyOut } from '../outside/copy-out';
 import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
-import type { Text } from './draft-keeper';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 
@@ -57,21 +56,15 @@ export function ReplyDesk(props: {
   const [asking, setAsking] = useState<'short' | 'private' | 'posted' | null>(null);
   const { outside } = props;
   const place = { slug: props.slug, person: props.person, kind: 'reply' as const, parent: answering.id };
-  const check = useCallback(
-    (text: Text) =>
-      runChecks({
-        kind: 'reply',
-        brief,
-        doc: text.doc,
-        answered: { name: answering.name, text: answering.plain },
-      }),
+  const rules = useMemo(
+    () => ({ kind: 'reply' as const, brief, answered: { name: answering.name, text: answering.plain } }),
     [brief, answering.name, answering.plain],
   );
   const { form, ...writing } = useWriting({
     place,
     draft,
     parts: [],
-    check,
+    rules,
     label: `Your reply to ${answering.name}`,
     placeholder: `Write to ${called}…`,
   });
@@ -134,7 +127,14 @@ export function ReplyDesk(props: {
     router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
     router.refresh();
   };
-  const rules = replyRules(brief);
+  /** A text that lacks something is shared only by wish. */
+  const shareOrAsk = async () => {
+    const lacking = unmetRequired(await writing.checkNow()).length > 0;
+    if (outside) setAsking('posted');
+    else if (counts && lacking) setAsking('short');
+    else await go({});
+  };
+  const asked = replyRules(brief);
   return (
     <>
       <Desk
@@ -143,7 +143,6 @@ export function ReplyDesk(props: {
         place={place}
         draft={draft}
         parts={[]}
-        figures={figures(writing.doc, [], brief.replies.countQuoted)}
         share={share}
         zone={props.zone}
         withTitle={false}
@@ -154,8 +153,8 @@ export function ReplyDesk(props: {
         above={
           <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
             <b className="text-ink">Your reply to {called}</b> needs{' '}
-            {list(rules.required) || 'nothing in particular'}.
-            {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''}
+            {list(asked.required) || 'nothing in particular'}.
+            {asked.advised.length ? ` Advised: ${list(asked.advised)}.` : ''}
             {outside ? '' : ' Private replies don’t count.'}
           </p>
         }
@@ -176,12 +175,7 @@ export function ReplyDesk(props: {
               type="button"
               className="btn go"
               disabled={share.state === 'sharing'}
-              onClick={() => {
-                const lacking = unmetRequired(writing.checkNow()).length > 0;
-                if (outside) setAsking('posted');
-                else if (counts && lacking) setAsking('short');
-                else void go({});
-              }}
+              onClick={() => void shareOrAsk()}
             >
               {share.state === 'sharing' ? (outside ? 'Noting…' : 'Sharing…') : label}
             </button>

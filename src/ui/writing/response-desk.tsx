@@ -1,12 +1,12 @@
 'use client';
 
-import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import { unmetRequired } from '@/core/checks/checks';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { instant } from '@/core/ids';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useServerNow } from '../frame/server-clock';
 import { shortfall } from '../words/checks';
 import { list } from '../words/plural';
@@ -16,7 +16,6 @@ import { CopyOut } from '../outside/copy-out';
 import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
-import type { Text } from './draft-keeper';
 import { useQuotations } from './quotation-event';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
@@ -38,12 +37,12 @@ export function ResponseDesk(props: {
   const [confirming, setConfirming] = useState(false);
   const { outside } = head.course;
   const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
-  const check = useCallback((text: Text) => runChecks({ kind: 'response', brief, ...text }), [brief]);
+  const rules = useMemo(() => ({ kind: 'response' as const, brief }), [brief]);
   const { form, ...writing } = useWriting({
     place,
     draft,
     parts: brief.parts,
-    check,
+    rules,
     label: 'Your response',
     placeholder: brief.parts.length ? 'Type your answer…' : 'Type your response…',
   });
@@ -80,6 +79,11 @@ export function ResponseDesk(props: {
     writing.keeper.finish();
     router.refresh();
   };
+  /** A text that lacks something is shared only by wish. */
+  const shareOrAsk = async () => {
+    if (unmetRequired(await writing.checkNow()).length) setConfirming(true);
+    else await go();
+  };
   return (
     <>
       <Desk
@@ -88,7 +92,6 @@ export function ResponseDesk(props: {
         place={place}
         draft={draft}
         parts={brief.parts}
-        figures={figures(writing.doc, brief.parts, brief.response.countQuoted)}
         share={share}
         zone={head.schedule.zone}
         withTitle
@@ -105,8 +108,7 @@ export function ResponseDesk(props: {
                 className="btn go"
                 disabled={share.state === 'sharing'}
                 onClick={() => {
-                  writing.checkNow();
-                  setConfirming(true);
+                  void writing.checkNow().then(() => setConfirming(true));
                 }}
               >
                 {share.state === 'sharing' ? 'Noting…' : 'I posted it there'}
@@ -117,7 +119,7 @@ export function ResponseDesk(props: {
               type="button"
               className="btn go"
               disabled={share.state === 'sharing'}
-              onClick={() => (unmetRequired(writing.checkNow()).length ? setConfirming(true) : void go())}
+              onClick={() => void shareOrAsk()}
             >
               {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
             </button>

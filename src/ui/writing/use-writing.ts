@@ -5,6 +5,7 @@ import type { Check } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
+
 import { useEditor } from '@tiptap/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftView } from '../discussion/types';
@@ -14,9 +15,8 @@ import { extensions } from './editor/extensions';
 import type { FormulaAsked } from './editor/fields';
 import { NameStore, type Names } from './editor/suggest';
 import { toDocument } from './editor/to-document';
+import { useChecks, type CheckRules } from './use-checks';
 import { leftBehind, useDraft } from './use-draft';
-
-const CHECK_PAUSE_MS = 150;
 
 /** What was typed into the plain form before the editor took over, or null where nothing was. */
 function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part[]): Text | null {
@@ -44,14 +44,14 @@ export function useWriting(options: {
   parts: Part[];
   placeholder: string;
   label: string;
-  check: (text: Text) => Check[];
+  rules: CheckRules;
 }) {
-  const { place, draft, parts, check } = options;
+  const { place, draft, parts } = options;
   const form = useRef<HTMLFormElement>(null);
   const { keeper, keeping } = useDraft(place, draft);
   const [title, setTitle] = useState(draft.title);
-  const [doc, setDoc] = useState<Doc>(draft.doc);
-  const [checks, setChecks] = useState<Check[]>(() => check({ title: draft.title, doc: draft.doc }));
+  const { checked, changed: recheck, now: checkNow } = useChecks(options.rules, draft.checked);
+  const { checks } = checked;
   const [selected, setSelected] = useState<Check['id'] | null>(null);
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
@@ -62,10 +62,10 @@ export function useWriting(options: {
     (target: { commands: { setContent: (doc: Doc, o: { emitUpdate: boolean }) => boolean } }, text: Text) => {
       titleNow.current = text.title;
       setTitle(text.title);
-      setDoc(text.doc);
       target.commands.setContent(text.doc, { emitUpdate: false });
+      recheck(text);
     },
-    [],
+    [recheck],
   );
 
   const editor = useEditor({
@@ -84,6 +84,8 @@ export function useWriting(options: {
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
       const typed = typedBefore(form.current, draft, parts);
+      // The server counted; where the evidence stands is found here.
+      if (!typed) recheck({ title: draft.title, doc: draft.doc });
       if (typed) {
         put(e, typed);
         keeper.change(typed);
@@ -98,16 +100,11 @@ export function useWriting(options: {
       });
     },
     onUpdate: ({ editor: e }) => {
-      const next = toDocument(e.getJSON());
-      setDoc(next);
-      keeper.change({ title: titleNow.current, doc: next });
+      const next = { title: titleNow.current, doc: toDocument(e.getJSON()) };
+      keeper.change(next);
+      recheck(next);
     },
   });
-
-  useEffect(() => {
-    const timer = setTimeout(() => setChecks(check({ title, doc })), CHECK_PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [check, title, doc]);
 
   useEffect(() => {
     if (!editor || editor.isDestroyed) return;
@@ -127,14 +124,17 @@ export function useWriting(options: {
   };
 
   /** The text as it stands this instant, for sharing. */
-  const text = (): Text => ({ title: titleNow.current, doc: editor ? toDocument(editor.getJSON()) : doc });
+  const text = (): Text => ({
+    title: titleNow.current,
+    doc: editor ? toDocument(editor.getJSON()) : draft.doc,
+  });
 
   return {
     form,
     editor,
     title,
-    doc,
     checks,
+    figures: checked.figures,
     selected,
     restored,
     formula,
@@ -146,7 +146,10 @@ export function useWriting(options: {
     rename: (next: string) => {
       titleNow.current = next;
       setTitle(next);
-      if (editor) keeper.change({ title: next, doc: toDocument(editor.getJSON()) });
+      if (!editor) return;
+      const now = { title: next, doc: toDocument(editor.getJSON()) };
+      keeper.change(now);
+      recheck(now);
     },
     takeOther: async () => {
       const text = await keeper.takeOther();
@@ -167,11 +170,7 @@ export function useWriting(options: {
     },
     text,
     /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */
-    checkNow: (): Check[] => {
-      const now = check(text());
-      setChecks(now);
-      return now;
-    },
+    checkNow: () => checkNow(text()),
   };
 }
 

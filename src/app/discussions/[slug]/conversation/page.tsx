@@ -105,6 +105,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                           zone={zone}
                           canQuote
                           outside={head.course.outside}
+                          staff={head.staff}
                         />
                       ),
                     }}

@@ -45,6 +45,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
       sheet={room.value.sheet}
       viewings={room.value.viewings}
       recording={room.value.recording}
+      note={room.value.note}
     />
   );
   return (

@@ -1,0 +1,26 @@
+import { postId } from '@/core/ids';
+import { issueReceipt } from '@/server/receipts/issue';
+import { visitor } from '../../../_request/session';
+
+/** The signed receipt of one's own post as a file. */
+export async function GET(request: Request, context: { params: Promise<{ post: string }> }) {
+  const who = await visitor();
+  if (!who) return new Response('Sign in to get your receipt.\n', { status: 401 });
+  const { post } = await context.params;
+  const number = /^\d{1,15}$/u.test(post) ? Number(post) : 0;
+  const version = new URL(request.url).searchParams.get('version') ?? '';
+  const issued = await issueReceipt(
+    who.deps,
+    who.actor,
+    postId(number),
+    /^\d{1,6}$/u.test(version) ? Number(version) : null,
+  );
+  if (!issued.ok) return new Response('There is no such post of yours.\n', { status: 404 });
+  return new Response(`${JSON.stringify(issued.value.file, null, 2)}\n`, {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="receipt-${number}.json"`,
+      'cache-control': 'private, no-store',
+    },
+  });
+}

@@ -1,0 +1,24 @@
+import type { Ledger } from '@/core/counting/types';
+import type { Instant } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import type { DeliveredPost, DeliveredText } from '@/db/queries/own-posts';
+
+/** A shared post as its author sees it: the text that is judged, and the newest one where that is another. */
+export type Delivered = DeliveredText & {
+  latest: { at: Instant; title: string; doc: Doc } | null;
+  edits: number;
+};
+
+/** The version of a post that the ledger judges (rule 8), with the newest text beside it. */
+export function deliveredWith(post: DeliveredPost, ledger: Ledger | null): Delivered {
+  const [first] = post.versions;
+  const newest = post.versions[post.versions.length - 1];
+  if (!first || !newest) throw new Error(`post ${post.id} has no version`);
+  const at = ledger?.verdicts.find((v) => v.post === post.id)?.at;
+  const judged = post.versions.findLast((v) => v.sharedAt === at) ?? first;
+  return {
+    ...judged,
+    latest: newest.n === judged.n ? null : { at: newest.sharedAt, title: newest.title, doc: newest.doc },
+    edits: post.versions.length - 1,
+  };
+}

@@ -1,0 +1,37 @@
+import { randomUUID } from 'node:crypto';
+import type { CourseId, Instant } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { plainText } from '@/core/posts/flatten';
+import { countWords } from '@/core/text/words';
+import type { Db } from '@/db/connection';
+import { keepVersion } from '@/db/queries/draft-versions';
+import { draftFor, insertDraft, type DraftKey } from '@/db/queries/drafts';
+import type { Entered } from '../access/enter';
+import { figuresOf } from '../posts/check-text';
+
+/**
+ * Gives the text of a post that was taken back to its author as a draft. Where another text was begun in the same place
+ * since, it stands among the earlier versions, and neither is lost.
+ */
+export async function giveBack(
+  tx: Db,
+  entered: Entered,
+  key: DraftKey & { course: CourseId },
+  text: { title: string; doc: Doc; keptAt: Instant },
+) {
+  const { title, doc, keptAt } = text;
+  if (await draftFor(tx, key, true)) {
+    await keepVersion(tx, key, {
+      id: randomUUID(),
+      title,
+      doc,
+      keptAt,
+      words: countWords(plainText(doc)),
+      reason: 'withdrawn',
+    });
+    return;
+  }
+  const { checks } = figuresOf(entered.record.brief, key.kind, title, doc, null);
+  const ids = { id: randomUUID(), submission: randomUUID() };
+  await insertDraft(tx, key, ids, { title, doc, blank: false, checks, keptAt });
+}

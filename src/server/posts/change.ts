@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/counting/permission';
+import type { PostId } from '@/core/ids';
+import { canonicalJson, fingerprintText } from '@/core/posts/canonical';
+import { LIMITS, parseDocument, storable, type DocumentFailure } from '@/core/posts/document';
+import { isBlank, plainText } from '@/core/posts/flatten';
+import { fail, ok, type Result } from '@/core/result';
+import type { Db } from '@/db/connection';
+import { deleteDraft } from '@/db/queries/drafts';
+import { postToChange, type PostToChange } from '@/db/queries/post-versions';
+import { takeBack } from '@/db/queries/setup';
+import { insertVersion, lockSharing } from '@/db/queries/sharing';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+import { giveBack } from '../drafts/give-back';
+import { figuresOf } from './check-text';
+import { sha256 } from './fingerprint';
+import { honestNames } from './names';
+
+export const changeSchema = z.strictObject({
+  title: z.string().max(LIMITS.titleLength).transform(storable),
+  doc: z.unknown(),
+});
+export type ChangeFailure = NotFound | DocumentFailure | ChangeRefusal | { code: 'nothing-written' };
+
+/** A shared post of one's own, held while it is changed. Another's is not found, whatever it is. */
+async function ownPost(
+  tx: Db,
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+): Promise<Result<{ entered: Entered; post: PostToChange }, NotFound>> {
+  const first = await enterDiscussion(deps, actor, slug, tx);
+  if (!first.ok) return first;
+  await lockSharing(tx, actor.id, first.value.record.id);
+  const post = await postToChange(tx, first.value.record.id, id);
+  return post?.author === actor.id ? ok({ entered: first.value, post }) : fail({ code: 'not-found' });
+}
+
+/**
+ * Changes a shared post: its text becomes a new version, and the old ones stay. Sent twice it is one change, because a
+ * text that is there already changes nothing.
+ */
+export async function changePost(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+  text: z.infer<typeof changeSchema>,
+): Promise<Result<{ n: number }, ChangeFailure>> {
+  const parsed = parseDocument(text.doc);
+  if (!parsed.ok) return parsed;
+  return deps.db.transaction(async (tx) => {
+    const found = await ownPost(tx, deps, actor, slug, id);
+    if (!found.ok) return found;
+    const { entered, post } = found.value;
+    const { record, schedule } = entered;
+    const against = record.course.outside
+      ? post.gone && ({ code: 'gone' } as const)
+      : editRefusal({ gone: post.gone, schedule, now: deps.now });
+    if (against) return fail(against);
+    const doc = await honestNames(tx, actor, entered, parsed.value);
+    if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
+    const title = post.kind === 'reply' ? '' : text.title;
+    const { kind, parent } = post;
+    await deleteDraft(tx, { author: actor.id, discussion: record.id, kind, parent, edits: id });
+    if (title === post.latest.title && canonicalJson(doc) === canonicalJson(post.latest.doc))
+      return ok({ n: post.latest.n });
+    const [answered] = parent === null ? [null] : await visiblePosts(tx, actor, entered, parent);
+    const n = post.latest.n + 1;
+    await insertVersion(tx, id, {
+      n,
+      now: deps.now,
+      title,
+      doc,
+      plain: plainText(doc),
+      ...figuresOf(record.brief, kind, title, doc, answered ?? null),
+      fingerprint: sha256(
+        fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
+      ),
+    });
+    return ok({ n });
+  });
+}
+
+/** Withdraws a post: nobody reads it any more, it counts for nothing, and its text is a draft again. */
+export async function withdrawPost(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+): Promise<Result<{ kind: 'response' | 'reply'; parent: PostId | null }, NotFound | ChangeRefusal>> {
+  return deps.db.transaction(async (tx) => {
+    const found = await ownPost(tx, deps, actor, slug, id);
+    if (!found.ok) return found;
+    const { entered, post } = found.value;
+    const { record, schedule } = entered;
+    // What stands elsewhere is taken out of the notes about it, and not withdrawn from anybody.
+    if (record.course.outside) return fail({ code: 'not-found' as const });
+    const against = withdrawalRefusal({ ...post, schedule, now: deps.now });
+    if (against) return fail(against);
+    const { kind, parent, latest } = post;
+    await takeBack(tx, id, 'withdrawn', deps.now);
+    await deleteDraft(tx, { author: actor.id, discussion: record.id, kind, parent, edits: id });
+    const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
+    await giveBack(tx, entered, key, { title: latest.title, doc: latest.doc, keptAt: deps.now });
+    return ok({ kind, parent });
+  });
+}

@@ -1,0 +1,77 @@
+import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/counting/permission';
+import type { LedgerInput } from '@/core/counting/types';
+import type { PostId } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import { draftFor } from '@/db/queries/drafts';
+import { versionsOfPost, type PostVersion } from '@/db/queries/post-versions';
+import type { PostRecord } from '@/db/queries/posts';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+import { headOf, type DiscussionHead } from '../discussions/head';
+import { openDraft, type OpenDraft } from '../drafts/open';
+
+/** Every text a post has had: for its author and for staff. The class sees only that it was edited. */
+export async function postHistory(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+): Promise<Result<{ head: DiscussionHead; post: PostRecord; versions: PostVersion[] }, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const [post] = await visiblePosts(deps.db, actor, door.value, id);
+  if (!post || (post.author.id !== actor.id && !door.value.staff)) return fail({ code: 'not-found' });
+  return ok({ head: headOf(deps, door.value), post, versions: await versionsOfPost(deps.db, id) });
+}
+
+/** A shared post of one's own on the desk again. */
+export type Changing = {
+  head: DiscussionHead;
+  post: PostRecord;
+  /** What a reply answers; null for a response. */
+  answered: PostRecord | null;
+  prompt: Doc;
+  draft: OpenDraft;
+  refused: ChangeRefusal | null;
+  withdrawal: ChangeRefusal | null;
+  ledgerInput: LedgerInput | null;
+};
+
+export async function changingPost(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  id: PostId,
+): Promise<Result<Changing, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const entered = door.value;
+  const posts = await visiblePosts(deps.db, actor, entered);
+  const post = posts.find((p) => p.id === id);
+  if (!post || post.author.id !== actor.id) return fail({ code: 'not-found' });
+  const { record, schedule } = entered;
+  const draft = await draftFor(deps.db, {
+    author: actor.id,
+    discussion: record.id,
+    kind: post.kind,
+    parent: post.parent,
+    edits: id,
+  });
+  const parent = posts.find((p) => p.id === post.parent) ?? null;
+  const gone = post.withdrawn || post.hidden;
+  const answered = posts.some((p) => p.parent === id && !p.withdrawn && !p.hidden);
+  return ok({
+    head: headOf(deps, entered),
+    post,
+    answered: parent,
+    prompt: record.prompt,
+    draft: openDraft(draft, post, { kind: post.kind, brief: record.brief, answered: parent }),
+    refused: record.course.outside ? null : editRefusal({ gone, schedule, now: deps.now }),
+    withdrawal: record.course.outside
+      ? { code: 'gone' }
+      : withdrawalRefusal({ kind: post.kind, gone, answered, schedule, now: deps.now }),
+    ledgerInput: entered.ledgerInput,
+  });
+}

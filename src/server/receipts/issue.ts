@@ -1,0 +1,68 @@
+import { FlattenedSign, importJWK, type JWK } from 'jose';
+import type { PostId } from '@/core/ids';
+import { canonicalJson } from '@/core/posts/canonical';
+import type { Doc } from '@/core/posts/document';
+import type { Receipt } from '@/core/receipts/receipt';
+import { fail, ok, type Result } from '@/core/result';
+import { sharedVersion } from '@/db/queries/receipts';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { ALGORITHM, keyToSign } from './keys';
+
+export type ReceiptFile = {
+  receipt: Receipt;
+  content: { title: string; doc: Doc };
+  jws: { protected: string; payload: string; signature: string };
+};
+
+const time = (at: number) => new Date(at).toISOString();
+
+/**
+ * The signed receipt of a version of a post, for its author. The deadline is the author's own as it stands when
+ * the receipt is issued; everything else was settled when the post was shared.
+ */
+export async function issueReceipt(
+  deps: Deps,
+  actor: Actor,
+  post: PostId,
+  version: number | null,
+): Promise<Result<{ file: ReceiptFile; zone: string }, NotFound>> {
+  const shared = await sharedVersion(deps.db, post, version);
+  if (shared?.author.id !== actor.id) return fail({ code: 'not-found' });
+  const door = await enterDiscussion(deps, actor, shared.slug);
+  if (!door.ok || door.value.record.course.outside) return fail({ code: 'not-found' });
+  const { record, schedule } = door.value;
+  const { due } = shared.kind === 'response' ? schedule.response : schedule.replies;
+  const receipt: Receipt = {
+    issuer: 'Pulpit',
+    form: 1,
+    issuedAt: time(deps.now),
+    author: shared.author,
+    course: { code: record.course.code, title: record.course.title },
+    discussion: { slug: record.slug, title: record.title },
+    post: {
+      number: shared.post,
+      version: shared.n,
+      kind: shared.kind,
+      replyTo: shared.replyTo,
+      ownWords: shared.ownWords,
+    },
+    sharedAt: time(shared.sharedAt),
+    deadline: time(due),
+    marginSeconds: Math.trunc((due - shared.sharedAt) / 1_000),
+    checks: shared.checks,
+    contentSha256: shared.fingerprint,
+  };
+  const key = await keyToSign(deps.db, deps.now);
+  const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(receipt)))
+    .setProtectedHeader({ alg: ALGORITHM, kid: key.id, typ: 'pulpit-receipt+json' })
+    .sign(await importJWK(key.privateKey as JWK, ALGORITHM));
+  return ok({
+    zone: schedule.zone,
+    file: {
+      receipt,
+      content: { title: shared.title, doc: shared.doc },
+      jws: { protected: jws.protected ?? '', payload: jws.payload, signature: jws.signature },
+    },
+  });
+}

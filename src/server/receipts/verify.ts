@@ -1,0 +1,105 @@
+import { decodeProtectedHeader, errors, flattenedVerify, importJWK, type JWK } from 'jose';
+import { fingerprintText } from '@/core/posts/canonical';
+import { instant, personId, postId } from '@/core/ids';
+import { parseDocument } from '@/core/posts/document';
+import {
+  changedFields,
+  receiptFileSchema,
+  receiptSchema,
+  type FieldChanged,
+  type Receipt,
+} from '@/core/receipts/receipt';
+import type { Db } from '@/db/connection';
+import { keyById } from '@/db/queries/receipts';
+import { sha256 } from '../posts/fingerprint';
+import { ALGORITHM } from './keys';
+
+/** What is wrong with a receipt. */
+export type Trouble =
+  | { code: 'not-a-receipt' }
+  | { code: 'unknown-key' }
+  | { code: 'signature' }
+  | { code: 'changed'; fields: FieldChanged[] }
+  | { code: 'content' };
+export type Verified = { receipt: Receipt | null; troubles: Trouble[]; contentChecked: boolean };
+
+const MOST_CHARACTERS = 2_000_000;
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+const payloadText = (payload: string) => Buffer.from(payload, 'base64url').toString('utf8');
+
+/** The key a signed form names, with its own public half; null where no key of ours has that name. */
+async function keyOf(db: Db, jws: { protected: string }) {
+  try {
+    const { kid } = decodeProtectedHeader(jws as never);
+    return kid ? await keyById(db, kid) : null;
+  } catch (error) {
+    if (error instanceof TypeError || error instanceof errors.JOSEError) return null;
+    throw error;
+  }
+}
+
+async function isSigned(publicKey: JWK, jws: { protected: string; payload: string; signature: string }) {
+  try {
+    await flattenedVerify(jws, await importJWK(publicKey, ALGORITHM), { algorithms: [ALGORITHM] });
+    return true;
+  } catch (error) {
+    if (error instanceof errors.JOSEError) return false;
+    throw error;
+  }
+}
+
+/**
+ * Verifies a receipt that anybody holds: whether a key of ours signed it, whether what can be read is what was signed, and
+ * whether the text beside it is the one it speaks of. It tells nothing that the file does not hold already.
+ */
+export async function verifyReceipt(db: Db, text: string): Promise<Verified> {
+  const nothing = (code: 'not-a-receipt'): Verified => ({
+    receipt: null,
+    troubles: [{ code }],
+    contentChecked: false,
+  });
+  if (text.length > MOST_CHARACTERS) return nothing('not-a-receipt');
+  const file = receiptFileSchema.safeParse(jsonOf(text));
+  if (!file.success) return nothing('not-a-receipt');
+  const { jws, receipt: shown, content } = file.data;
+  const troubles: Trouble[] = [];
+  const key = await keyOf(db, jws);
+  if (!key) troubles.push({ code: 'unknown-key' });
+  else if (!(await isSigned(key.publicKey as JWK, jws))) troubles.push({ code: 'signature' });
+  const signed = receiptSchema.safeParse(jsonOf(payloadText(jws.payload)));
+  if (!signed.success) {
+    return {
+      receipt: null,
+      troubles: troubles.length ? troubles : [{ code: 'not-a-receipt' }],
+      contentChecked: false,
+    };
+  }
+  const receipt = signed.data;
+  const fields = changedFields(shown, receipt);
+  if (fields.length) troubles.push({ code: 'changed', fields });
+  const doc = content && parseDocument(content.doc);
+  if (content) {
+    const fingerprint =
+      doc?.ok &&
+      sha256(
+        fingerprintText({
+          id: postId(receipt.post.number),
+          author: personId(receipt.author.id),
+          discussion: receipt.discussion.slug,
+          sharedAt: instant(Date.parse(receipt.sharedAt)),
+          title: content.title,
+          doc: doc.value,
+        }),
+      );
+    if (fingerprint !== receipt.contentSha256) troubles.push({ code: 'content' });
+  }
+  return { receipt, troubles, contentChecked: content !== undefined };
+}

@@ -1,0 +1,19 @@
+import Link from 'next/link';
+import { plural } from '../words/plural';
+import { moment } from '../words/time';
+import type { DeliveredTextView } from './types';
+
+/** Of a text that was changed after sharing: which of its versions is the one that is judged. */
+export function EditedLine({ text, slug, zone }: { text: DeliveredTextView; slug: string; zone: string }) {
+  if (text.edits === 0) return null;
+  return (
+    <p className="text-ink-2">
+      {text.latest
+        ? `Changed ${moment(text.latest.at, zone)}; the text of ${moment(text.sharedAt, zone)} is the one that counts. `
+        : `Changed ${plural(text.edits, 'time')}; the newest text is the one that counts. `}
+      <Link className="link" href={`/discussions/${slug}/posts/${text.id}/history`}>
+        Every version
+      </Link>
+    </p>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { unmetRequired } from '@/core/checks/checks';
+import type { ChangeRefusal } from '@/core/counting/permission';
+import { previewChange } from '@/core/counting/preview';
+import type { LedgerInput } from '@/core/counting/types';
+import { instant, postId } from '@/core/ids';
+import { useRouter } from 'next/navigation';
+import { useMemo, useRef, useState } from 'react';
+import type { DraftView, HeadView } from '../discussion/types';
+import { useServerNow } from '../frame/server-clock';
+import { changeRefusalText, withdrawalText } from '../words/changes';
+import { calledName } from '../words/plural';
+import { verdictReason } from '../words/verdicts';
+import { Desk } from './desk';
+import type { ShareState } from './use-share';
+import { useWriting } from './use-writing';
+
+type Answer = { ok: true } | { ok: false; code: string };
+
+/** A shared post on the desk again: a change is kept as a draft until it is put in the post's place. */
+export function ChangeDesk(props: {
+  head: HeadView;
+  person: string;
+  post: { id: number; kind: 'response' | 'reply'; parent: number | null };
+  answered: { name: string; plain: string } | null;
+  draft: DraftView;
+  refused: ChangeRefusal | null;
+  withdrawal: ChangeRefusal | null;
+  ledgerInput: LedgerInput | null;
+}) {
+  const { head, post, answered, draft, ledgerInput } = props;
+  const { brief, schedule } = head;
+  const router = useRouter();
+  const now = useServerNow(head.now);
+  const isReply = post.kind === 'reply';
+  const parts = isReply ? [] : brief.parts;
+  const place = {
+    slug: head.slug,
+    person: props.person,
+    kind: post.kind,
+    parent: post.parent,
+    edits: post.id,
+  };
+  const name = answered?.name ?? '';
+  const plain = answered?.plain ?? '';
+  const rules = useMemo(
+    () =>
+      isReply
+        ? { kind: 'reply' as const, brief, answered: { name, text: plain } }
+        : { kind: 'response' as const, brief },
+    [brief, isReply, name, plain],
+  );
+  const label = isReply ? `Your reply to ${name}` : 'Your response';
+  const { form, ...writing } = useWriting({
+    place,
+    draft,
+    parts,
+    rules,
+    label,
+    placeholder: 'Type the text as it shall stand…',
+  });
+  const [share, setShare] = useState<ShareState>({ state: 'idle' });
+  const busy = useRef(false);
+
+  const after = `/discussions/${head.slug}/${isReply ? `conversation?post=${post.id}` : 'response'}`;
+  const put = async () => {
+    if (busy.current) return;
+    busy.current = true;
+    setShare({ state: 'sharing' });
+    let answer: Answer;
+    try {
+      const response = await fetch(`/discussions/${head.slug}/posts/${post.id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(writing.text()),
+      });
+      answer = (await response.json()) as Answer;
+    } catch {
+      answer = { ok: false, code: 'no-answer' };
+    }
+    if (!answer.ok) {
+      busy.current = false;
+      setShare({ state: 'failed', failure: answer });
+      return;
+    }
+    writing.keeper.finish();
+    router.push(after);
+    router.refresh();
+  };
+
+  const unmet = unmetRequired(writing.checks);
+  const before = ledgerInput && previewChange({ ...ledgerInput, now: instant(now) }, postId(post.id), unmet);
+  const said = before
+    ? `${verdictReason(before, { name: answered ? calledName(name) : null, count: brief.replies.count, days: brief.replies.distinctDays })}. `
+    : '';
+  const due = isReply ? schedule.replies.due : schedule.response.due;
+  const forecast =
+    now >= due && before && before.at < now
+      ? `The deadline has passed. The class will read the new text; the one you shared in time is still judged: ${said}`
+      : `With this change: ${said}`;
+  const refused = props.refused ? changeRefusalText(props.refused, schedule.zone) : null;
+  return (
+    <Desk
+      writing={writing}
+      form={form}
+      place={place}
+      draft={draft}
+      parts={parts}
+      share={share}
+      zone={schedule.zone}
+      withTitle={!isReply}
+      label={label}
+      refused={refused}
+      forecast={forecast}
+      plainButton={null}
+      above={
+        <div className="border-b border-rule bg-page-2 px-4 py-2.5 text-[13px] text-ink-2 sm:px-5">
+          <p>
+            <b className="text-ink">This is shared.</b> A change is shown as “edited”; every version stays for
+            you and staff.
+          </p>
+          {props.withdrawal ? (
+            <p>{withdrawalText(props.withdrawal, schedule.zone)}</p>
+          ) : (
+            <details className="mt-1">
+              <summary className="link w-fit">Withdraw it…</summary>
+              <form
+                action={`/discussions/${head.slug}/posts/${post.id}/withdraw`}
+                method="post"
+                className="mt-1.5 flex flex-wrap items-center gap-3"
+              >
+                <p className="grow basis-60">
+                  Nobody has answered it yet. It will not be read or counted any more, and its text is your
+                  draft again.
+                </p>
+                <button className="btn">Withdraw this {post.kind}</button>
+              </form>
+            </details>
+          )}
+        </div>
+      }
+      buttons={
+        <>
+          <a className="btn" href={after}>
+            Leave it as it is
+          </a>
+          <button
+            type="button"
+            className="btn go"
+            disabled={share.state === 'sharing'}
+            onClick={() => void put()}
+          >
+            {share.state === 'sharing' ? 'Changing…' : 'Share the change'}
+          </button>
+        </>
+      }
+    />
+  );
+}
