@@ -1,6 +1,6 @@
 import { diffWordsWithSpace } from 'diff';
 import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import { flatten, spoken } from '../posts/flatten';
 
 /** A stretch of two texts: in both, or only in the one or the other. */
 export type Stretch = { kind: 'same' | 'only-first' | 'only-second'; text: string };
@@ -12,7 +12,7 @@ const MOST_EDITS = 4_000;
 const wordsIn = (text: string) => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu)?.length ?? 0;
 
 const linesOf = (text: { title: string; doc: Doc }) =>
-  [text.title, ...flatten(text.doc).map((l) => (l.part ? `${l.part}. ${l.text}` : l.text))]
+  [text.title, ...flatten(text.doc).map((l) => (l.part ? `${l.part}. ${l.text}` : spoken(l)))]
     .filter((line) => line.trim() !== '')
     .join('\n');
 
@@ -36,6 +36,20 @@ export function difference(
   const count = (kind: Stretch['kind']) =>
     stretches.filter((s) => s.kind === kind).reduce((n, s) => n + wordsIn(s.text), 0);
   return { stretches, onlyFirst: count('only-first'), onlySecond: count('only-second') };
+}
+
+const AROUND_WORDS = 12;
+
+/** The same stretches with long passages that are alike cut down to the words around what differs. */
+export function abridged(stretches: readonly Stretch[]): Stretch[] {
+  return stretches.map((s, i): Stretch => {
+    if (s.kind !== 'same') return s;
+    const pieces = s.text.split(/(?<=\s)/u);
+    if (pieces.length <= 3 * AROUND_WORDS) return s;
+    const head = i === 0 ? '' : pieces.slice(0, AROUND_WORDS).join('');
+    const tail = i === stretches.length - 1 ? '' : pieces.slice(-AROUND_WORDS).join('');
+    return { kind: 'same', text: `${head} … ${tail}` };
+  });
 }
 
 /** Both texts in one: the second beneath the first, a line between them, so that no word of either is lost. */

@@ -146,7 +146,7 @@ export function positionsOf(doc: Doc): ReadonlyMap<BlockNode, number> {
 }
 
 /** A line as it is read aloud, searched and quoted: its formulas as their LaTeX. */
-const spoken = (line: Line) => {
+export const spoken = (line: Line) => {
   let n = 0;
   return line.formulas.length
     ? line.text.replaceAll(FORMULA, () => `$${line.formulas[n++]?.latex ?? ''}$`)

@@ -48,7 +48,8 @@ export async function issueReceipt(
       ownWords: shared.ownWords,
     },
     sharedAt: time(shared.sharedAt),
-    deadline: time(due),
+    // The last moment in time: 18:00 lasts to the end of its minute (rule 6).
+    deadline: time(due - 1),
     marginSeconds: Math.trunc((due - shared.sharedAt) / 1_000),
     checks: shared.checks,
     contentSha256: shared.fingerprint,

@@ -1,4 +1,4 @@
-import { difference } from '@/core/drafts/difference';
+import { abridged, difference } from '@/core/drafts/difference';
 import type { Doc } from '@/core/posts/document';
 import { plural } from '../words/plural';
 
@@ -9,6 +9,8 @@ export function DifferenceView(props: {
   first: Text;
   second: Text;
   names: { first: string; second: string };
+  /** Only the words around what differs. */
+  brief?: boolean;
 }) {
   const { names } = props;
   const { stretches, onlyFirst, onlySecond } = difference(props.first, props.second);
@@ -25,7 +27,7 @@ export function DifferenceView(props: {
         )}
       </p>
       <div className="text whitespace-pre-wrap">
-        {stretches.map((s, i) =>
+        {(props.brief ? abridged(stretches) : stretches).map((s, i) =>
           s.kind === 'same' ? (
             <span key={i}>{s.text}</span>
           ) : s.kind === 'only-first' ? (

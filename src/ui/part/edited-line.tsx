@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import type { DeliveredTextView } from './types';
 
@@ -10,7 +9,7 @@ export function EditedLine({ text, slug, zone }: { text: DeliveredTextView; slug
     <p className="text-ink-2">
       {text.latest
         ? `Changed ${moment(text.latest.at, zone)}; the text of ${moment(text.sharedAt, zone)} is the one that counts. `
-        : `Changed ${plural(text.edits, 'time')}; the newest text is the one that counts. `}
+        : `Changed ${moment(text.sharedAt, zone)}; the new text is the one that counts. `}
       <Link className="link" href={`/discussions/${slug}/posts/${text.id}/history`}>
         Every version
       </Link>

@@ -22,6 +22,8 @@ type Answer = { ok: true } | { ok: false; code: string };
 export function ChangeDesk(props: {
   head: HeadView;
   person: string;
+  /** The writer's name. */
+  author: string;
   post: { id: number; kind: 'response' | 'reply'; parent: number | null };
   answered: { name: string; plain: string } | null;
   draft: DraftView;
@@ -105,6 +107,8 @@ export function ChangeDesk(props: {
       writing={writing}
       form={form}
       place={place}
+      author={props.author}
+      staff={head.staff}
       draft={draft}
       parts={parts}
       share={share}

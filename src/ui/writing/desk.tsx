@@ -2,7 +2,8 @@
 
 import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
-import type { ReactNode, Ref } from 'react';
+import { useState, type ReactNode, type Ref } from 'react';
+import { ProofreadPanel } from '../proofread/panel';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
 import { shareFailureText } from '../words/failures';
@@ -11,6 +12,7 @@ import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
 import { NameList } from './editor/name-list';
+import { Preview } from './preview';
 import { Toolbar } from './editor/toolbar';
 import { useWide } from './use-wide';
 import type { DraftView } from '../discussion/types';
@@ -34,6 +36,9 @@ export function Desk({
   share: ShareState;
   zone: string;
   withTitle: boolean;
+  /** Who writes, and whether that is one of the staff. */
+  author: string;
+  staff: boolean;
   label: string;
   /** Why sharing is not possible now; the draft is still kept. */
   refused: string | null;
@@ -47,6 +52,7 @@ export function Desk({
   const { writing, zone } = props;
   const { editor, keeping, keeper, title } = writing;
   const [wide, setWide] = useWide();
+  const [proofreading, setProofreading] = useState(false);
   if (!editor) {
     return (
       <>
@@ -133,6 +139,20 @@ export function Desk({
         <EditorContent editor={editor} />
         <NameList editor={editor} store={writing.names} />
       </div>
+      {proofreading ? (
+        <ProofreadPanel
+          slug={props.place.slug}
+          parts={props.parts}
+          editor={editor}
+          text={writing.text}
+          changed={writing.checked}
+          staff={props.staff}
+          close={() => {
+            setProofreading(false);
+            editor.commands.focus();
+          }}
+        />
+      ) : null}
       <div className="border-t border-rule bg-page-2 px-4 py-2.5 max-lg:sticky max-lg:bottom-12 max-lg:z-20 lg:rounded-br-plate">
         {writing.checks.length ? (
           <CheckFooting
@@ -152,7 +172,18 @@ export function Desk({
             {props.refused ?? props.forecast}
           </p>
           {props.refused ? null : (
-            <div className="ml-auto flex flex-wrap justify-end gap-2">{props.buttons}</div>
+            <div className="ml-auto flex flex-wrap justify-end gap-2">
+              <button
+                type="button"
+                className="btn"
+                aria-expanded={proofreading}
+                onClick={() => setProofreading(!proofreading)}
+              >
+                Proofread
+              </button>
+              <Preview text={writing.text} author={props.author} kind={props.place.kind} />
+              {props.buttons}
+            </div>
           )}
         </div>
       </div>

@@ -24,6 +24,7 @@ export function OtherWindow(props: {
         aria-label="What differs"
       >
         <DifferenceView
+          brief
           first={props.mine}
           second={props.other}
           names={{ first: 'this window', second: 'the other' }}

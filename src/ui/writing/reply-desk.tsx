@@ -38,6 +38,9 @@ export const QUOTE_EVENT = 'pulpit-quote';
 export function ReplyDesk(props: {
   slug: string;
   person: string;
+  /** The writer's name. */
+  author: string;
+  staff: boolean;
   zone: string;
   brief: Brief;
   answering: Answering;
@@ -141,6 +144,8 @@ export function ReplyDesk(props: {
         writing={writing}
         form={form}
         place={place}
+        author={props.author}
+        staff={props.staff}
         draft={draft}
         parts={[]}
         share={share}

@@ -25,6 +25,8 @@ import { useWriting as useWritingContext } from './writing-context';
 export function ResponseDesk(props: {
   head: HeadView;
   person: string;
+  /** The writer's name. */
+  author: string;
   draft: DraftView;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
@@ -90,6 +92,8 @@ export function ResponseDesk(props: {
         writing={writing}
         form={form}
         place={place}
+        author={props.author}
+        staff={head.staff}
         draft={draft}
         parts={brief.parts}
         share={share}

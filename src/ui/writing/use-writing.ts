@@ -134,6 +134,7 @@ export function useWriting(options: {
     editor,
     title,
     checks,
+    checked,
     figures: checked.figures,
     selected,
     restored,

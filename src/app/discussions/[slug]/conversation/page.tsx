@@ -125,6 +125,8 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                           key={`${reply.answering.id} ${reply.draft.submission}`}
                           slug={slug}
                           person={who.actor.id}
+                          author={who.actor.name}
+                          staff={head.staff}
                           zone={zone}
                           brief={head.brief}
                           answering={reply.answering}

@@ -80,6 +80,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
                       key={draft.submission}
                       head={head}
                       person={who.actor.id}
+                      author={who.actor.name}
                       draft={draft}
                       refused={refused}
                       ledgerInput={ledgerInput}

@@ -56,6 +56,7 @@ export default async function ChangePage({ params, searchParams }: Props) {
                   <ChangeDesk
                     head={head}
                     person={who.actor.id}
+                    author={who.actor.name}
                     post={{ id: post.id, kind: post.kind, parent: post.parent }}
                     answered={answered ? { name: answered.author.name, plain: answered.plain } : null}
                     draft={draft}

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { checkLink } from '@/server/proofread/links';
+import { visitor } from '../../_request/session';
+import { fromOwnPages, jsonBody } from '../../_request/write';
+
+const asked = z.object({ links: z.array(z.string().max(2_000)).max(20) });
+
+/** Whether links lead anywhere; each is asked for some seconds at most, all at once. */
+export async function POST(request: Request) {
+  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
+  const who = await visitor();
+  if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
+  const read = asked.safeParse(await jsonBody(request));
+  if (!read.success) return Response.json({ ok: false, code: 'too-many-links' }, { status: 422 });
+  return Response.json(await Promise.all(read.data.links.map((link) => checkLink(link))));
+}

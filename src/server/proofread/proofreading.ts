@@ -1,0 +1,73 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { ok, fail, type Result } from '@/core/result';
+import { askTogether } from '@/db/ask';
+import { peopleOf } from '@/db/queries/courses';
+import {
+  addKnownWord,
+  knownWords,
+  readingTexts,
+  setSpelling,
+  spellingOf,
+  type Spelling,
+} from '@/db/queries/proofreading';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+
+export type Proofreading = {
+  names: string[];
+  known: string[];
+  spelling: Spelling;
+  readings: { title: string; text: string }[];
+};
+
+/** What reading a draft over needs to know of its course and its writer. */
+export async function proofreading(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<Proofreading, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course, week } = door.value.record;
+  const [people, found] = await Promise.all([
+    peopleOf(deps.db, course.id),
+    askTogether(deps.db, {
+      known: knownWords(deps.db, actor.id, course.id),
+      spelling: spellingOf(deps.db, actor.id),
+      readings: readingTexts(deps.db, course.id, week.number),
+    }),
+  ]);
+  return ok({ names: people.map((p) => p.name), ...found });
+}
+
+export const wordSchema = z.object({
+  word: z
+    .string()
+    .trim()
+    .regex(/^[\p{L}\p{M}'’-]{1,60}$/u),
+  /** For everybody in the course; only its staff say so. */
+  course: z.boolean().default(false),
+});
+
+/** Adds a word that is spelt right: to one's own list, or for staff to the course's. */
+export async function learnWord(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  { word, course }: z.infer<typeof wordSchema>,
+): Promise<Result<null, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  if (course && !door.value.staff) return fail({ code: 'not-found' });
+  const { id } = door.value.record.course;
+  await addKnownWord(deps.db, {
+    id: randomUUID(),
+    word,
+    ...(course ? { course: id } : { person: actor.id }),
+  });
+  return ok(null);
+}
+
+export const chooseSpelling = (deps: Deps, actor: Actor, spelling: Spelling) =>
+  setSpelling(deps.db, actor.id, spelling);

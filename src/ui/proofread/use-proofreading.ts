@@ -1,0 +1,144 @@
+import type { Part } from '@/core/brief/brief';
+import type { Doc } from '@/core/posts/document';
+import { flatten } from '@/core/posts/flatten';
+import { findingKey, type Finding } from '@/core/proofread/finding';
+import type { Proofreader } from '@/workers/proofread';
+import { wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { linkTrouble } from '../words/proofreading';
+
+type Course = {
+  names: string[];
+  known: string[];
+  readings: { title: string; text: string }[];
+  spelling: 'en-GB' | 'en-US';
+};
+export type Looking =
+  { state: 'looking' } | { state: 'failed' } | { state: 'found'; findings: Finding[]; spelled: boolean };
+
+let worker: Remote<Proofreader> | null = null;
+const proofreader = () =>
+  (worker ??= wrap<Proofreader>(
+    new Worker(new URL('../../workers/proofread.ts', import.meta.url), { type: 'module' }),
+  ));
+
+const post = (address: string, body: unknown) =>
+  fetch(address, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+
+/** Links in the order they stand, with where each stands first. */
+function linksIn(doc: Doc) {
+  const found = new Map<string, { from: number; to: number; text: string }>();
+  for (const line of flatten(doc)) {
+    for (const l of line.links) {
+      if (!/^https?:/iu.test(l.href) || found.has(l.href)) continue;
+      found.set(l.href, {
+        from: line.pos + l.start,
+        to: line.pos + l.end,
+        text: line.text.slice(l.start, l.end),
+      });
+    }
+  }
+  return found;
+}
+
+/** Reads a draft over while its panel is open, and again after each change. `text` changes when the draft does. */
+export function useProofreading(slug: string, parts: Part[], text: () => { doc: Doc }, changed: unknown) {
+  const [course, setCourse] = useState<Course | null>(null);
+  const [looking, setLooking] = useState<Looking>({ state: 'looking' });
+  const [waved, setWaved] = useState<ReadonlySet<string>>(new Set());
+  const [ready, setReady] = useState<{ spelled: boolean } | null>(null);
+  const [links, setLinks] = useState<ReadonlyMap<string, string | null>>(new Map());
+  const latest = useRef(text);
+  useEffect(() => {
+    latest.current = text;
+  });
+
+  useEffect(() => {
+    let gone = false;
+    void fetch(`/discussions/${slug}/proofreading`)
+      .then(async (answer) => {
+        if (!answer.ok) throw new Error('no answer');
+        const found = (await answer.json()) as Course;
+        if (!gone) setCourse(found);
+      })
+      .catch(() => !gone && setLooking({ state: 'failed' }));
+    return () => {
+      gone = true;
+    };
+  }, [slug]);
+
+  useEffect(() => {
+    if (!course) return;
+    let gone = false;
+    void proofreader()
+      .prepare(course)
+      .then((spelled) => !gone && setReady({ spelled }));
+    return () => {
+      gone = true;
+    };
+  }, [course]);
+
+  const look = useCallback(async () => {
+    if (!ready) return;
+    const { doc } = latest.current();
+    const findings = await proofreader().find(doc, parts);
+    const standing = linksIn(doc);
+    const broken = [...standing].flatMap(([href, at]): Finding[] => {
+      const about = links.get(href);
+      return about ? [{ kind: 'link', ...at, fixes: [], about }] : [];
+    });
+    setLooking({
+      state: 'found',
+      spelled: ready.spelled,
+      findings: [...findings, ...broken].sort((a, b) => a.from - b.from),
+    });
+  }, [ready, parts, links]);
+
+  useEffect(() => {
+    const timer = setTimeout(() => void look(), 250);
+    return () => clearTimeout(timer);
+  }, [look, changed]);
+
+  useEffect(() => {
+    const unknown = [...linksIn(latest.current().doc).keys()].filter((href) => !links.has(href)).slice(0, 20);
+    if (unknown.length === 0) return;
+    const timer = setTimeout(() => {
+      void post('/links/check', { links: unknown })
+        .then((answer) => answer.json() as Promise<{ state: string; status?: number }[]>)
+        .then((answers) =>
+          setLinks(
+            (before) =>
+              new Map([
+                ...before,
+                ...unknown.map((href, i) => [href, linkTrouble(answers[i] ?? { state: 'good' })] as const),
+              ]),
+          ),
+        )
+        // Nothing is said about links that could not be asked for.
+        .catch(() => undefined);
+    }, 600);
+    return () => clearTimeout(timer);
+  }, [changed, links]);
+
+  return {
+    looking,
+    findings: looking.state === 'found' ? looking.findings.filter((f) => !waved.has(findingKey(f))) : [],
+    waved: waved.size,
+    spelling: course?.spelling ?? 'en-GB',
+    wave: (f: Finding) => setWaved((before) => new Set([...before, findingKey(f)])),
+    suggest: (word: string): Promise<string[]> => proofreader().suggest(word),
+    learn: async (word: string, forCourse: boolean) => {
+      await proofreader().learn(word);
+      await look();
+      await post(`/discussions/${slug}/proofreading`, { word, course: forCourse });
+    },
+    speak: (spelling: Course['spelling']) => {
+      if (course) setCourse({ ...course, spelling });
+      void post('/settings/spelling', { spelling });
+    },
+  };
+}
