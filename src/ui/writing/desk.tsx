@@ -172,7 +172,7 @@ export function Desk({
             {props.refused ?? props.forecast}
           </p>
           {props.refused ? null : (
-            <div className="ml-auto flex flex-wrap justify-end gap-2">
+            <div className="ml-auto flex flex-wrap justify-end gap-2 max-sm:[&_.btn]:!px-2 max-sm:[&_.btn]:!text-[12.5px]">
               <button
                 type="button"
                 className="btn"
