@@ -180,7 +180,9 @@ describe('a draft', () => {
       draft('Second window', { base: 1, conflict: 'replace' }),
     );
     expect(taken.ok).toBe(true);
-    const aside = await db('draft_versions').where({ author_id: world.people.imani.id }).pluck('doc');
+    const aside = await db('draft_versions')
+      .where({ author_id: world.people.imani.id, reason: 'other-window' })
+      .pluck('doc');
     expect(aside).toEqual([text('First window')]);
   });
 

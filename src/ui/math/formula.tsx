@@ -1,4 +1,4 @@
-import { typeset } from './typeset';
+import { typeset } from './styled';
 
 /** A formula as it is read. What KaTeX cannot set is shown as it was typed. */
 export default function Formula({ latex, ownLine }: { latex: string; ownLine: boolean }) {

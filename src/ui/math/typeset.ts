@@ -1,5 +1,4 @@
 import katex from 'katex';
-import 'katex/dist/katex.min.css';
 
 /** Formulas set before: a conversation may show the same one many times, and setting one takes milliseconds. */
 const KEEP = 500;

@@ -25,7 +25,7 @@ const view =
       const pos = getPos();
       if (pos !== undefined) open({ pos, latex, ownLine });
     });
-    void import('../../math/typeset').then(({ typeset }) => {
+    void import('../../math/styled').then(({ typeset }) => {
       const html = typeset(latex, ownLine);
       // KaTeX escapes all it is given; nothing but its own markup comes out of it.
       if (html !== null) dom.innerHTML = html;
