@@ -119,7 +119,7 @@ export function ProofreadPanel(props: {
       tabIndex={0}
     >
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <h2 className="text-[15px]" role="status">
+        <h2 className="text-[15px]" aria-live="polite">
           {looking.state === 'looking'
             ? 'Reading it over…'
             : looking.state === 'failed'

@@ -12,6 +12,8 @@ import {
 } from '@/core/posts/document';
 import type { JSONContent } from '@tiptap/core';
 
+/** Whatever a page that somebody copied from has written into an attribute. */
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/iu;
 const BARE = new Set(['bold', 'italic', 'underline', 'strike', 'code', 'subscript', 'superscript']);
 
 function mark(m: NonNullable<JSONContent['marks']>[number]): Mark[] {
@@ -25,9 +27,13 @@ function mark(m: NonNullable<JSONContent['marks']>[number]): Mark[] {
     case 'ink':
       return INKS.includes(attrs.name as Ink) ? [{ type: 'ink', attrs: { name: attrs.name as Ink } }] : [];
     case 'mention':
-      return [{ type: 'mention', attrs: { person: String(attrs.person) } }];
+      return UUID.test(String(attrs.person))
+        ? [{ type: 'mention', attrs: { person: String(attrs.person) } }]
+        : [];
     case 'postReference':
-      return [{ type: 'postReference', attrs: { post: Number(attrs.post) } }];
+      return Number.isSafeInteger(attrs.post) && Number(attrs.post) > 0
+        ? [{ type: 'postReference', attrs: { post: Number(attrs.post) } }]
+        : [];
     default:
       return [];
   }
