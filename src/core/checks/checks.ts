@@ -5,15 +5,22 @@ import { words } from '../text/words';
 import { conceptUses } from './concepts';
 import { partAnswers } from './parts';
 import { ownStretches, passages, wordFigures, type Passage } from './passages';
-import { quotesOf } from './quotes';
+import { quotesFrom } from './quotes';
 import { sources } from './sources';
-import type { Check, Evidence, Missing } from './types';
+import type { Check, Evidence, Missing, Remark } from './types';
 
 /** What a reply is checked against beside the brief. */
 export type Answered = { name: string; text: string };
 
 export type CheckInput =
-  | { kind: 'response'; brief: Brief; title: string; doc: Doc }
+  | {
+      kind: 'response';
+      brief: Brief;
+      title: string;
+      doc: Doc;
+      /** The texts of the readings, where the brief asks for quotations from them. */
+      readings?: readonly string[];
+    }
   | { kind: 'reply'; brief: Brief; doc: Doc; answered: Answered };
 
 type Need = { min?: number; max?: number };
@@ -70,7 +77,14 @@ export function runChecks(input: CheckInput): Check[] {
   const parts = input.kind === 'response' ? brief.parts : [];
   const all = passages(input.doc, parts, rules.countQuoted);
   const checks: Check[] = [];
-  const add = (id: CheckId, have: number, need: Need, evidence: Evidence[], missing?: Missing | null) => {
+  const add = (
+    id: CheckId,
+    have: number,
+    need: Need,
+    evidence: Evidence[],
+    missing?: Missing | null,
+    remarks: Remark[] = [],
+  ) => {
     const met = missing ? false : inNeed(have, need);
     checks.push({
       id,
@@ -80,6 +94,7 @@ export function runChecks(input: CheckInput): Check[] {
       required: !rules.advised.includes(id),
       evidence,
       missing: met ? null : (missing ?? gap(have, need)),
+      ...(remarks.length ? { remarks } : {}),
     });
   };
 
@@ -111,15 +126,20 @@ export function runChecks(input: CheckInput): Check[] {
         : null,
     );
   }
-  if (input.kind === 'reply' && rules.quotes) {
-    const { theirs, foreign } = quotesOf(all, input.answered.text);
-    const short = theirs.length < rules.quotes.min && foreign > 0;
+  // In a reply a quotation is the classmate's words. In a response it is a reading's, where its text is here to be compared.
+  const quotable = input.kind === 'reply' ? [input.answered.text] : (input.readings ?? []);
+  if (rules.quotes && (input.kind === 'reply' || quotable.length)) {
+    const { found, foreign, near } = quotesFrom(all, quotable);
+    const short = found.length < rules.quotes.min && foreign > 0;
     add(
       'quotes',
-      theirs.length,
+      found.length,
       rules.quotes,
-      theirs,
-      short ? { code: 'quotes-not-theirs', found: foreign } : null,
+      found,
+      short
+        ? { code: input.kind === 'reply' ? 'quotes-not-theirs' : 'quotes-not-read', found: foreign }
+        : null,
+      near.map((n) => ({ code: 'quote-near', ...n })),
     );
   } else if (rules.quotes) {
     const quoted = all.filter((p) => (p.role === 'quote' && p.otherWords > 0) || p.quoted.length > 0);
@@ -159,6 +179,10 @@ export function runChecks(input: CheckInput): Check[] {
       found.distinct < rules.sources.min && found.listed > 0
         ? { code: 'sources-uncited', listed: found.listed }
         : null,
+      [
+        ...(found.unlisted.length ? [{ code: 'cited-not-listed' as const, names: found.unlisted }] : []),
+        ...(found.uncited.length ? [{ code: 'listed-not-cited' as const, entries: found.uncited }] : []),
+      ],
     );
   }
   if (rules.question) {

@@ -1,4 +1,5 @@
 import type { Part } from '../brief/brief';
+import { meantParts } from './meaning';
 import { ownStretches, type Passage } from './passages';
 import type { Evidence } from './types';
 
@@ -8,28 +9,63 @@ const ANSWER_MIN_WORDS = 5;
 export type PartAnswer = {
   part: Part;
   n: number;
+  /** Its heading or number stands in the text. */
   placed: boolean;
   words: number;
   answered: boolean;
   evidence: Evidence[];
 };
 
-/** For each part of the prompt, whether the text answers it: own words that stand under its heading or number. */
+/**
+ * For parts whose headings were taken out, the passages that answer them by what they say. A passage beneath another part's
+ * heading belongs to that part first; only what follows its first paragraph may be meant for the next.
+ */
+function byMeaning(all: Passage[], parts: Part[], placed: (p: Part) => boolean): Map<string, Passage[]> {
+  const found = new Map<string, Passage[]>();
+  for (let i = 0; i < parts.length; i += 1) {
+    const first = parts[i];
+    if (!first || placed(first)) continue;
+    let end = i;
+    while (parts[end] && !placed(parts[end] as Part)) end += 1;
+    const before = parts[i - 1]?.id ?? null;
+    const open = parts.slice(i, end);
+    const passages = all
+      .filter((p) => p.role === 'own' && p.part === before && p.ownWords.length >= ANSWER_MIN_WORDS)
+      .slice(before === null ? 0 : 1);
+    for (const { part, at } of meantParts(
+      passages.map((p) => p.line.text),
+      open,
+    )) {
+      const passage = passages[at];
+      if (passage) found.set(part.id, [...(found.get(part.id) ?? []), passage]);
+    }
+    i = end;
+  }
+  return found;
+}
+
+/**
+ * For each part of the prompt, whether the text answers it: own words that stand under its heading or number or, where that
+ * was taken out, a passage that speaks of it.
+ */
 export function partAnswers(all: Passage[], parts: Part[]): PartAnswer[] {
+  const under = (part: Part) => all.filter((p) => p.part === part.id);
+  const meant = byMeaning(all, parts, (part) => under(part).length > 0);
   return parts.map((part, i) => {
-    const mine = all.filter((p) => p.part === part.id);
+    const placed = under(part);
+    const mine = placed.length ? placed : (meant.get(part.id) ?? []);
     const words = mine.reduce((n, p) => n + p.ownWords.length, 0);
     return {
       part,
       n: i + 1,
-      placed: mine.length > 0,
+      placed: placed.length > 0,
       words,
       answered: words >= ANSWER_MIN_WORDS,
       evidence: mine.flatMap((p) =>
         ownStretches(p).map((s) => ({
           from: p.line.pos + s.start,
           to: p.line.pos + s.end,
-          note: `part ${i + 1}`,
+          note: placed.length ? `part ${i + 1}` : `part ${i + 1}, by what it says`,
         })),
       ),
     };

@@ -1,3 +1,4 @@
+import search from 'approx-string-match';
 import { words } from '../text/words';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
@@ -21,19 +22,52 @@ function quotedTexts(all: Passage[]): { text: string; at: Evidence }[] {
   });
 }
 
+/** What a quotation that is not quite right may be off by, as a share of its letters. */
+const NEAR_SHARE = 0.2;
+/** Shorter ones are near to too much. */
+const NEAR_MIN_WORDS = 4;
+const NEAR_MOST_LETTERS = 600;
+
+/** The stretch of a source that a quotation almost is, in the source's own words. */
+function nearest(said: string, source: string): string | null {
+  const wanted = key(said);
+  if (wanted.split(' ').length < NEAR_MIN_WORDS || wanted.length > NEAR_MOST_LETTERS) return null;
+  const text = source.toLowerCase().replace(/’/gu, "'");
+  const [best] = search(text, wanted, Math.floor(wanted.length * NEAR_SHARE)).sort(
+    (a, b) => a.errors - b.errors,
+  );
+  if (!best) return null;
+  // Whole words, as they stand there.
+  const start = /\S*$/u.exec(source.slice(0, best.start))?.index ?? best.start;
+  const end = best.end + (/^\S*/u.exec(source.slice(best.end))?.[0].length ?? 0);
+  return source.slice(start, end).trim();
+}
+
+export type Quoted = { found: Evidence[]; foreign: number; near: { said: string; stands: string }[] };
+
 /**
- * The quotations of a reply that really stand in the classmate's post, compared by their words; `foreign` counts
- * those that do not. An ellipsis may leave something out: every piece around it must stand in the post.
+ * The quotations of a text that really stand in one of its sources, compared by their words; `foreign` counts those that
+ * stand in none, `near` names those of them that almost do, with the words that stand there. An ellipsis may leave
+ * something out: every piece around it must stand in the source.
  */
-export function quotesOf(all: Passage[], source: string): { theirs: Evidence[]; foreign: number } {
-  const haystack = ` ${key(source)} `;
+export function quotesFrom(all: Passage[], sources: readonly string[]): Quoted {
+  const haystacks = sources.map((source) => ` ${key(source)} `);
   const quoted = quotedTexts(all).filter((q) => key(q.text) !== '');
-  const theirs = quoted.filter((q) =>
-    q.text
+  const stands = (text: string) => {
+    const pieces = text
       .split(/…|\.\.\.|\[[^\]]*\]/u)
       .map(key)
-      .filter((piece) => piece !== '')
-      .every((piece) => haystack.includes(` ${piece} `)),
-  );
-  return { theirs: theirs.map((q) => q.at), foreign: quoted.length - theirs.length };
+      .filter((piece) => piece !== '');
+    return haystacks.some((hay) => pieces.every((piece) => hay.includes(` ${piece} `)));
+  };
+  const found = quoted.filter((q) => stands(q.text));
+  const foreign = quoted.filter((q) => !stands(q.text));
+  return {
+    found: found.map((q) => q.at),
+    foreign: foreign.length,
+    near: foreign.flatMap((q) => {
+      const there = sources.map((source) => nearest(q.text, source)).find((text) => text !== null);
+      return there ? [{ said: q.text, stands: there }] : [];
+    }),
+  };
 }

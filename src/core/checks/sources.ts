@@ -74,23 +74,54 @@ function citationsIn(p: Passage): Citation[] {
   return found;
 }
 
-export type Sources = { cited: Evidence[]; distinct: number; listed: number };
+export type Sources = {
+  cited: Evidence[];
+  distinct: number;
+  listed: number;
+  /** Citations that no entry of the reference list answers to, where there is a list. */
+  unlisted: string[];
+  /** Entries of the list that no citation answers to, by their first words. */
+  uncited: string[];
+};
+
+const LIST_HEADING = /^[^\p{L}]*\p{L}[\p{L} ]{0,30}:?$/u;
+
+/** Whether an entry of a reference list is what a citation means. */
+function answersTo(entry: string, key: string): boolean {
+  const text = entry.toLowerCase();
+  const numbered = /^\[(\d+)\]$/u.exec(key)?.[1];
+  if (numbered) return new RegExp(String.raw`^\s*(?:\[${numbered}\]|${numbered}[.)])`, 'u').test(entry);
+  if (key.startsWith('10.') || key.includes('/')) return text.includes(key);
+  const [name = '', year] = key.split(' ');
+  return text.includes(name) && (year === undefined || text.includes(year));
+}
+
+const ENTRY_WORDS = 6;
+const opening = (entry: string) => {
+  const all = entry.trim().split(/\s+/u);
+  return all.length > ENTRY_WORDS ? `${all.slice(0, ENTRY_WORDS).join(' ')} …` : all.join(' ');
+};
 
 /**
  * The sources a text cites: author and year, author and page, a numbered bracket, a chapter of the course reader, a
  * DOI or a link, each counted once however often it is named. An entry that stands only in the reference list is
- * listed, not cited.
+ * listed, not cited. A chapter of the course's own reader needs no entry.
  *
  * @example the text "Setting back works (Holt, 2019) and Lind (2020) agrees (Holt, 2019, p. 3)" cites two.
  */
 export function sources(all: Passage[]): Sources {
   const cited = all.filter((p) => p.role === 'own' || p.role === 'quote').flatMap(citationsIn);
-  const listed = all.filter((p) => p.role === 'reference' && p.line.text.trim() !== '').length;
-  const keys = new Set(cited.map((c) => c.key));
+  const entries = all
+    .filter((p) => p.role === 'reference')
+    .map((p) => p.line.text)
+    .filter((text, i) => text.trim() !== '' && !(i === 0 && LIST_HEADING.test(text.trim())));
+  const keys = [...new Set(cited.map((c) => c.key))];
+  const needsEntry = keys.filter((key) => !key.startsWith('chapter '));
   return {
     cited: cited.map(({ from, to, key }) => ({ from, to, note: key })),
-    distinct: keys.size,
-    // The heading of the list is a passage of it, but no entry.
-    listed: Math.max(0, listed - 1),
+    distinct: keys.length,
+    listed: entries.length,
+    unlisted: entries.length ? needsEntry.filter((key) => !entries.some((e) => answersTo(e, key))) : [],
+    uncited: entries.filter((e) => !keys.some((key) => answersTo(e, key))).map(opening),
   };
 }

@@ -11,10 +11,20 @@ export type Missing =
   | { code: 'concepts-unused'; terms: string[]; onlyQuoted: string[] }
   | { code: 'sources-uncited'; listed: number }
   | { code: 'quotes-not-theirs'; found: number }
+  | { code: 'quotes-not-read'; found: number }
   | { code: 'no-title' }
   | { code: 'other-title'; wanted: string }
   | { code: 'no-greeting'; name: string }
   | { code: 'no-question' };
+
+/** What a check noticed beside its figure, met or not. */
+export type Remark =
+  /** Cited in the text, and no entry of the reference list says what that is. */
+  | { code: 'cited-not-listed'; names: string[] }
+  /** Entries of the reference list that the text never cites. */
+  | { code: 'listed-not-cited'; entries: string[] }
+  /** A quotation that is almost, and not quite, what stands in its source. */
+  | { code: 'quote-near'; said: string; stands: string };
 
 /** One result against the brief. `have` and `need` are in the check's own unit (words, parts, ideas, sources …). */
 export type Check = {
@@ -25,6 +35,7 @@ export type Check = {
   required: boolean;
   evidence: Evidence[];
   missing: Missing | null;
+  remarks?: Remark[];
 };
 
 /** A check's result as it is stored with a text and listed: without the places, which the text itself gives again. */

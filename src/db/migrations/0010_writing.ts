@@ -16,6 +16,8 @@ export async function up(db: Knex): Promise<void> {
 
     create table draft_versions (
       id uuid primary key,
+      -- Two versions may be of one moment; this is the order in which they were set down.
+      turn bigint generated always as identity,
       course_id uuid not null,
       discussion_id uuid not null,
       author_id uuid not null,
@@ -32,9 +34,10 @@ export async function up(db: Knex): Promise<void> {
     );
     create index draft_versions_place on draft_versions (author_id, discussion_id, kind, kept_at);
     insert into draft_versions
+      (id, course_id, discussion_id, author_id, kind, parent_id, edits, kept_at, reason, title, doc, words)
       select gen_random_uuid(), course_id, discussion_id, author_id, kind, parent_id, null, kept_at,
         'other-window', title, doc, 0
-      from draft_leftovers;
+      from draft_leftovers order by kept_at;
     drop table draft_leftovers;
 
     create table notes_to_self (

@@ -24,7 +24,7 @@ const where = (key: DraftKey) => ({
 export async function versionsOf(db: Db, key: DraftKey): Promise<VersionRecord[]> {
   const rows = await db('draft_versions')
     .where(where(key))
-    .orderBy([{ column: 'kept_at', order: 'desc' }, 'id'])
+    .orderBy('turn', 'desc')
     .select('id', 'kept_at', 'reason', 'title', 'words');
   return rows.map((r) => ({
     id: r.id,

@@ -22,6 +22,7 @@ import { deliveredPosts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
+import { quotable } from '../posts/check-text';
 import { openDraft, type OpenDraft } from '../drafts/open';
 import { deliveredWith, type Delivered } from './delivered';
 import { headOf, type DiscussionHead } from './head';
@@ -63,10 +64,11 @@ export async function responseRoom(
   const entered = door.value;
   const { record, staff } = entered;
   const { course } = record;
-  const [draft, delivered, open, beside] = await Promise.all([
+  const [draft, delivered, open, quoted, beside] = await Promise.all([
     draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
     deliveredPosts(deps.db, actor.id, record.id),
     asked.reading === null ? null : readingBySlug(deps.db, actor.id, asked.reading),
+    staff ? [] : quotable(deps.db, record),
     askTogether(deps.db, {
       syllabus: syllabusOf(deps.db, course.id),
       readings: readingsOf(deps.db, course.id, actor.id),
@@ -122,7 +124,7 @@ export async function responseRoom(
     draft: openDraft(
       draft,
       { title: '', doc: startingDocument(record.brief.parts) },
-      { kind: 'response', brief: record.brief, answered: null },
+      { kind: 'response', brief: record.brief, answered: null, readings: quoted },
     ),
     refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,

@@ -7,7 +7,7 @@ import type { Db } from '@/db/connection';
 import { keepVersion } from '@/db/queries/draft-versions';
 import { draftFor, insertDraft, type DraftKey } from '@/db/queries/drafts';
 import type { Entered } from '../access/enter';
-import { figuresOf } from '../posts/check-text';
+import { figuresOf, quotable } from '../posts/check-text';
 
 /**
  * Gives the text of a post that was taken back to its author as a draft. Where another text was begun in the same place
@@ -31,7 +31,8 @@ export async function giveBack(
     });
     return;
   }
-  const { checks } = figuresOf(entered.record.brief, key.kind, title, doc, null);
+  const readings = await quotable(tx, entered.record);
+  const { checks } = figuresOf(entered.record.brief, key.kind, title, doc, null, readings);
   const ids = { id: randomUUID(), submission: randomUUID() };
   await insertDraft(tx, key, ids, { title, doc, blank: false, checks, keptAt });
 }

@@ -16,7 +16,7 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
-import { figuresOf } from '../posts/check-text';
+import { figuresOf, quotable } from '../posts/check-text';
 import { honestNames } from '../posts/names';
 
 export const draftInputSchema = z.strictObject({
@@ -124,7 +124,14 @@ export async function keepDraft(
       title: input.title,
       doc,
       blank: isBlank(doc) && input.title.trim() === '',
-      checks: figuresOf(entered.record.brief, input.kind, input.title, doc, answered).checks,
+      checks: figuresOf(
+        entered.record.brief,
+        input.kind,
+        input.title,
+        doc,
+        answered,
+        await quotable(tx, entered.record),
+      ).checks,
       keptAt: deps.now,
     };
     await noteSpell(

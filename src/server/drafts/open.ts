@@ -14,6 +14,8 @@ export type OpenDraft = {
   doc: Doc;
   keptAt: Instant | null;
   checked: Checked;
+  /** The texts that quotations are looked for in. */
+  readings: readonly string[];
 };
 
 /**
@@ -23,13 +25,18 @@ export type OpenDraft = {
 export function openDraft(
   kept: DraftRecord | null,
   fresh: { title: string; doc: Doc },
-  against: { kind: PostKind; brief: Brief; answered: { author: { name: string }; plain: string } | null },
+  against: {
+    kind: PostKind;
+    brief: Brief;
+    answered: { author: { name: string }; plain: string } | null;
+    readings?: readonly string[];
+  },
 ): OpenDraft {
-  const { kind, brief, answered } = against;
+  const { kind, brief, answered, readings = [] } = against;
   const { title, doc } = kept ?? fresh;
   const { checks, figures } = checkDraft(
     kind === 'response'
-      ? { kind, brief, title, doc }
+      ? { kind, brief, title, doc, readings }
       : { kind, brief, doc, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
   );
   return {
@@ -38,6 +45,7 @@ export function openDraft(
     title,
     doc,
     keptAt: kept?.keptAt ?? null,
+    readings,
     checked: { figures, checks: checks.map((c) => ({ ...c, evidence: [] })) },
   };
 }

@@ -14,7 +14,7 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
-import { figuresOf } from './check-text';
+import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
 import { honestNames } from './names';
 
@@ -76,7 +76,7 @@ export async function changePost(
       title,
       doc,
       plain: plainText(doc),
-      ...figuresOf(record.brief, kind, title, doc, answered ?? null),
+      ...figuresOf(record.brief, kind, title, doc, answered ?? null, await quotable(tx, record)),
       fingerprint: sha256(
         fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
       ),

@@ -10,6 +10,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from '../discussions/head';
+import { quotable } from './check-text';
 import { openDraft, type OpenDraft } from '../drafts/open';
 
 /** Every text a post has had: for its author and for staff. The class sees only that it was edited. */
@@ -67,7 +68,12 @@ export async function changingPost(
     post,
     answered: parent,
     prompt: record.prompt,
-    draft: openDraft(draft, post, { kind: post.kind, brief: record.brief, answered: parent }),
+    draft: openDraft(draft, post, {
+      kind: post.kind,
+      brief: record.brief,
+      answered: parent,
+      readings: await quotable(deps.db, record),
+    }),
     refused: record.course.outside ? null : editRefusal({ gone, schedule, now: deps.now }),
     withdrawal: record.course.outside
       ? { code: 'gone' }

@@ -20,7 +20,7 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
-import { figuresOf } from './check-text';
+import { figuresOf, quotable } from './check-text';
 import { honestNames } from './names';
 import { sha256 } from './fingerprint';
 
@@ -115,7 +115,7 @@ async function store(
     title,
     doc,
     plain: plainText(doc),
-    ...figuresOf(record.brief, input.kind, title, doc, answered),
+    ...figuresOf(record.brief, input.kind, title, doc, answered, await quotable(tx, record)),
     fingerprint: sha256(
       fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: at, title, doc }),
     ),

@@ -32,4 +32,5 @@ export type DraftView = {
   doc: Doc;
   keptAt: number | null;
   checked: Checked;
+  readings: readonly string[];
 };

@@ -1,5 +1,5 @@
 import type { CheckId } from '@/core/brief/brief';
-import type { Check, Missing } from '@/core/checks/types';
+import type { Check, Missing, Remark } from '@/core/checks/types';
 import { list, plural } from './plural';
 
 const NAMES: Record<CheckId, string> = {
@@ -57,6 +57,8 @@ function missingText(id: CheckId, missing: Missing): string {
       return `Your list names ${plural(missing.listed, 'source')}, but the text never cites one: write (Name, year) where you use it.`;
     case 'quotes-not-theirs':
       return 'What you quote does not stand in the post you answer.';
+    case 'quotes-not-read':
+      return 'What you quote does not stand in the readings.';
     case 'no-title':
       return 'Give your response a title.';
     case 'other-title':
@@ -81,12 +83,24 @@ const FOUND: Record<CheckId, string> = {
   title: 'The title is there.',
 };
 
+function remarkText(remark: Remark): string {
+  switch (remark.code) {
+    case 'cited-not-listed':
+      return `Cited, but not in your reference list: ${list(remark.names)}.`;
+    case 'listed-not-cited':
+      return `In your reference list, but never cited: ${list(remark.entries.map((e) => `“${e}”`))}.`;
+    case 'quote-near':
+      return `“${remark.said.replace(/^[“"]|[”"]$/gu, '')}” is almost, and not quite, what stands there: “${remark.stands}”.`;
+  }
+}
+
 /** A check's result as a sentence: what it found, and what is missing. */
 export function checkSentence(check: Check): string {
   const missing = check.missing ? missingText(check.id, check.missing) : '';
   const found = check.evidence.length > 0 || check.met ? FOUND[check.id] : '';
   const advised = !check.required && !check.met ? 'Advised, not required.' : '';
-  return [missing, found, advised].filter(Boolean).join(' ');
+  const remarks = (check.remarks ?? []).map(remarkText);
+  return [missing, found, ...remarks, advised].filter(Boolean).join(' ');
 }
 
 /** "words 138 of 250", for sentences about a post that is short. */

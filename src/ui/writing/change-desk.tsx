@@ -46,12 +46,13 @@ export function ChangeDesk(props: {
   };
   const name = answered?.name ?? '';
   const plain = answered?.plain ?? '';
+  const { readings } = draft;
   const rules = useMemo(
     () =>
       isReply
         ? { kind: 'reply' as const, brief, answered: { name, text: plain } }
-        : { kind: 'response' as const, brief },
-    [brief, isReply, name, plain],
+        : { kind: 'response' as const, brief, readings },
+    [brief, isReply, name, plain, readings],
   );
   const label = isReply ? `Your reply to ${name}` : 'Your response';
   const { form, ...writing } = useWriting({

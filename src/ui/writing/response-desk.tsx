@@ -39,7 +39,8 @@ export function ResponseDesk(props: {
   const [confirming, setConfirming] = useState(false);
   const { outside } = head.course;
   const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
-  const rules = useMemo(() => ({ kind: 'response' as const, brief }), [brief]);
+  const { readings } = draft;
+  const rules = useMemo(() => ({ kind: 'response' as const, brief, readings }), [brief, readings]);
   const { form, ...writing } = useWriting({
     place,
     draft,

@@ -1,0 +1,118 @@
+import type { Part } from '../brief/brief';
+import { words } from '../text/words';
+
+/** Words that every question and every answer has. */
+const COMMON = new Set(
+  `a about after again against all also am an and any are as at be because been before being between both but by can could
+  did do does doing done down during each either else even every few for from further get give given go had has have having
+  he her here hers him his how i if in into is it its itself just like made make many may me might more most much must my
+  need no nor not now of off on once one only or other our out over own part please question same say says see she should
+  so some such take tell than that the their them then there these they thing things think this those through to too two
+  under until up us use used using very was way we were what when where whether which while who whom whose why will with
+  within without would write you your yourself name explain describe discuss answer response reply week words example`.split(
+    /\s+/u,
+  ),
+);
+
+const ENDINGS = /(?:erships?|ments?|ations?|itions?|tions?|ions?|ings?|edly|ed|ers?|ies|es|ly|s|e|y)$/u;
+
+/** A word without what English hangs on to it, so that "owning", "owner" and "ownership" are one. */
+function stem(word: string): string {
+  let w = word.toLowerCase().replace(/['’]s?$/u, '');
+  for (let i = 0; i < 2 && w.length > 4; i += 1) {
+    const cut = w.replace(ENDINGS, '');
+    if (cut.length < 3 || cut === w) break;
+    w = cut;
+  }
+  return w;
+}
+
+const stems = (text: string) =>
+  new Set(
+    words(text)
+      .map((w) => w.text.toLowerCase())
+      .filter((w) => w.length > 2 && !COMMON.has(w))
+      .map(stem),
+  );
+
+/** What so many of a question's weighty words must be in a passage for it to be taken as its answer. */
+const ENOUGH_SHARE = 0.25;
+
+export type Meant = { part: Part; at: number };
+
+/**
+ * Which passages answer which questions, told by the words they share: for texts whose part headings were taken out. Answers
+ * come in the order of the questions, as people write them; a passage that shares nothing with a question answers none,
+ * and a question with no such passage stays unanswered. `at` is the passage's index.
+ */
+export function meantParts(texts: readonly string[], parts: readonly Part[]): Meant[] {
+  const asked = parts.map((p) => stems(p.text));
+  const rarity = (s: string) => 1 / asked.filter((set) => set.has(s)).length;
+  const weight = asked.map((set) => [...set].reduce((n, s) => n + rarity(s), 0));
+  const said = texts.map(stems);
+  const share = (t: number, p: number) => {
+    const set = asked[p];
+    const total = weight[p] ?? 0;
+    if (!set || total === 0) return 0;
+    const hit = [...set].filter((s) => said[t]?.has(s)).reduce((n, s) => n + rarity(s), 0);
+    return hit / total;
+  };
+  // The best way to deal passages out in order: best[t][p] is what the first t passages give to the first p questions.
+  const best = Array.from({ length: texts.length + 1 }, () => new Array<number>(parts.length + 1).fill(0));
+  for (let t = 1; t <= texts.length; t += 1) {
+    for (let p = 1; p <= parts.length; p += 1) {
+      const s = share(t - 1, p - 1);
+      const row = best[t];
+      if (row)
+        row[p] = Math.max(
+          best[t - 1]?.[p] ?? 0,
+          row[p - 1] ?? 0,
+          s >= ENOUGH_SHARE ? (best[t - 1]?.[p] ?? 0) + s : 0,
+          s >= ENOUGH_SHARE ? (best[t - 1]?.[p - 1] ?? 0) + s : 0,
+        );
+    }
+  }
+  const meant: Meant[] = [];
+  let p = parts.length;
+  for (let t = texts.length; t > 0 && p > 0;) {
+    const now = best[t]?.[p] ?? 0;
+    if (now === (best[t - 1]?.[p] ?? 0)) t -= 1;
+    else if (now === (best[t]?.[p - 1] ?? 0)) p -= 1;
+    else {
+      const part = parts[p - 1];
+      if (part) meant.push({ part, at: t - 1 });
+      const s = share(t - 1, p - 1);
+      const alone = (best[t - 1]?.[p - 1] ?? 0) + s === now;
+      t -= 1;
+      if (alone) p -= 1;
+    }
+  }
+  return withGaps(meant.reverse(), texts.length, parts);
+}
+
+/**
+ * Passages that nothing tells, between passages that are told: where there are at least as many of them as questions
+ * between those answered, they answer them in order. Without any passage that is told nothing is guessed.
+ */
+function withGaps(meant: readonly Meant[], passages: number, parts: readonly Part[]): Meant[] {
+  if (meant.length === 0) return [];
+  const numberOf = (m: Meant) => parts.indexOf(m.part);
+  const out: Meant[] = [...meant];
+  const edges = [
+    { at: -1, n: -1 },
+    ...meant.map((m) => ({ at: m.at, n: numberOf(m) })),
+    { at: passages, n: parts.length },
+  ];
+  edges.slice(1).forEach((next, i) => {
+    const before = edges[i];
+    if (!before) return;
+    const open = next.n - before.n - 1;
+    const free = next.at - before.at - 1;
+    if (open < 1 || free < open) return;
+    for (let k = 0; k < open; k += 1) {
+      const part = parts[before.n + 1 + k];
+      if (part) out.push({ part, at: before.at + 1 + k });
+    }
+  });
+  return out.sort((a, b) => a.at - b.at);
+}
