@@ -14,6 +14,7 @@ import { rotateKey } from '@/server/receipts/keys';
 import { verifyReceipt } from '@/server/receipts/verify';
 import { keepNoteToSelf } from '@/server/self/note-to-self';
 import { learnWord, proofreading } from '@/server/proofread/proofreading';
+import { addToShelf, shelfOf, takeFromShelf } from '@/server/sources/shelf';
 import { takeBack } from '@/server/setup/setup';
 import type { Actor } from '@/server/deps';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
@@ -372,6 +373,72 @@ describe('whom a text may name', () => {
     expect(kept).toContain(noor.id);
     expect(kept).toContain('@Leila');
     expect(kept).not.toContain(stranger.id);
+  });
+});
+
+describe('the shelf of sources', () => {
+  const add = (who: Actor, source: Parameters<typeof addToShelf>[3]) =>
+    addToShelf(deps(db, 'Tue 10:00'), who, OPEN, source);
+  const pasted = (text: string, more: object = {}) => ({
+    pasted: text,
+    title: '',
+    author: '',
+    year: '',
+    ...more,
+  });
+  const shelf = async (who: Actor) => {
+    const found = await shelfOf(deps(db, 'Tue 10:00'), who, OPEN);
+    return found.ok ? found.value.sources : [];
+  };
+  it('takes BibTeX, CSL-JSON and a DOI with its title, and cites each in three styles', async () => {
+    const { imani } = world.people;
+    const bibtex =
+      '@article{h, author={Holt, Maren and Lind, Teodora}, title={The wall that held}, journal={River Studies}, year={2019}, volume={3}, pages={1--20}}';
+    expect(await add(imani, pasted(bibtex))).toMatchObject({ ok: true, value: { added: 1 } });
+    const [one] = await shelf(imani);
+    expect(one?.cited.apa.inText).toBe('(Holt & Lind, 2019)');
+    expect(one?.cited.mla.inText).toBe('(Holt and Lind)');
+    expect(one?.cited.chicago.inText).toBe('(Holt and Lind 2019)');
+    expect(one?.cited.mla.reference).toContainEqual({
+      type: 'text',
+      text: 'River Studies',
+      marks: [{ type: 'italic' }],
+    });
+    expect(
+      await add(
+        imani,
+        pasted('[{"type":"book","title":"Meadows","author":[{"family":"Aule","given":"D."}]},{"x":1}]'),
+      ),
+    ).toMatchObject({ ok: true, value: { added: 1, unreadable: 1 } });
+    expect(await add(imani, pasted('10.1234/abc'))).toMatchObject({ failure: { code: 'no-title' } });
+    const doi = pasted('10.1234/abc', { title: 'Nets', author: 'Zander, P.', year: '2001' });
+    expect((await add(imani, doi)).ok).toBe(true);
+    expect((await shelf(imani)).map((s) => s.cited.apa.inText)).toEqual([
+      '(Holt & Lind, 2019)',
+      '(Aule, n.d.)',
+      '(Zander, 2001)',
+    ]);
+  });
+  it.each([
+    '',
+    'hello',
+    '@book{',
+    '[{}]',
+    'https://127.0.0.1/x.bib',
+    '@article{x, title={<script>1</script>}}',
+  ])('“%s” breaks nothing and fetches nothing', async (text) => {
+    const { jun } = world.people;
+    await add(jun, pasted(text));
+    expect(JSON.stringify((await shelf(jun)).map((s) => s.cited))).not.toContain('<');
+  });
+  it('is one’s own: nobody else sees it or takes from it', async () => {
+    const { imani, noor } = world.people;
+    const [one] = await shelf(imani);
+    await takeFromShelf(deps(db, 'Tue 10:00'), noor, one?.id ?? '');
+    expect(await shelf(imani)).toHaveLength(3);
+    expect(await shelf(noor)).toEqual([]);
+    await takeFromShelf(deps(db, 'Tue 10:00'), imani, one?.id ?? '');
+    expect(await shelf(imani)).toHaveLength(2);
   });
 });
 

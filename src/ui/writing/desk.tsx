@@ -6,6 +6,7 @@ import { useState, type ReactNode, type Ref } from 'react';
 import { ProofreadPanel } from '../proofread/panel';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
+import { SourceShelf } from '../sources/shelf';
 import { shareFailureText } from '../words/failures';
 import { CheckFooting } from './check-footing';
 import { KeepingLine } from './keeping-line';
@@ -181,6 +182,7 @@ export function Desk({
               >
                 Proofread
               </button>
+              <SourceShelf slug={props.place.slug} editor={editor} />
               <Preview text={writing.text} author={props.author} kind={props.place.kind} />
               {props.buttons}
             </div>

@@ -1,0 +1,119 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { fail, ok, type Result } from '@/core/result';
+import {
+  nameOf,
+  pastedSource,
+  sourceItemSchema,
+  type Cited,
+  type CitationStyle,
+  type SourceItem,
+} from '@/core/sources/item';
+import { readingsOf } from '@/db/queries/courses';
+import { askTogether } from '@/db/ask';
+import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { citedIn, recordsOfBibtex } from './cite';
+
+export type Shelf = {
+  sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
+  /** Readings of the course that are not on the shelf yet. */
+  readings: { slug: string; title: string; author: string }[];
+};
+const MOST_SOURCES = 200;
+
+export async function shelfOf(deps: Deps, actor: Actor, slug: string): Promise<Result<Shelf, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course } = door.value.record;
+  const [sources, { readings }] = await Promise.all([
+    sourcesOf(deps.db, actor.id, course.id),
+    askTogether(deps.db, { readings: readingsOf(deps.db, course.id, actor.id) }),
+  ]);
+  const titles = new Set(sources.map((s) => s.item.title));
+  return ok({
+    sources: sources.map((s) => ({ id: s.id, title: s.item.title, cited: citedIn(s.item) })),
+    readings: readings
+      .filter((r) => !titles.has(r.title))
+      .map(({ slug: reading, title, author }) => ({ slug: reading, title, author })),
+  });
+}
+
+export const newSourceSchema = z.union([
+  z.strictObject({ reading: z.string().max(200) }),
+  z.strictObject({
+    pasted: z.string().max(200_000),
+    title: z.string().trim().max(1_000).default(''),
+    author: z.string().trim().max(500).default(''),
+    year: z.string().trim().max(10).default(''),
+  }),
+]);
+type NewSource = z.infer<typeof newSourceSchema>;
+export type SourceFailure = NotFound | { code: 'no-source' } | { code: 'no-title' } | { code: 'shelf-full' };
+
+const dated = (year: string) =>
+  /^\d{1,4}$/u.test(year) ? { issued: { 'date-parts': [[Number(year)]] } } : {};
+const written = (author: string) =>
+  author ? { author: author.split(/\s*;\s*|\s+(?:and|&)\s+/u).map(nameOf) } : {};
+
+function fromForm(source: Extract<NewSource, { pasted: string }>): unknown[] | SourceFailure {
+  const pasted = pastedSource(source.pasted);
+  const said = { title: source.title, ...written(source.author), ...dated(source.year) };
+  switch (pasted.kind) {
+    case 'bibtex':
+      return recordsOfBibtex(pasted.text) ?? { code: 'no-source' };
+    case 'csl':
+      return pasted.items;
+    case 'doi':
+      return source.title ? [{ type: 'article-journal', ...said, DOI: pasted.doi }] : { code: 'no-title' };
+    case 'link':
+      return source.title ? [{ type: 'webpage', ...said, URL: pasted.url }] : { code: 'no-title' };
+    case 'none':
+      return source.pasted.trim() === '' && source.title
+        ? [{ type: 'book', ...said }]
+        : { code: 'no-source' };
+  }
+}
+
+/** Puts sources on one's shelf: a reading of the course, or what was pasted. What of a file cannot be read is told by count. */
+export async function addToShelf(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  source: NewSource,
+): Promise<Result<{ added: number; unreadable: number }, SourceFailure>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course } = door.value.record;
+  let found: unknown[];
+  if ('reading' in source) {
+    const { readings } = await askTogether(deps.db, { readings: readingsOf(deps.db, course.id, actor.id) });
+    const reading = readings.find((r) => r.slug === source.reading);
+    if (!reading) return fail({ code: 'not-found' });
+    found = [
+      { type: 'chapter', title: reading.title, ...written(reading.author), 'container-title': course.title },
+    ];
+  } else {
+    const read = fromForm(source);
+    if (!Array.isArray(read)) return fail(read);
+    found = read;
+  }
+  const items = found.slice(0, MOST_SOURCES).flatMap((item): SourceItem[] => {
+    const parsed = sourceItemSchema.safeParse(item);
+    return parsed.success ? [parsed.data] : [];
+  });
+  if (items.length === 0) return fail({ code: 'no-source' });
+  const held = await sourcesOf(deps.db, actor.id, course.id);
+  if (held.length + items.length > MOST_SOURCES) return fail({ code: 'shelf-full' });
+  await addSources(
+    deps.db,
+    { person: actor.id, course: course.id, now: deps.now },
+    items.map((item) => ({ id: randomUUID(), item })),
+  );
+  return ok({ added: items.length, unreadable: found.length - items.length });
+}
+
+/** Takes a source off one's own shelf; texts that cite it stay as they are. */
+export const takeFromShelf = (deps: Deps, actor: Actor, id: string) =>
+  z.uuid().safeParse(id).success ? deleteSource(deps.db, actor.id, id) : Promise.resolve(0);

@@ -1,0 +1,222 @@
+'use client';
+
+import { STYLES, type Cited, type CitationStyle } from '@/core/sources/item';
+import { withReference } from '@/core/sources/references';
+import type { Editor } from '@tiptap/core';
+import { LibraryBig } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState, type FormEvent } from 'react';
+import { DocumentView } from '../reading/document-view';
+import { toDocument } from '../writing/editor/to-document';
+
+type Shelf = {
+  sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
+  readings: { slug: string; title: string; author: string }[];
+};
+
+const STYLE_NAMES: Record<CitationStyle, string> = { apa: 'APA', mla: 'MLA', chicago: 'Chicago' };
+const LIST_NAMES: Record<CitationStyle, string> = {
+  apa: 'References',
+  mla: 'Works cited',
+  chicago: 'References',
+};
+const TROUBLES: Record<string, string> = {
+  'no-title':
+    'Nothing can be looked up from here: give its title too, and its author and year if you know them.',
+  'no-source': 'That is no DOI, link, BibTeX or CSL-JSON that could be read. What you pasted is still here.',
+  'shelf-full': 'The shelf is full: take some sources off it first.',
+};
+
+/** The sources of a course, ready to be cited: the citation goes where the cursor stands, the entry into the list. */
+export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) {
+  const address = `/discussions/${slug}/sources`;
+  const [open, setOpen] = useState(false);
+  const [shelf, setShelf] = useState<Shelf | null>(null);
+  const [style, setStyle] = useState<CitationStyle>('apa');
+  const [said, setSaid] = useState<string | null>(null);
+  const [turn, setTurn] = useState(0);
+
+  useEffect(() => {
+    if (!open) return;
+    let gone = false;
+    void fetch(address)
+      .then(async (answer) => {
+        if (!answer.ok) throw new Error('no shelf');
+        const found = (await answer.json()) as Shelf;
+        if (!gone) setShelf(found);
+      })
+      .catch(
+        () =>
+          !gone &&
+          setSaid('The shelf could not be fetched. Your text is kept; try again when you are connected.'),
+      );
+    return () => {
+      gone = true;
+    };
+  }, [open, address, turn]);
+
+  const add = async (body: unknown, done?: () => void) => {
+    setSaid(null);
+    const answer = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+      .then((r) => r.json() as Promise<{ ok: boolean; code?: string; added?: number; unreadable?: number }>)
+      .catch(() => null);
+    if (!answer) setSaid('Pulpit does not answer. What you typed is still here; try again in a moment.');
+    else if (!answer.ok) setSaid(TROUBLES[answer.code ?? ''] ?? 'That could not be put on the shelf.');
+    else {
+      if (answer.unreadable)
+        setSaid(`${answer.added} put on the shelf; ${answer.unreadable} had no title and were left out.`);
+      done?.();
+      setTurn((n) => n + 1);
+    }
+  };
+  const submit = (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const form = e.currentTarget;
+    const fields = Object.fromEntries(new FormData(form)) as Record<string, string>;
+    void add(fields, () => form.reset());
+  };
+  const cite = ({ inText, reference }: Cited) => {
+    editor
+      .chain()
+      .focus()
+      .insertContent({ type: 'text', text: `${inText} ` })
+      .run();
+    const { from } = editor.state.selection;
+    const doc = withReference(toDocument(editor.getJSON()), reference, LIST_NAMES[style]);
+    editor.chain().setContent(doc, { emitUpdate: true }).setTextSelection(from).focus().run();
+    setOpen(false);
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="btn">
+        <LibraryBig size={15} aria-hidden /> Cite
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.35)]" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            editor.commands.focus();
+          }}
+          className="fixed inset-x-3 top-[5dvh] z-50 mx-auto flex max-h-[90dvh] max-w-[720px] flex-col overflow-hidden rounded-plate border border-rule bg-page"
+        >
+          <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-3">
+            <Dialog.Title className="grow text-[18px]">Your sources in this course</Dialog.Title>
+            <label className="flex items-center gap-1.5 text-[13px]">
+              Style
+              <select
+                className="field !w-auto"
+                value={style}
+                onChange={(e) => setStyle(e.target.value as CitationStyle)}
+              >
+                {STYLES.map((s) => (
+                  <option key={s} value={s}>
+                    {STYLE_NAMES[s]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <Dialog.Close className="btn">Close</Dialog.Close>
+          </div>
+          <div className="min-h-0 overflow-auto px-4 py-3" tabIndex={0}>
+            {said ? (
+              <p role="alert" className="mb-2 rounded-control bg-ochre-tint px-3 py-2 font-medium">
+                {said}
+              </p>
+            ) : null}
+            {shelf?.sources.length === 0 ? (
+              <p className="text-ink-2">The shelf is empty. Put a reading on it, or paste a source below.</p>
+            ) : null}
+            <ul>
+              {shelf?.sources.map((s) => {
+                const cited = s.cited[style];
+                return (
+                  <li key={s.id} className="border-b border-rule-soft py-2">
+                    <DocumentView
+                      doc={{ type: 'doc', content: [{ type: 'paragraph', content: cited.reference }] }}
+                      className="!text-[14px]"
+                    />
+                    <span className="mt-1 flex flex-wrap items-center gap-3">
+                      <button type="button" className="btn" onClick={() => cite(cited)}>
+                        Cite {cited.inText}
+                        <span className="sr-only">: {s.title}</span>
+                      </button>
+                      <button
+                        type="button"
+                        className="link min-h-8 text-[12.5px]"
+                        onClick={() =>
+                          void fetch(`${address}?id=${s.id}`, { method: 'DELETE' }).then(() =>
+                            setTurn((n) => n + 1),
+                          )
+                        }
+                      >
+                        Take it off the shelf<span className="sr-only">: {s.title}</span>
+                      </button>
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+            {shelf?.readings.length ? (
+              <details className="mt-3 text-[13.5px]">
+                <summary className="link w-fit">Readings of this course</summary>
+                <ul className="mt-1 space-y-1">
+                  {shelf.readings.map((r) => (
+                    <li key={r.slug} className="flex flex-wrap items-center gap-2">
+                      <span>
+                        {r.author}, “{r.title}”
+                      </span>
+                      <button
+                        type="button"
+                        className="link min-h-8"
+                        onClick={() => void add({ reading: r.slug })}
+                      >
+                        Put it on the shelf<span className="sr-only">: {r.title}</span>
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            ) : null}
+            <form onSubmit={submit} className="mt-4 grid gap-2 border-t border-rule pt-3 text-[13.5px]">
+              <label className="grid gap-1 font-semibold">
+                A new source: its DOI, its link, or BibTeX or CSL-JSON
+                <textarea
+                  name="pasted"
+                  rows={3}
+                  className="field font-mono text-[12.5px] font-normal"
+                  spellCheck={false}
+                />
+              </label>
+              <div className="grid gap-2 sm:grid-cols-[2fr_1.4fr_70px]">
+                <label className="grid gap-1">
+                  Title, with a DOI or link
+                  <input name="title" className="field" autoComplete="off" />
+                </label>
+                <label className="grid gap-1">
+                  Author; a second one
+                  <input
+                    name="author"
+                    className="field"
+                    autoComplete="off"
+                    placeholder="Holt, Maren; Lind, T."
+                  />
+                </label>
+                <label className="grid gap-1">
+                  Year
+                  <input name="year" className="field" autoComplete="off" inputMode="numeric" />
+                </label>
+              </div>
+              <button className="btn justify-self-start">Put it on the shelf</button>
+            </form>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
