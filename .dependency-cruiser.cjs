@@ -35,7 +35,10 @@ module.exports = {
       'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*',
     ),
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
-    packages('ui', 'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex'),
+    packages(
+      'ui',
+      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex',
+    ),
     {
       name: 'server-only-place',
       comment: '`server-only` belongs in src/app/_request, which no job process loads',

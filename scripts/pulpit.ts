@@ -8,7 +8,15 @@ import * as test from './commands/test';
 import { inWords } from './lib/say';
 
 type Command = { help: string; run: (args: string[]) => Promise<number> };
-const COMMANDS: Record<string, Command> = { start, stop, status, reset, test, bench, 'new-key': newKey };
+const COMMANDS: Record<string, Command> = {
+  start,
+  stop,
+  status,
+  reset,
+  test,
+  bench,
+  'new-key': { help: newKey.help, run: newKey.run },
+};
 
 const usage = `Pulpit: weekly course discussions, with what is owed, by when, what counted and why.
 

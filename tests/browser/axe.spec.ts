@@ -32,6 +32,10 @@ const SCREENS = [
   ['nothing here', '/no/such/page'],
   ['a reading beside the writing', '/discussions/geo-115-w6/response?reading=geo-room-for-the-river'],
   ['bringing in a prompt', '/outside/new'],
+  ['changing a post', '/discussions/pla-204-w6/posts/186/edit'],
+  ['every version of a post', '/discussions/pla-204-w6/posts/186/history'],
+  ['a receipt', '/receipts/186'],
+  ['verifying a receipt', '/verify'],
 ] as const;
 
 /** The screens of a prompt that was brought in: waiting, confirmed, corrected, and a post being pasted in. */
@@ -67,8 +71,9 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-prac
  * What axe finds. On the dark paper only colours can differ from the light one, so only they are looked at there, and on a
  * phone everything but them.
  */
-async function violations(page: Page, where: 'light' | 'dark' | 'phone' = 'light') {
+async function violations(page: Page, where: 'light' | 'dark' | 'phone' = 'light', within?: string) {
   const axe = new AxeBuilder({ page });
+  if (within) axe.include(within);
   if (where === 'dark') axe.withRules(['color-contrast']);
   else axe.withTags(TAGS);
   if (where === 'phone') axe.disableRules(['color-contrast']);
@@ -108,6 +113,33 @@ for (const scheme of ['light', 'dark'] as const) {
       }
     });
   }
+
+  test(`axe finds nothing, ${scheme}: all tools, proofreading, and the dialogs of the desk`, async ({
+    page,
+  }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+    const editor = page.getByRole('textbox', { name: 'Your response' });
+    await editor.getByRole('paragraph').last().click();
+    await page.keyboard.type('The the rivver $v^2$ rose, as Teodroa said.');
+    await page.getByRole('button', { name: 'More tools' }).click();
+    await page.getByRole('button', { name: 'Formula' }).click();
+    await page.getByRole('button', { name: 'Proofread' }).click();
+    await expect(page.getByRole('heading', { name: /things to look at/ })).toBeVisible();
+    expect(await violations(page, scheme), 'proofreading').toEqual([]);
+    for (const [button, dialog] of [
+      ['Earlier versions', 'Earlier versions of this draft'],
+      ['Cite', 'Your sources in this course'],
+      ['Preview', 'As classmates will read it'],
+    ] as const) {
+      await page.getByRole('button', { name: button, exact: true }).click();
+      await expect(page.getByRole('dialog', { name: dialog })).toBeVisible();
+      // What lies beneath a dialog is dimmed and out of reach.
+      expect(await violations(page, scheme, '[role=dialog]'), dialog).toEqual([]);
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toBeHidden();
+    }
+  });
 
   test(`axe finds nothing, ${scheme}: signing in, the account menu, the palette`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });

@@ -55,7 +55,8 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: 'Red ink' }).press('Enter');
   await expect(editorOf(page).locator('[data-ink=brick]')).toHaveText('claim');
-  await page.keyboard.press('End');
+  await editorOf(page).getByRole('paragraph').last().click();
+  await page.keyboard.press('Control+End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('- first');
   await page.keyboard.press('Enter');
@@ -63,7 +64,10 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   await page.keyboard.type('nested');
   await expect(editorOf(page).locator('li li')).toHaveText('nested');
   await page.keyboard.press('Control+z');
+  await expect(editorOf(page)).not.toContainText('nested');
   await page.keyboard.press('Control+y');
+  await expect(editorOf(page).locator('li li')).toHaveText('nested');
+  await expect(editorOf(page).locator('[data-ink=brick]')).toHaveText('claim');
   await kept(page);
   await page.getByRole('button', { name: 'Preview' }).click();
   const preview = page.getByRole('dialog', { name: 'As classmates will read it' });
@@ -211,6 +215,8 @@ test('proofreading finds what is worth a look, leads there, mends it or leaves i
   await panel.getByRole('button', { name: /^Leave it.*The the$/ }).click();
   await expect(panel.getByRole('heading')).toHaveText('Nothing to look at');
   // A word that is right here is learnt, and right the next time too.
+  await expect(panel).toBeFocused();
+  await editorOf(page).focus();
   await page.keyboard.press('Control+End');
   await page.keyboard.type(' The thalweg moved.');
   await panel.getByRole('button', { name: 'It is right: learn it' }).click();
@@ -304,6 +310,29 @@ test('a note to oneself is kept as one types, and nobody else gets it', async ({
   await enterAs(staff, 'Dr. Maren Holt', `${GEO}/response`);
   await expect(staff.locator('body')).not.toContainText('Ask Desmond');
   await staff.context().close();
+});
+
+test('a source is put on the shelf and cited: the citation at the cursor, its entry in the list', async ({
+  page,
+}) => {
+  await atTheEnd(page);
+  await page.keyboard.type('Setting back works ');
+  await page.getByRole('button', { name: 'Cite' }).click();
+  const shelf = page.getByRole('dialog', { name: 'Your sources in this course' });
+  await shelf
+    .getByLabel(/^A new source/)
+    .fill(
+      '@book{h, author={Holt, Maren}, title={The wall that held}, publisher={Tidewell Press}, year={2019}}',
+    );
+  await shelf.getByRole('button', { name: 'Put it on the shelf', exact: true }).click();
+  await shelf.getByLabel('Style').selectOption('MLA');
+  await expect(shelf.getByRole('button', { name: /^Cite \(Holt\)/ })).toBeVisible();
+  await shelf.getByLabel('Style').selectOption('APA');
+  await shelf.getByRole('button', { name: /^Cite \(Holt, 2019\)/ }).click();
+  await expect(editorOf(page)).toContainText('Setting back works (Holt, 2019)');
+  await expect(editorOf(page).getByRole('heading', { name: 'References' })).toBeVisible();
+  await expect(editorOf(page).locator('em').filter({ hasText: 'The wall that held' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Sources 1 \/ 1/ })).toBeVisible();
 });
 
 test('what is pasted is cleaned: nothing runs, its words stay', async ({ page }) => {

@@ -33,7 +33,10 @@ export async function shelfOf(deps: Deps, actor: Actor, slug: string): Promise<R
   ]);
   const titles = new Set(sources.map((s) => s.item.title));
   return ok({
-    sources: sources.map((s) => ({ id: s.id, title: s.item.title, cited: citedIn(s.item) })),
+    sources: sources
+      .map((s) => ({ id: s.id, title: s.item.title, cited: citedIn(s.item) }))
+      // As a reference list stands: by the alphabet.
+      .sort((a, b) => a.cited.apa.inText.localeCompare(b.cited.apa.inText, 'en')),
     readings: readings
       .filter((r) => !titles.has(r.title))
       .map(({ slug: reading, title, author }) => ({ slug: reading, title, author })),

@@ -6,7 +6,7 @@ import { findingKey } from '@/core/proofread/finding';
 import type { Doc } from '@/core/posts/document';
 import type { Editor } from '@tiptap/core';
 import { X } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
 import { plural } from '../words/plural';
@@ -112,8 +112,15 @@ export function ProofreadPanel(props: {
     else chain.setTextSelection({ from: f.from, to: f.to }).scrollIntoView().run();
   };
   const { looking, findings } = p;
+  // What was pressed goes with its finding: whoever works by keyboard goes on from the head of the list.
+  const section = useRef<HTMLElement>(null);
+  const settle = (work: () => void) => {
+    work();
+    section.current?.focus();
+  };
   return (
     <section
+      ref={section}
       aria-label="Proofreading"
       className="max-h-[38dvh] shrink-0 overflow-auto border-t border-rule bg-page px-4 py-2.5 sm:px-5"
       tabIndex={0}
@@ -169,8 +176,8 @@ export function ProofreadPanel(props: {
             suggest={p.suggest}
             jump={() => jump(f)}
             mend={(fix) => mend(editor, f, fix)}
-            wave={() => p.wave(f)}
-            learn={(forCourse) => void p.learn(f.text, forCourse)}
+            wave={() => settle(() => p.wave(f))}
+            learn={(forCourse) => settle(() => void p.learn(f.text, forCourse))}
           />
         ))}
       </ul>
