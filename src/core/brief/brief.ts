@@ -27,6 +27,7 @@ const CHECK_IDS = [
   'sources',
   'quotes',
   'question',
+  'example',
   'greeting',
   'title',
 ] as const;
@@ -41,6 +42,7 @@ const writing = {
   quotes: atLeast.optional(),
   concepts: atLeast.optional(),
   question: atLeast.optional(),
+  example: atLeast.optional(),
   advised: z.array(checkIdSchema).default([]),
   /** Words of quotations count as own words: rule 9's exception. */
   countQuoted: z.boolean().default(false),

@@ -3,6 +3,7 @@ import type { Doc } from '../posts/document';
 import { sentences } from '../text/sentences';
 import { words } from '../text/words';
 import { conceptUses } from './concepts';
+import { examplesOf } from './examples';
 import { partAnswers } from './parts';
 import { ownStretches, passages, wordFigures, type Passage } from './passages';
 import { quotesFrom } from './quotes';
@@ -188,6 +189,10 @@ export function runChecks(input: CheckInput): Check[] {
   if (rules.question) {
     const asked = own.filter((s) => s.question);
     add('question', asked.length, rules.question, asked, asked.length === 0 ? { code: 'no-question' } : null);
+  }
+  if (rules.example) {
+    const found = examplesOf(all);
+    add('example', found.length, rules.example, found, found.length ? null : { code: 'no-example' });
   }
   if (input.kind === 'reply' && brief.replies.greetByName) {
     const found = greetingOf(all, input.answered.name);

@@ -42,6 +42,23 @@ describe('sources', () => {
   });
 });
 
+describe('an example', () => {
+  const check = (text: string) => respond(text, { example: { min: 1 } });
+  it.each([
+    'The wall failed, for example in the spring of 2019.',
+    'Some plans hold water, such as the one in Hessle.',
+    'In my village the pump is shared by nine houses.',
+    'My uncle has the old well in this story.',
+  ])('%s', (text) => expect(check(text)).toMatchObject({ have: 1, met: true }));
+  it('is not a claim alone, nor one that is only quoted', () => {
+    expect(check('Walls are bad and rivers are good.')).toMatchObject({
+      have: 0,
+      missing: { code: 'no-example' },
+    });
+    expect(check('> For example, the wall failed in the spring.')).toMatchObject({ have: 0 });
+  });
+});
+
 describe('quotations of a response', () => {
   const reading = 'In the end the old wall held for sixty years, and then the river took its meadows back.';
   const quoted = (said: string) => respond(`Holt writes “${said}” there.`, { quotes: { min: 1 } }, [reading]);

@@ -15,7 +15,8 @@ export type Missing =
   | { code: 'no-title' }
   | { code: 'other-title'; wanted: string }
   | { code: 'no-greeting'; name: string }
-  | { code: 'no-question' };
+  | { code: 'no-question' }
+  | { code: 'no-example' };
 
 /** What a check noticed beside its figure, met or not. */
 export type Remark =

@@ -11,6 +11,7 @@ const NAMES: Record<CheckId, string> = {
   sources: 'Sources',
   quotes: 'Quotes',
   question: 'Question asked',
+  example: 'Example',
   greeting: 'Name',
   title: 'Title',
 };
@@ -32,6 +33,7 @@ const UNITS: Partial<Record<CheckId, [string, string]>> = {
   sources: ['source', 'sources'],
   quotes: ['quotation', 'quotations'],
   question: ['question', 'questions'],
+  example: ['example', 'examples'],
 };
 
 function missingText(id: CheckId, missing: Missing): string {
@@ -67,6 +69,8 @@ function missingText(id: CheckId, missing: Missing): string {
       return `Address ${missing.name} by name at the beginning.`;
     case 'no-question':
       return 'No question asked yet.';
+    case 'no-example':
+      return 'No example yet: say “for example”, or tell what you saw yourself.';
   }
 }
 
@@ -79,6 +83,7 @@ const FOUND: Record<CheckId, string> = {
   sources: 'Marked in the text: each citation or link.',
   quotes: 'Marked in the text: what you quote.',
   question: 'Marked in the text: what you ask.',
+  example: 'Marked in the text: where you bring in an example.',
   greeting: 'Marked in the text: the name.',
   title: 'The title is there.',
 };

@@ -24,6 +24,7 @@ function writing(rules: WritingRules, mine: 'response' | 'reply'): { required: s
       mine === 'reply' ? 'a quotation from the classmate' : plural(rules.quotes.min, 'quotation'),
     );
   if (rules.question) add('question', 'a question');
+  if (rules.example) add('example', plural(rules.example.min, 'example'));
   return { required, advised };
 }
 

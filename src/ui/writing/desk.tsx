@@ -154,15 +154,20 @@ export function Desk({
           }}
         />
       ) : null}
-      <div className="border-t border-rule bg-page-2 px-4 py-2.5 max-lg:sticky max-lg:bottom-12 max-lg:z-20 lg:rounded-br-plate">
-        {writing.checks.length ? (
+      {/* On a phone only the checks stay in sight; what is pressed once, at the end, stands at the end of the text. */}
+      {writing.checks.length ? (
+        <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1 max-lg:sticky max-lg:bottom-12 max-lg:z-20">
           <CheckFooting
             checks={writing.checks}
             figures={writing.figures}
             selected={writing.selected}
             select={writing.select}
           />
-        ) : null}
+        </div>
+      ) : null}
+      <div
+        className={`bg-page-2 px-4 pt-1 pb-2.5 lg:rounded-br-plate ${writing.checks.length ? '' : 'border-t border-rule'}`}
+      >
         {props.share.state === 'failed' ? (
           <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
             {shareFailureText(props.share.failure, zone)}
