@@ -1,51 +1,30 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { mainThreadPerKey } from './trace';
 
-/** What typing costs a browser, in milliseconds, at the 95th key of a hundred. */
+/** What typing costs a browser, in milliseconds, at the 95th key of a hundred; `checks` at the middle one. */
 export type Typed = {
   words: number;
   /** From a key to the foot of the page that counts its word. */
   footing: number;
-  /** All that the drawing thread does for a key: the editor, the draft, layout and paint. */
+  /** All tasks of the thread that draws, from one key to the next: the editor, the draft, checks, layout and paint. */
   key: number;
-  /** Of that, sending the text to the checks' worker and taking its message; to a tenth of a millisecond, as the browser's clock allows. */
+  /** The same where the checks' worker is never asked: the difference is what the checks hold that thread for. */
+  unchecked: number;
   checks: number;
 };
+type Session = { name: string; value: string };
 
 const KEYS = 60;
-const SETTLE_MS = 120;
+const SETTLE_MS = 150;
 
-/** Notes how long the page's thread is held by asking a worker and by hearing from it. Runs before any script of the page. */
-function watch() {
-  const held = { ms: 0 };
-  Object.assign(window, { held });
-  const timed = <A extends unknown[], R>(work: (...args: A) => R) =>
-    function (this: unknown, ...args: A): R {
-      const began = performance.now();
-      try {
-        return work.apply(this, args);
-      } finally {
-        held.ms += performance.now() - began;
-      }
-    };
-  const { postMessage, addEventListener } = Worker.prototype;
-  Worker.prototype.postMessage = timed(postMessage) as typeof postMessage;
-  Worker.prototype.addEventListener = function (
-    this: Worker,
-    type: string,
-    listener: unknown,
-    options?: unknown,
-  ) {
-    const heard = typeof listener === 'function' ? timed(listener as (e: Event) => void) : listener;
-    addEventListener.call(this, type, heard as EventListener, options as AddEventListenerOptions);
-  } as typeof addEventListener;
-}
+const at = (share: number) => (numbers: number[]) =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length * share)] ?? NaN;
+const at95 = at(0.95);
+const middle = at(0.5);
 
-const at95 = (numbers: number[]) =>
-  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length * 0.95)] ?? NaN;
-
-async function taskSeconds(session: CDPSession) {
-  const { metrics } = await session.send('Performance.getMetrics');
-  return metrics.find((m) => m.name === 'TaskDuration')?.value ?? NaN;
+/** Before any script of the page: no worker hears anything. */
+function silenceWorkers() {
+  Worker.prototype.postMessage = () => {};
 }
 
 /** Puts a text of so many words into the editor, as somebody pastes it. */
@@ -86,21 +65,49 @@ const untilCounted = (page: Page) =>
       }),
   );
 
-/** Types into a draft of so many words and measures each key. */
-export async function measureTyping(
-  base: string,
-  cookie: { name: string; value: string },
-  words: number,
-): Promise<Typed> {
+/** The time from key to footing, key by key. */
+async function footings(page: Page): Promise<number[]> {
+  const counted: number[] = [];
+  for (let i = 0; i < KEYS; i += 1) {
+    const waiting = untilCounted(page);
+    await page.keyboard.press(i % 2 ? 'a' : 'o');
+    counted.push(await waiting);
+    // The space counts nothing: the next letter begins the next word.
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(SETTLE_MS);
+  }
+  return counted;
+}
+
+/** What the thread that draws does for each key, by the browser's own trace: nothing of the measuring runs in the page. */
+async function keyCosts(page: Page, session: CDPSession): Promise<number[]> {
+  const events: unknown[] = [];
+  session.on('Tracing.dataCollected', ({ value }) => events.push(...value));
+  const done = new Promise((resolve) => session.once('Tracing.tracingComplete', resolve));
+  await session.send('Tracing.start', {
+    transferMode: 'ReportEvents',
+    traceConfig: { includedCategories: ['devtools.timeline', 'disabled-by-default-devtools.timeline'] },
+  });
+  for (let i = 0; i < KEYS; i += 1) {
+    await page.keyboard.press(i % 6 === 5 ? 'Space' : i % 2 ? 'a' : 'o');
+    await page.waitForTimeout(SETTLE_MS);
+  }
+  await session.send('Tracing.end');
+  await done;
+  return mainThreadPerKey(events);
+}
+
+/** Types into a draft of so many words; without checks where `silent`. */
+async function measure(base: string, session: Session, words: number, silent: boolean) {
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
   });
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    await context.addCookies([{ ...cookie, url: base }]);
+    await context.addCookies([{ ...session, url: base }]);
     const page = await context.newPage();
-    await page.addInitScript(watch);
+    if (silent) await page.addInitScript(silenceWorkers);
     await page.goto(`${base}/discussions/geo-115-w6/response`);
     await page.locator('.ProseMirror').click();
     await page.keyboard.press('Control+End');
@@ -108,27 +115,22 @@ export async function measureTyping(
     // What was pasted may end in a word: the first key must begin one.
     await page.keyboard.press('Space');
     await page.waitForTimeout(3_000);
-    const session = await context.newCDPSession(page);
-    await session.send('Performance.enable');
-    const held = () => page.evaluate(() => (window as unknown as { held: { ms: number } }).held.ms);
-    const counted: number[] = [];
-    const keys: number[] = [];
-    const checks: number[] = [];
-    for (let i = 0; i < KEYS; i += 1) {
-      const waiting = untilCounted(page);
-      const before = { task: await taskSeconds(session), held: await held() };
-      await page.keyboard.press(i % 2 ? 'a' : 'o');
-      counted.push(await waiting);
-      await page.waitForTimeout(SETTLE_MS);
-      const after = { task: await taskSeconds(session), held: await held() };
-      keys.push((after.task - before.task) * 1_000);
-      checks.push(after.held - before.held);
-      // The space counts nothing: the next letter begins the next word.
-      await page.keyboard.press('Space');
-      await page.waitForTimeout(SETTLE_MS);
-    }
-    return { words, footing: at95(counted), key: at95(keys), checks: at95(checks) };
+    const keys = await keyCosts(page, await context.newCDPSession(page));
+    return { keys, counted: silent ? [] : await footings(page) };
   } finally {
     await browser.close();
   }
+}
+
+/** Types into a draft of so many words and measures each key, with the checks and without. */
+export async function measureTyping(base: string, session: Session, words: number): Promise<Typed> {
+  const plain = await measure(base, session, words, true);
+  const checked = await measure(base, session, words, false);
+  return {
+    words,
+    footing: at95(checked.counted),
+    key: at95(checked.keys),
+    unchecked: at95(plain.keys),
+    checks: Math.max(0, middle(checked.keys) - middle(plain.keys)),
+  };
 }

@@ -1,8 +1,17 @@
 import { expose } from 'comlink';
-import { checkDraft } from '@/core/checks/checks';
+import { checkDraft, type CheckRules } from '@/core/checks/checks';
+import type { Doc } from '@/core/posts/document';
 
-/** The checks of a long text take longer than a keystroke may: they run here, by the same code as on the server. */
-const checker = { checkDraft };
+let rules: CheckRules | null = null;
+
+/**
+ * The checks of a long text take longer than a keystroke may: they run here, by the same code as on the server. The rules
+ * hold whole readings, so they are sent once and not with every key.
+ */
+const checker = {
+  follow: (next: CheckRules) => void (rules = next),
+  check: (text: { title: string; doc: Doc }) => rules && checkDraft(rules, text),
+};
 export type DraftChecker = typeof checker;
 
 expose(checker);

@@ -233,14 +233,21 @@ export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) =>
 /** All that the foot of a draft shows: its checks, and whose its words are. */
 export type Checked = { checks: Check[]; figures: ReturnType<typeof figures> };
 
+/** What a text is checked against: everything of the checks but the text. */
+export type CheckRules =
+  | Omit<Extract<CheckInput, { kind: 'response' }>, 'title' | 'doc'>
+  | Omit<Extract<CheckInput, { kind: 'reply' }>, 'doc'>;
+
 /** Checks a draft and counts its words: what a worker is asked while somebody writes. */
-export function checkDraft(input: CheckInput): Checked {
-  const { brief, doc } = input;
-  return {
-    checks: runChecks(input),
-    figures:
-      input.kind === 'response'
-        ? figures(doc, brief.parts, brief.response.countQuoted)
-        : figures(doc, [], brief.replies.countQuoted),
-  };
+export function checkDraft(rules: CheckRules, text: { title: string; doc: Doc }): Checked {
+  const { doc } = text;
+  return rules.kind === 'response'
+    ? {
+        checks: runChecks({ ...rules, ...text }),
+        figures: figures(doc, rules.brief.parts, rules.brief.response.countQuoted),
+      }
+    : {
+        checks: runChecks({ ...rules, doc }),
+        figures: figures(doc, [], rules.brief.replies.countQuoted),
+      };
 }

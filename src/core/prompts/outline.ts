@@ -1,3 +1,4 @@
+import { sentenceSegments } from '../text/segments';
 import { latin, whole } from './pattern';
 
 /* A prompt as lines, list items, headed sections, sentences and clauses, each with its place in the text. */
@@ -102,7 +103,6 @@ const ABBREVIATED = latin(
   /(?:(?<![\p{L}])(?:a\.m|p\.m|e\.g|i\.e|etc|approx|min|max|no|vs|cf|pp?|ch|sec|fig|vol|ed|eds|mr|mrs|ms|dr|prof|st|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tues?|wed|thurs?|fri|sat|sun)\.)\s*$/iu,
 );
 const ENDS_ANYWAY = /(?:[ap]\.m|etc|max|min)\.\s*$/iu;
-const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' });
 
 /** No sentence anybody wrote is longer; what is (a table without breaks, a text without stops) is looked at in pieces. */
 const LONGEST = 1_500;
@@ -123,7 +123,7 @@ function pieces(line: string, span: Span): Span[] {
 function sentencesOf(line: string): Span[] {
   const found: Span[] = [];
   let start = -1;
-  for (const s of segmenter.segment(line)) {
+  for (const s of sentenceSegments(line)) {
     if (start < 0) start = s.index;
     const end = s.index + s.segment.length;
     const rest = line.slice(end);

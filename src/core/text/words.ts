@@ -1,7 +1,7 @@
+import { wordSegments } from './segments';
+
 /** One word of a text: `start` and `end` are UTF-16 offsets. */
 export type Word = { text: string; start: number; end: number };
-
-const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
 
 /**
  * The Unicode words of a text (UAX #29 word boundaries, segments that carry a letter or number).
@@ -11,7 +11,7 @@ const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
  */
 export function words(text: string): Word[] {
   const found: Word[] = [];
-  for (const s of segmenter.segment(text)) {
+  for (const s of wordSegments(text)) {
     if (s.isWordLike) found.push({ text: s.segment, start: s.index, end: s.index + s.segment.length });
   }
   return found;
@@ -20,6 +20,6 @@ export function words(text: string): Word[] {
 /** How many Unicode words a text has. */
 export function countWords(text: string): number {
   let n = 0;
-  for (const s of segmenter.segment(text)) if (s.isWordLike) n += 1;
+  for (const s of wordSegments(text)) if (s.isWordLike) n += 1;
   return n;
 }

@@ -36,8 +36,9 @@ export function openDraft(
   const { title, doc } = kept ?? fresh;
   const { checks, figures } = checkDraft(
     kind === 'response'
-      ? { kind, brief, title, doc, readings }
-      : { kind, brief, doc, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
+      ? { kind, brief, readings }
+      : { kind, brief, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
+    { title, doc },
   );
   return {
     submission: kept?.submission ?? randomUUID(),

@@ -12,6 +12,8 @@ import { useVoice } from '../aloud/use-voice';
 import { plural } from '../words/plural';
 import { findingName, findingText } from '../words/proofreading';
 import { evidenceKey } from '../writing/editor/evidence-marks';
+import type { LiveChecks } from '../writing/live-checks';
+import { useLatest } from '../writing/use-checks';
 import { useProofreading } from './use-proofreading';
 
 const SMALL = 'btn !min-h-8 !px-2.5 !py-1 !text-[12.5px]';
@@ -86,13 +88,13 @@ export function ProofreadPanel(props: {
   parts: Part[];
   editor: Editor;
   text: () => { doc: Doc };
-  /** Changes whenever the text does. */
-  changed: unknown;
+  live: LiveChecks;
   staff: boolean;
   close: () => void;
 }) {
   const { editor } = props;
-  const p = useProofreading(props.slug, props.parts, props.text, props.changed);
+  // The checks' newest result is another one whenever the text is.
+  const p = useProofreading(props.slug, props.parts, props.text, useLatest(props.live));
   const [spoken] = useState(() => props.text().doc);
   const voice = useVoice(spoken);
   const { sentence } = voice;

@@ -7,7 +7,7 @@ import { LibraryBig } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState, type FormEvent } from 'react';
 import { DocumentView } from '../reading/document-view';
-import { toDocument } from '../writing/editor/to-document';
+import { documentOf } from '../writing/editor/to-document';
 
 type Shelf = {
   sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
@@ -86,7 +86,7 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
       .insertContent({ type: 'text', text: `${inText} ` })
       .run();
     const { from } = editor.state.selection;
-    const doc = withReference(toDocument(editor.getJSON()), reference, LIST_NAMES[style]);
+    const doc = withReference(documentOf(editor), reference, LIST_NAMES[style]);
     editor.chain().setContent(doc, { emitUpdate: true }).setTextSelection(from).focus().run();
     setOpen(false);
   };

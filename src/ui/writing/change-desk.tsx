@@ -1,6 +1,7 @@
 'use client';
 
 import { unmetRequired } from '@/core/checks/checks';
+import type { Check } from '@/core/checks/types';
 import type { ChangeRefusal } from '@/core/counting/permission';
 import { previewChange } from '@/core/counting/preview';
 import type { LedgerInput } from '@/core/counting/types';
@@ -15,6 +16,7 @@ import { verdictReason } from '../words/verdicts';
 import { Desk } from './desk';
 import type { ShareState } from './use-share';
 import { useWriting } from './use-writing';
+import { WithFigures } from './with-figures';
 
 type Answer = { ok: true } | { ok: false; code: string };
 
@@ -92,16 +94,18 @@ export function ChangeDesk(props: {
     router.refresh();
   };
 
-  const unmet = unmetRequired(writing.checks);
-  const before = ledgerInput && previewChange({ ...ledgerInput, now: instant(now) }, postId(post.id), unmet);
-  const said = before
-    ? `${verdictReason(before, { name: answered ? calledName(name) : null, count: brief.replies.count, days: brief.replies.distinctDays })}. `
-    : '';
   const due = isReply ? schedule.replies.due : schedule.response.due;
-  const forecast =
-    now >= due && before && before.at < now
+  const forecast = (checks: Check[]) => {
+    const before =
+      ledgerInput &&
+      previewChange({ ...ledgerInput, now: instant(now) }, postId(post.id), unmetRequired(checks));
+    const said = before
+      ? `${verdictReason(before, { name: answered ? calledName(name) : null, count: brief.replies.count, days: brief.replies.distinctDays })}. `
+      : '';
+    return now >= due && before && before.at < now
       ? `The deadline has passed. The class will read the new text; the one you shared in time is still judged: ${said}`
       : `With this change: ${said}`;
+  };
   const refused = props.refused ? changeRefusalText(props.refused, schedule.zone) : null;
   return (
     <Desk
@@ -117,7 +121,7 @@ export function ChangeDesk(props: {
       withTitle={!isReply}
       label={label}
       refused={refused}
-      forecast={forecast}
+      forecast={<WithFigures live={writing.live}>{({ checks }) => forecast(checks)}</WithFigures>}
       plainButton={null}
       above={
         <div className="border-b border-rule bg-page-2 px-4 py-2.5 text-[13px] text-ink-2 sm:px-5">

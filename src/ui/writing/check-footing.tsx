@@ -2,9 +2,11 @@
 
 import type { Check } from '@/core/checks/types';
 import { checkFigure, checkName, checkSentence } from '../words/checks';
+import type { LiveChecks } from './live-checks';
+import { useFigures } from './use-checks';
 import { useWriting } from './writing-context';
 
-export type Figures = { own: number; quoted: number; headings: number; references: number };
+type Figures = { own: number; quoted: number; headings: number; references: number };
 
 function apart(f: Figures): string {
   const parts = [
@@ -20,14 +22,14 @@ function apart(f: Figures): string {
  * what is missing. On a phone the row folds into one line that scrolls.
  */
 export function CheckFooting(props: {
-  checks: Check[];
-  figures: Figures;
+  live: LiveChecks;
   selected: Check['id'] | null;
   select: (id: Check['id']) => void;
 }) {
   const { pointed, point } = useWriting();
-  const shown = props.checks.find((c) => c.id === props.selected);
-  const met = props.checks.filter((c) => c.met).length;
+  const { checks, figures } = useFigures(props.live);
+  const shown = checks.find((c) => c.id === props.selected);
+  const met = checks.filter((c) => c.met).length;
   return (
     <div>
       {shown ? (
@@ -36,14 +38,14 @@ export function CheckFooting(props: {
             {checkName(shown.id)} {checkFigure(shown)}.
           </b>{' '}
           {checkSentence(shown)}
-          {shown.id === 'words' ? apart(props.figures) : ''}
+          {shown.id === 'words' ? apart(figures) : ''}
         </p>
       ) : null}
       <ul
         className="relative flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 max-sm:pb-1 sm:flex-wrap"
-        aria-label={`Checks, ${met} of ${props.checks.length} met`}
+        aria-label={`Checks, ${met} of ${checks.length} met`}
       >
-        {props.checks.map((c) => (
+        {checks.map((c) => (
           <li key={c.id} className="shrink-0">
             <button
               type="button"

@@ -2,7 +2,7 @@
 
 import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
-import { useState, type ReactNode, type Ref } from 'react';
+import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
 import { ProofreadPanel } from '../proofread/panel';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
@@ -51,7 +51,10 @@ export function Desk({
   plainButton: string | null;
 }) {
   const { writing, zone } = props;
-  const { editor, keeping, keeper, title } = writing;
+  const { editor, keeper, title, live } = writing;
+  const other = useSyncExternalStore(keeper.subscribe, keeper.other, keeper.other);
+  // Which things are checked is the brief's and does not change while one writes.
+  const checked = live.figures().checks.length > 0;
   const [wide, setWide] = useWide();
   const [proofreading, setProofreading] = useState(false);
   if (!editor) {
@@ -101,7 +104,7 @@ export function Desk({
           setWide={setWide}
         />
         <span className="ml-auto flex flex-wrap items-center justify-end gap-x-3 py-1">
-          <KeepingLine keeping={keeping} zone={zone} restored={writing.restored} />
+          <KeepingLine keeper={keeper} zone={zone} restored={writing.restored} />
           <HistoryDialog
             place={props.place}
             zone={zone}
@@ -110,9 +113,9 @@ export function Desk({
           />
         </span>
       </div>
-      {keeping.state === 'elsewhere' ? (
+      {other ? (
         <OtherWindow
-          other={keeping.other}
+          other={other}
           mine={writing.text()}
           zone={zone}
           takeMine={() => void keeper.takeMine()}
@@ -146,7 +149,7 @@ export function Desk({
           parts={props.parts}
           editor={editor}
           text={writing.text}
-          changed={writing.checked}
+          live={live}
           staff={props.staff}
           close={() => {
             setProofreading(false);
@@ -155,18 +158,13 @@ export function Desk({
         />
       ) : null}
       {/* On a phone only the checks stay in sight; what is pressed once, at the end, stands at the end of the text. */}
-      {writing.checks.length ? (
+      {checked ? (
         <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1 max-lg:sticky max-lg:bottom-12 max-lg:z-20">
-          <CheckFooting
-            checks={writing.checks}
-            figures={writing.figures}
-            selected={writing.selected}
-            select={writing.select}
-          />
+          <CheckFooting live={live} selected={writing.selected} select={writing.select} />
         </div>
       ) : null}
       <div
-        className={`bg-page-2 px-4 pt-1 pb-2.5 lg:rounded-br-plate ${writing.checks.length ? '' : 'border-t border-rule'}`}
+        className={`bg-page-2 px-4 pt-1 pb-2.5 lg:rounded-br-plate ${checked ? '' : 'border-t border-rule'}`}
       >
         {props.share.state === 'failed' ? (
           <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">

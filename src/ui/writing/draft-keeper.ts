@@ -9,7 +9,7 @@ export type Place = {
   edits?: number;
 };
 export type Text = { title: string; doc: Doc };
-type OtherText = Text & { keptAt: number; revision: number; submission: string };
+export type OtherText = Text & { keptAt: number; revision: number; submission: string };
 
 /**
  * Where a draft stands. The writer's keys move it to `unsaved`; the timer to `keeping`; the server's answer to `kept`,
@@ -90,6 +90,9 @@ export class DraftKeeper {
   }
 
   keeping = (): Keeping => this.now;
+
+  /** The text another window kept meanwhile, while the writer has not chosen. */
+  other = (): OtherText | null => (this.now.state === 'elsewhere' ? this.now.other : null);
 
   subscribe = (listener: () => void) => {
     this.listeners.add(listener);

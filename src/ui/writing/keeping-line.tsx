@@ -1,18 +1,20 @@
 'use client';
 
 import { clockTime } from '../words/time';
-import type { Keeping } from './draft-keeper';
+import { useSyncExternalStore } from 'react';
+import type { DraftKeeper } from './draft-keeper';
 
 /** One line that always says where the words are. */
 export function KeepingLine({
-  keeping,
+  keeper,
   zone,
   restored,
 }: {
-  keeping: Keeping;
+  keeper: DraftKeeper;
   zone: string;
   restored: boolean;
 }) {
+  const keeping = useSyncExternalStore(keeper.subscribe, keeper.keeping, keeper.keeping);
   const text = (() => {
     switch (keeping.state) {
       case 'untouched':

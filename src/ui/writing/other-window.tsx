@@ -3,11 +3,11 @@
 import type { Doc } from '@/core/posts/document';
 import { DifferenceView } from '../history/difference-view';
 import { otherWindowText } from '../words/failures';
-import type { Keeping } from './draft-keeper';
+import type { OtherText } from './draft-keeper';
 
 /** Two windows changed one draft: what differs is shown word by word, and the writer takes either or both. */
 export function OtherWindow(props: {
-  other: Extract<Keeping, { state: 'elsewhere' }>['other'];
+  other: OtherText;
   mine: { title: string; doc: Doc };
   zone: string;
   takeMine: () => void;

@@ -2,6 +2,7 @@
 
 import type { Brief } from '@/core/brief/brief';
 import { unmetRequired } from '@/core/checks/checks';
+import type { Check } from '@/core/checks/types';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
@@ -20,6 +21,7 @@ import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
+import { lacking, LackingLine, WithFigures } from './with-figures';
 
 export type Answering = {
   id: number;
@@ -96,13 +98,11 @@ export function ReplyDesk(props: {
     return () => window.removeEventListener(QUOTE_EVENT, quote);
   }, [editor]);
 
-  const unmet = writing.checks.filter((c) => c.required && !c.met);
+  const { live } = writing;
   const to = { person: answering.person, staff: answering.staff };
   const at = ledgerInput && { ...ledgerInput, now: instant(now) };
   const secret = answering.privateTo !== null;
   const whenMet = at && previewVerdict(at, { kind: 'reply', to, private: secret }, []);
-  const verdict =
-    at && previewVerdict(at, { kind: 'reply', to, private: secret }, unmetRequired(writing.checks));
   const words = { name: called, count: brief.replies.count, days: brief.replies.distinctDays };
   const counts = whenMet ? whenMet.counted : false;
   const sharing = outside ? 'posted' : 'shared';
@@ -115,13 +115,15 @@ export function ReplyDesk(props: {
       : counts
         ? `Share reply ${whenMet?.n ?? 1} of ${brief.replies.count}`
         : 'Share, not counted';
-  const forecast = !verdict
-    ? ''
-    : !counts && whenMet
-      ? `This reply will be ${outside ? 'noted' : 'shared'} but not counted. ${verdictReason(whenMet, words)}.`
-      : verdict.reason === 'short'
-        ? `If ${sharing} now it is short: ${list(unmet.map(shortfall))}.`
-        : `If ${sharing} now: ${verdictReason(verdict, words).toLowerCase()}.`;
+  const forecast = (checks: Check[]) => {
+    const verdict = at && previewVerdict(at, { kind: 'reply', to, private: secret }, unmetRequired(checks));
+    if (!verdict) return '';
+    if (!counts && whenMet)
+      return `This reply will be ${outside ? 'noted' : 'shared'} but not counted. ${verdictReason(whenMet, words)}.`;
+    return verdict.reason === 'short'
+      ? `If ${sharing} now it is short: ${list(lacking(checks).map(shortfall))}.`
+      : `If ${sharing} now: ${verdictReason(verdict, words).toLowerCase()}.`;
+  };
 
   const go = async (how: { privately?: boolean; postedAt?: string }) => {
     const post = await send({ ...writing.text(), title: '' }, writing.keeper.submission, how);
@@ -132,9 +134,9 @@ export function ReplyDesk(props: {
   };
   /** A text that lacks something is shared only by wish. */
   const shareOrAsk = async () => {
-    const lacking = unmetRequired(await writing.checkNow()).length > 0;
+    const short = unmetRequired(await writing.checkNow()).length > 0;
     if (outside) setAsking('posted');
-    else if (counts && lacking) setAsking('short');
+    else if (counts && short) setAsking('short');
     else await go({});
   };
   const asked = replyRules(brief);
@@ -153,7 +155,7 @@ export function ReplyDesk(props: {
         withTitle={false}
         label={`Your reply to ${answering.name}`}
         refused={props.refused ? refusalText(props.refused, props.zone) : null}
-        forecast={forecast}
+        forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
         plainButton={label}
         above={
           <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
@@ -199,7 +201,7 @@ export function ReplyDesk(props: {
             void go({ postedAt });
           }}
         >
-          {unmet.length ? <p className="mt-1">By the checks it has {list(unmet.map(shortfall))}.</p> : null}
+          <LackingLine live={live} />
         </PostedThere>
       ) : null}
       <ConfirmShare
@@ -217,8 +219,9 @@ export function ReplyDesk(props: {
           <p>Only {called} and your instructors will be able to read it. Private replies are not counted.</p>
         ) : (
           <p>
-            The prompt asks for more: {list(unmet.map(shortfall))}. It will be shared, but not counted as it
-            stands.
+            The prompt asks for more:{' '}
+            <WithFigures live={live}>{({ checks }) => list(lacking(checks).map(shortfall))}</WithFigures>. It
+            will be shared, but not counted as it stands.
           </p>
         )}
       </ConfirmShare>

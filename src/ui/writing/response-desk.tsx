@@ -1,6 +1,7 @@
 'use client';
 
 import { unmetRequired } from '@/core/checks/checks';
+import type { Check } from '@/core/checks/types';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
@@ -19,6 +20,7 @@ import { Desk } from './desk';
 import { useQuotations } from './quotation-event';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
+import { lacking, LackingLine, WithFigures } from './with-figures';
 import { useWriting as useWritingContext } from './writing-context';
 
 /** Your response: the right page of the first room. */
@@ -52,29 +54,33 @@ export function ResponseDesk(props: {
   useQuotations(writing.editor);
   const { share, send } = useShare(place);
   const { setAnswered, setChecks } = useWritingContext();
-  const unanswered = writing.checks.find((c) => c.id === 'parts')?.missing;
+  const { live } = writing;
 
   useEffect(() => {
-    const open = unanswered?.code === 'parts-unanswered' ? unanswered.parts.map((p) => p.n) : [];
-    setAnswered(new Set(brief.parts.filter((_, i) => !open.includes(i + 1)).map((p) => p.id)));
-  }, [unanswered, brief.parts, setAnswered]);
+    const tell = () => {
+      const { checks } = live.figures();
+      const unanswered = checks.find((c) => c.id === 'parts')?.missing;
+      const open = unanswered?.code === 'parts-unanswered' ? unanswered.parts.map((p) => p.n) : [];
+      setAnswered(new Set(brief.parts.filter((_, i) => !open.includes(i + 1)).map((p) => p.id)));
+      setChecks(checks);
+    };
+    tell();
+    return live.onFigures(tell);
+  }, [live, brief.parts, setAnswered, setChecks]);
 
-  const { checks } = writing;
-  useEffect(() => setChecks(checks), [checks, setChecks]);
-
-  const unmet = writing.checks.filter((c) => c.required && !c.met);
-  const verdict =
-    ledgerInput &&
-    previewVerdict(
-      { ...ledgerInput, now: instant(now) },
-      { kind: 'response', to: null },
-      unmetRequired(writing.checks),
-    );
-  const forecast = !verdict
-    ? ''
-    : verdict.reason === 'short'
-      ? `If ${outside ? 'posted' : 'shared'} now it is short: ${list(unmet.map(shortfall))}.`
+  const forecast = (checks: Check[]) => {
+    const verdict =
+      ledgerInput &&
+      previewVerdict(
+        { ...ledgerInput, now: instant(now) },
+        { kind: 'response', to: null },
+        unmetRequired(checks),
+      );
+    if (!verdict) return '';
+    return verdict.reason === 'short'
+      ? `If ${outside ? 'posted' : 'shared'} now it is short: ${list(lacking(checks).map(shortfall))}.`
       : `If ${outside ? 'posted' : 'shared'} now: ${verdictReason(verdict, { name: null, count: brief.replies.count }).toLowerCase()}.`;
+  };
 
   const go = async (postedAt?: string) => {
     const post = await send(writing.text(), writing.keeper.submission, { postedAt });
@@ -102,7 +108,7 @@ export function ResponseDesk(props: {
         withTitle
         label="Your response"
         refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
-        forecast={forecast}
+        forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
         plainButton={outside ? 'Note it as posted there' : 'Share with the class'}
         buttons={
           outside ? (
@@ -143,7 +149,7 @@ export function ResponseDesk(props: {
             void go(postedAt);
           }}
         >
-          {unmet.length ? <p className="mt-1">By the checks it has {list(unmet.map(shortfall))}.</p> : null}
+          <LackingLine live={live} />
         </PostedThere>
       ) : null}
       <ConfirmShare
@@ -158,9 +164,9 @@ export function ResponseDesk(props: {
       >
         <p>The prompt asks for more than this draft has:</p>
         <ul className="mt-1 list-disc pl-5">
-          {unmet.map((c) => (
-            <li key={c.id}>{shortfall(c)}</li>
-          ))}
+          <WithFigures live={live}>
+            {({ checks }) => lacking(checks).map((c) => <li key={c.id}>{shortfall(c)}</li>)}
+          </WithFigures>
         </ul>
         <p className="mt-2">
           The class can read it at once and the conversation opens to you, but it will not be counted as it

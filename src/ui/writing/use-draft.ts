@@ -1,7 +1,7 @@
 'use client';
 
 import { canonicalJson } from '@/core/posts/canonical';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import type { DraftView } from '../discussion/types';
 import { DraftKeeper, type KeepAnswer, type Place } from './draft-keeper';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
@@ -43,10 +43,9 @@ export async function leftBehind(place: Place, opened: DraftView) {
   return same ? null : { title: local.title, doc: local.doc };
 }
 
-/** A draft's keeper for the life of a page, and where the draft stands. */
+/** A draft's keeper for the life of a page. */
 export function useDraft(place: Place, opened: DraftView) {
   const [keeper] = useState(() => keeperFor(place, opened));
-  const keeping = useSyncExternalStore(keeper.subscribe, keeper.keeping, keeper.keeping);
   useEffect(() => {
     const leave = () => keeper.flush(true);
     const hidden = () => document.visibilityState === 'hidden' && leave();
@@ -61,5 +60,5 @@ export function useDraft(place: Place, opened: DraftView) {
       keeper.leave();
     };
   }, [keeper]);
-  return { keeper, keeping };
+  return keeper;
 }

@@ -1,7 +1,8 @@
 'use client';
 
 import type { Part } from '@/core/brief/brief';
-import type { Check } from '@/core/checks/types';
+import type { CheckRules } from '@/core/checks/checks';
+import type { Check, Evidence } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 import type { Doc } from '@/core/posts/document';
@@ -14,8 +15,8 @@ import { evidenceKey } from './editor/evidence-marks';
 import { extensions } from './editor/extensions';
 import type { FormulaAsked } from './editor/fields';
 import { NameStore, type Names } from './editor/suggest';
-import { toDocument } from './editor/to-document';
-import { useChecks, type CheckRules } from './use-checks';
+import { documentOf } from './editor/to-document';
+import { useLiveChecks } from './use-checks';
 import { leftBehind, useDraft } from './use-draft';
 
 /** What was typed into the plain form before the editor took over, or null where nothing was. */
@@ -48,10 +49,10 @@ export function useWriting(options: {
 }) {
   const { place, draft, parts } = options;
   const form = useRef<HTMLFormElement>(null);
-  const { keeper, keeping } = useDraft(place, draft);
+  const keeper = useDraft(place, draft);
   const [title, setTitle] = useState(draft.title);
-  const { checked, changed: recheck, now: checkNow } = useChecks(options.rules, draft.checked);
-  const { checks } = checked;
+  const live = useLiveChecks(options.rules, draft.checked);
+  const recheck = live.changed;
   const [selected, setSelected] = useState<Check['id'] | null>(null);
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
@@ -100,23 +101,31 @@ export function useWriting(options: {
       });
     },
     onUpdate: ({ editor: e }) => {
-      const next = { title: titleNow.current, doc: toDocument(e.getJSON()) };
+      const next = { title: titleNow.current, doc: documentOf(e) };
       keeper.change(next);
       recheck(next);
     },
   });
 
   useEffect(() => {
-    if (!editor || editor.isDestroyed) return;
-    const found = checks.find((c) => c.id === selected);
-    editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, found?.evidence ?? []));
-  }, [editor, checks, selected]);
+    if (!editor || selected === null) return;
+    const mark = (evidence: Evidence[]) => {
+      if (!editor.isDestroyed) editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, evidence));
+    };
+    const follow = () => mark(live.latest().checks.find((c) => c.id === selected)?.evidence ?? []);
+    follow();
+    const stop = live.onResult(follow);
+    return () => {
+      stop();
+      mark([]);
+    };
+  }, [editor, live, selected]);
 
   /** Shows a check's evidence, and brings the first of it into view; the same check again takes the marks away. */
   const select = (id: Check['id']) => {
     const next = selected === id ? null : id;
     setSelected(next);
-    const first = checks.find((c) => c.id === next)?.evidence[0];
+    const first = live.latest().checks.find((c) => c.id === next)?.evidence[0];
     if (!editor || !first) return;
     const { node } = editor.view.domAtPos(first.from);
     const element = node instanceof HTMLElement ? node : node.parentElement;
@@ -126,29 +135,26 @@ export function useWriting(options: {
   /** The text as it stands this instant, for sharing. */
   const text = (): Text => ({
     title: titleNow.current,
-    doc: editor ? toDocument(editor.getJSON()) : draft.doc,
+    doc: editor ? documentOf(editor) : draft.doc,
   });
 
   return {
     form,
     editor,
     title,
-    checks,
-    checked,
-    figures: checked.figures,
+    live,
     selected,
     restored,
     formula,
     setFormula,
     names,
     keeper,
-    keeping,
     select,
     rename: (next: string) => {
       titleNow.current = next;
       setTitle(next);
       if (!editor) return;
-      const now = { title: next, doc: toDocument(editor.getJSON()) };
+      const now = { title: next, doc: documentOf(editor) };
       keeper.change(now);
       recheck(now);
     },
@@ -157,9 +163,10 @@ export function useWriting(options: {
       if (text && editor) put(editor, text);
     },
     takeBoth: async () => {
-      if (keeping.state !== 'elsewhere' || !editor) return;
+      const other = keeper.other();
+      if (!other || !editor) return;
       const mine = text();
-      const next = { title: mine.title, doc: both(mine.doc, keeping.other.doc) };
+      const next = { title: mine.title, doc: both(mine.doc, other.doc) };
       put(editor, next);
       keeper.change(next);
       await keeper.takeMine();
@@ -171,7 +178,7 @@ export function useWriting(options: {
     },
     text,
     /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */
-    checkNow: () => checkNow(text()),
+    checkNow: () => live.now(text()),
   };
 }
 

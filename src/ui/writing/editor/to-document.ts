@@ -10,7 +10,8 @@ import {
   type Mark,
   type TableRow,
 } from '@/core/posts/document';
-import type { JSONContent } from '@tiptap/core';
+import type { Editor, JSONContent } from '@tiptap/core';
+import type { Node } from '@tiptap/pm/model';
 
 /** Whatever a page that somebody copied from has written into an attribute. */
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/iu;
@@ -121,5 +122,22 @@ const rows = (content: JSONContent[] | undefined): TableRow[] =>
     })),
   }));
 
+/**
+ * What each block of an editor became. The editor never changes a block, it puts another in its place: so of a long text
+ * only the block that is being typed in is made anew at a key.
+ */
+const made = new WeakMap<Node, BlockNode[]>();
+
+function madeOf(node: Node): BlockNode[] {
+  const known = made.get(node);
+  if (known) return known;
+  const fresh = blocks([node.toJSON() as JSONContent]);
+  made.set(node, fresh);
+  return fresh;
+}
+
 /** The editor's content as a document of ours. Positions stay the same, so evidence found in it fits the editor. */
-export const toDocument = (json: JSONContent): Doc => ({ type: 'doc', content: blocks(json.content) });
+export const documentOf = (editor: Editor): Doc => ({
+  type: 'doc',
+  content: editor.state.doc.children.flatMap(madeOf),
+});

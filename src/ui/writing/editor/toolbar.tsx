@@ -3,6 +3,7 @@
 import type { Part } from '@/core/brief/brief';
 import { withPartHeadings } from '@/core/posts/compose';
 import type { Editor } from '@tiptap/core';
+import { redoDepth, undoDepth } from '@tiptap/pm/history';
 import { useEditorState } from '@tiptap/react';
 import {
   Bold,
@@ -21,10 +22,10 @@ import {
   Undo2,
 } from 'lucide-react';
 import { Toolbar as Bar } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { FormulaField, LinkField, type FormulaAsked } from './fields';
 import { MoreTools, moreState } from './more-tools';
-import { toDocument } from './to-document';
+import { documentOf } from './to-document';
 import { Tool, ToolMenu } from './tool';
 
 const HEADINGS = [
@@ -37,7 +38,7 @@ const HEADINGS = [
  * The editor's tools: one stop of the Tab key, arrow keys within. Those one needs less often fold out. `formula` is one of
  * the text that was pressed.
  */
-export function Toolbar(props: {
+export const Toolbar = memo(function Toolbar(props: {
   editor: Editor;
   parts: Part[];
   label: string;
@@ -60,8 +61,9 @@ export function Toolbar(props: {
       numbers: e.isActive('orderedList'),
       quote: e.isActive('blockquote'),
       link: e.isActive('link'),
-      undo: e.can().undo(),
-      redo: e.can().redo(),
+      // Asking the editor whether it could builds every command it has.
+      undo: undoDepth(e.state) > 0,
+      redo: redoDepth(e.state) > 0,
       placed: e.state.doc.children.filter((n) => n.type.name === 'partHeading').length,
       more: moreState(e),
     }),
@@ -163,7 +165,7 @@ export function Toolbar(props: {
             type="button"
             className="ml-1 inline-flex min-h-8 items-center gap-1.5 rounded-[5px] px-2 text-[12.5px] font-semibold text-ochre-ink hover:bg-page-2"
             onClick={() =>
-              editor.commands.setContent(withPartHeadings(parts, toDocument(editor.getJSON())), {
+              editor.commands.setContent(withPartHeadings(parts, documentOf(editor)), {
                 emitUpdate: true,
               })
             }
@@ -183,4 +185,4 @@ export function Toolbar(props: {
       ) : null}
     </div>
   );
-}
+});
