@@ -113,13 +113,15 @@ async function compareScale(demo: string, large: string, cookies: { demo: string
 /** Typing has limits of its own: what a writer feels at every key. */
 async function compareTyping(base: string, token: string): Promise<boolean> {
   const cookie = { name: 'pulpit-session', value: token };
-  say('\ntyping, p95       key to footing   the thread a key   without checks   checks (median)');
+  say(
+    '\ntyping, p95       key to footing   the thread a key   without checks   a bare page   checks (median)',
+  );
   const short = await measureTyping(base, cookie, 2_000);
   const long = await measureTyping(base, cookie, 5_000);
   for (const t of [short, long]) {
     const cell = (n: number, width: number) => `${n.toFixed(1)} ms`.padStart(width);
     say(
-      `${`${t.words} words`.padEnd(14)}${cell(t.footing, 18)}${cell(t.key, 19)}${cell(t.unchecked, 17)}${cell(t.checks, 18)}`,
+      `${`${t.words} words`.padEnd(14)}${cell(t.footing, 18)}${cell(t.key, 19)}${cell(t.unchecked, 17)}${cell(t.bare, 14)}${cell(t.checks, 18)}`,
     );
   }
   const good = short.footing <= 50 && short.checks <= 4 && long.key <= 16;

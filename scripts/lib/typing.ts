@@ -11,6 +11,8 @@ export type Typed = {
   /** The same where the checks' worker is never asked: the difference is what the checks hold that thread for. */
   unchecked: number;
   checks: number;
+  /** A key in a bare editable page of the same text: what the browser itself takes. */
+  bare: number;
 };
 type Session = { name: string; value: string };
 
@@ -27,54 +29,55 @@ function silenceWorkers() {
   Worker.prototype.postMessage = () => {};
 }
 
+/** A text of so many words, as HTML. */
+function pageOf(words: number): string {
+  const sentence = 'The meadow is there whether or not anybody looks at the levee today ';
+  const each = sentence.trim().split(' ').length * 8;
+  return Array.from({ length: Math.ceil(words / each) }, () => `<p>${sentence.repeat(8)}</p>`).join('');
+}
+
 /** Puts a text of so many words into the editor, as somebody pastes it. */
 async function paste(page: Page, words: number) {
-  await page.evaluate((n) => {
-    const sentence = 'The meadow is there whether or not anybody looks at the levee today ';
-    const each = sentence.trim().split(' ').length;
-    const html = Array.from({ length: Math.ceil(n / each / 8) }, () => `<p>${sentence.repeat(8)}</p>`).join(
-      '',
-    );
+  await page.evaluate((html) => {
     const data = new DataTransfer();
     data.setData('text/html', html);
     document
       .querySelector('.ProseMirror')
       ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-  }, words);
+  }, pageOf(words));
 }
 
-/** From a key that begins a word until the foot of the page has counted it. */
-const untilCounted = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<number>((resolve) => {
-        const foot = document.querySelector('ul[aria-label^=Checks]');
-        let began = 0;
-        document
-          .querySelector('.ProseMirror')
-          ?.addEventListener('keydown', () => (began = performance.now()), {
-            once: true,
-            capture: true,
-          });
-        const seen = new MutationObserver(() => {
-          if (began === 0) return;
-          seen.disconnect();
-          resolve(performance.now() - began);
-        });
-        if (foot) seen.observe(foot, { subtree: true, characterData: true, childList: true });
-      }),
-  );
+/** Watches for the next key, and for the foot of the page to count the word it begins. Runs in the page. */
+function watchFooting() {
+  const foot = document.querySelector('ul[aria-label^=Checks]');
+  const counted = new Promise<number>((resolve, reject) => {
+    let began = 0;
+    document.querySelector('.ProseMirror')?.addEventListener('keydown', () => (began = performance.now()), {
+      once: true,
+      capture: true,
+    });
+    const seen = new MutationObserver(() => {
+      if (began === 0) return;
+      seen.disconnect();
+      resolve(performance.now() - began);
+    });
+    if (foot) seen.observe(foot, { subtree: true, characterData: true, childList: true });
+    setTimeout(() => reject(new Error('the foot of the page never counted the word')), 20_000);
+  });
+  Object.assign(window, { counted });
+}
 
-/** The time from key to footing, key by key. */
+/** The time from a key that begins a word until the foot of the page has counted it, key by key. */
 async function footings(page: Page): Promise<number[]> {
   const counted: number[] = [];
   for (let i = 0; i < KEYS; i += 1) {
-    const waiting = untilCounted(page);
-    await page.keyboard.press(i % 2 ? 'a' : 'o');
-    counted.push(await waiting);
     // The space counts nothing: the next letter begins the next word.
     await page.keyboard.press('Space');
     await page.waitForTimeout(SETTLE_MS);
+    // Watching must have begun before the key: the browser takes keys before it takes other work.
+    await page.evaluate(watchFooting);
+    await page.keyboard.press(i % 2 ? 'a' : 'o');
+    counted.push(await page.evaluate(() => (window as unknown as { counted: Promise<number> }).counted));
   }
   return counted;
 }
@@ -97,12 +100,33 @@ async function keyCosts(page: Page, session: CDPSession): Promise<number[]> {
   return mainThreadPerKey(events);
 }
 
-/** Types into a draft of so many words; without checks where `silent`. */
-async function measure(base: string, session: Session, words: number, silent: boolean) {
-  const browser = await chromium.launch({
+const launch = () =>
+  chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
   });
+
+async function measureBare(words: number): Promise<number[]> {
+  const browser = await launch();
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await page.setContent('<div contenteditable style="font: 17px serif; width: 600px"></div>');
+    await page.evaluate((text) => {
+      const box = document.querySelector('div');
+      if (box) box.innerHTML = text;
+    }, pageOf(words));
+    await page.locator('div').click();
+    await page.keyboard.press('Control+End');
+    return await keyCosts(page, await context.newCDPSession(page));
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Types into a draft of so many words; without checks where `silent`. */
+async function measure(base: string, session: Session, words: number, silent: boolean) {
+  const browser = await launch();
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ ...session, url: base }]);
@@ -110,7 +134,9 @@ async function measure(base: string, session: Session, words: number, silent: bo
     if (silent) await page.addInitScript(silenceWorkers);
     await page.goto(`${base}/discussions/geo-115-w6/response`);
     await page.locator('.ProseMirror').click();
-    await page.keyboard.press('Control+End');
+    // The draft is the same person's each time: what the last round wrote goes.
+    await page.keyboard.press('Control+A');
+    await page.keyboard.press('Delete');
     await paste(page, words);
     // What was pasted may end in a word: the first key must begin one.
     await page.keyboard.press('Space');
@@ -124,6 +150,7 @@ async function measure(base: string, session: Session, words: number, silent: bo
 
 /** Types into a draft of so many words and measures each key, with the checks and without. */
 export async function measureTyping(base: string, session: Session, words: number): Promise<Typed> {
+  const bare = await measureBare(words);
   const plain = await measure(base, session, words, true);
   const checked = await measure(base, session, words, false);
   return {
@@ -132,5 +159,6 @@ export async function measureTyping(base: string, session: Session, words: numbe
     key: at95(checked.keys),
     unchecked: at95(plain.keys),
     checks: Math.max(0, middle(checked.keys) - middle(plain.keys)),
+    bare: at95(bare),
   };
 }

@@ -35,6 +35,12 @@ export async function versionsOf(db: Db, key: DraftKey): Promise<VersionRecord[]
   }));
 }
 
+/** When the newest version of a draft was kept; null where there is none. Asked at every keep. */
+export async function newestVersion(db: Db, key: DraftKey): Promise<Instant | null> {
+  const row = await db('draft_versions').where(where(key)).orderBy('turn', 'desc').first('kept_at');
+  return row ? instant(row.kept_at) : null;
+}
+
 /** The text of one version of somebody's own. */
 export async function versionText(db: Db, key: Pick<DraftKey, 'author' | 'discussion'>, id: string) {
   const row = await db('draft_versions')

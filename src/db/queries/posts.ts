@@ -38,7 +38,7 @@ export async function postsForReader(
   course: CourseId,
   discussion: DiscussionId,
   reader: { id: PersonId; staff: boolean },
-  only?: PostId,
+  only?: readonly PostId[],
 ): Promise<PostRecord[]> {
   const rows: {
     id: number;
@@ -66,7 +66,7 @@ export async function postsForReader(
     .leftJoin('people as t', 't.id', 'p.private_to')
     .where({ 'p.course_id': course, 'p.discussion_id': discussion })
     .modify((q) => {
-      if (only !== undefined) q.where('p.id', only);
+      if (only) q.whereIn('p.id', [...only]);
       if (reader.staff) return;
       q.where((w) =>
         w.whereNull('p.private_to').orWhere('p.private_to', reader.id).orWhere('p.author_id', reader.id),

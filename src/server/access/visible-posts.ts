@@ -14,14 +14,14 @@ const blankOut = (post: PostRecord): PostRecord => ({
 });
 
 /**
- * The posts of a discussion (or one of them) this person may read now. Behind the seal that is none, whatever was asked for; texts
+ * The posts of a discussion (or those of them that are asked for) this person may read now. Behind the seal that is none, whatever was asked for; texts
  * that were withdrawn or hidden by staff are emptied for everyone but their author and staff.
  */
 export async function visiblePosts(
   db: Db,
   actor: Actor,
   entered: Entered,
-  only?: PostId,
+  only?: readonly PostId[],
 ): Promise<PostRecord[]> {
   if (entered.sealed) return [];
   const { record, staff } = entered;

@@ -9,7 +9,7 @@ import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { draftFor, insertDraft, updateDraft, type DraftKey, type DraftRecord } from '@/db/queries/drafts';
-import { deleteVersions, keepVersion, versionsOf } from '@/db/queries/draft-versions';
+import { deleteVersions, keepVersion, newestVersion, versionsOf } from '@/db/queries/draft-versions';
 import type { PostRecord } from '@/db/queries/posts';
 import { lockSharing, postBySubmission } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
@@ -44,16 +44,15 @@ const aside = (db: Db, key: Place, text: Text, reason: VersionReason) =>
 
 /** Keeps what is about to be replaced as a version, where that is due, and lets spent ones go. */
 async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, restoring: boolean) {
-  const versions = await versionsOf(db, key);
   const words = countWords(plainText(before.doc));
   const due = isVersionDue({
     before: { keptAt: before.keptAt, words },
     next: { now: next.keptAt, words: countWords(plainText(next.doc)) },
-    newest: versions[0]?.keptAt ?? null,
+    newest: await newestVersion(db, key),
   });
   if (!due && !restoring) return;
   await aside(db, key, before, restoring ? 'before-restoring' : 'as-it-went');
-  const spent = spentVersions(versions);
+  const spent = spentVersions(await versionsOf(db, key));
   if (spent.length)
     await deleteVersions(
       db,
@@ -77,7 +76,7 @@ export async function answerable(
   parent: PostId | null,
 ): Promise<PostRecord | null> {
   if (parent === null) return null;
-  const [post] = await visiblePosts(db, actor, entered, parent);
+  const [post] = await visiblePosts(db, actor, entered, [parent]);
   return post && !post.withdrawn && !post.hidden ? post : null;
 }
 

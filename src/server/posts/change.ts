@@ -68,7 +68,7 @@ export async function changePost(
     await deleteDraft(tx, { author: actor.id, discussion: record.id, kind, parent, edits: id });
     if (title === post.latest.title && canonicalJson(doc) === canonicalJson(post.latest.doc))
       return ok({ n: post.latest.n });
-    const [answered] = parent === null ? [null] : await visiblePosts(tx, actor, entered, parent);
+    const [answered] = parent === null ? [null] : await visiblePosts(tx, actor, entered, [parent]);
     const n = post.latest.n + 1;
     await insertVersion(tx, id, {
       n,

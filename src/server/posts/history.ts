@@ -22,7 +22,7 @@ export async function postHistory(
 ): Promise<Result<{ head: DiscussionHead; post: PostRecord; versions: PostVersion[] }, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
-  const [post] = await visiblePosts(deps.db, actor, door.value, id);
+  const [post] = await visiblePosts(deps.db, actor, door.value, [id]);
   if (!post || (post.author.id !== actor.id && !door.value.staff)) return fail({ code: 'not-found' });
   return ok({ head: headOf(deps, door.value), post, versions: await versionsOfPost(deps.db, id) });
 }

@@ -42,7 +42,7 @@ export async function honestNames(db: Db, actor: Actor, entered: Entered, doc: D
   const named = namedIn(doc);
   if (named.people.length === 0 && named.posts.length === 0) return doc;
   const people = named.people.length ? await peopleOf(db, entered.record.course.id) : [];
-  const readable = named.posts.length ? await visiblePosts(db, actor, entered) : [];
+  const readable = named.posts.length ? await visiblePosts(db, actor, entered, named.posts.map(postId)) : [];
   const names = new Map<string, string>(people.map((p) => [p.id, p.name]));
   const posts = new Set(readable.filter(nameable).map((p) => p.id));
   return withHonestNames(doc, {
