@@ -7,6 +7,11 @@ const range = z.strictObject({
 });
 const atLeast = z.strictObject({ min: z.number().int().min(1) });
 
+/** What a text is to carry beside words. */
+const MEDIA_KINDS = ['image', 'video', 'audio', 'link', 'file'] as const;
+const mediaSchema = z.strictObject({ kind: z.enum(MEDIA_KINDS), min: z.number().int().min(1).max(20) });
+export type Media = z.infer<typeof mediaSchema>;
+
 const partSchema = z.strictObject({ id: z.string().min(1).max(20), text: z.string().min(1) });
 export type Part = z.infer<typeof partSchema>;
 
@@ -28,6 +33,7 @@ const CHECK_IDS = [
   'quotes',
   'question',
   'example',
+  'media',
   'greeting',
   'title',
 ] as const;
@@ -43,6 +49,7 @@ const writing = {
   concepts: atLeast.optional(),
   question: atLeast.optional(),
   example: atLeast.optional(),
+  media: z.array(mediaSchema).max(5).optional(),
   advised: z.array(checkIdSchema).default([]),
   /** Words of quotations count as own words: rule 9's exception. */
   countQuoted: z.boolean().default(false),

@@ -4,6 +4,7 @@ import { sentences } from '../text/sentences';
 import { words } from '../text/words';
 import { conceptUses } from './concepts';
 import { examplesOf } from './examples';
+import { mediaOf } from './media';
 import { partAnswers } from './parts';
 import { ownStretches, passages, wordFigures, type Passage } from './passages';
 import { quotesFrom } from './quotes';
@@ -193,6 +194,22 @@ export function runChecks(input: CheckInput): Check[] {
   if (rules.example) {
     const found = examplesOf(all);
     add('example', found.length, rules.example, found, found.length ? null : { code: 'no-example' });
+  }
+  if (rules.media) {
+    const carried = mediaOf(input.doc, all);
+    const wanted = rules.media.map((m) => ({ ...m, found: (carried.get(m.kind) ?? []).slice(0, m.min) }));
+    const missing = wanted
+      .filter((m) => m.found.length < m.min)
+      .map((m) => ({ kind: m.kind, by: m.min - m.found.length }));
+    const found = wanted.flatMap((m) => m.found);
+    const min = wanted.reduce((n, m) => n + m.min, 0);
+    add(
+      'media',
+      found.length,
+      { min },
+      found,
+      missing.length ? { code: 'media-missing', media: missing } : null,
+    );
   }
   if (input.kind === 'reply' && brief.replies.greetByName) {
     const found = greetingOf(all, input.answered.name);

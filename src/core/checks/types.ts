@@ -1,4 +1,4 @@
-import type { CheckId } from '../brief/brief';
+import type { CheckId, Media } from '../brief/brief';
 
 /** A stretch of the document, in the editor's positions, that a check rests on; `note` says what it is evidence of. */
 export type Evidence = { from: number; to: number; note?: string };
@@ -16,7 +16,8 @@ export type Missing =
   | { code: 'other-title'; wanted: string }
   | { code: 'no-greeting'; name: string }
   | { code: 'no-question' }
-  | { code: 'no-example' };
+  | { code: 'no-example' }
+  | { code: 'media-missing'; media: { kind: Media['kind']; by: number }[] };
 
 /** What a check noticed beside its figure, met or not. */
 export type Remark =

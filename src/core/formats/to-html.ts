@@ -39,6 +39,10 @@ function block(node: BlockNode): string {
       return '<hr>';
     case 'codeBlock':
       return `<pre><code>${escape((node.content ?? []).map((c) => c.text).join(''))}</code></pre>`;
+    case 'picture':
+      return `<p>[Picture: ${escape(node.attrs.caption || node.attrs.alt)}]</p>`;
+    case 'file':
+      return `<p>[File: ${escape(node.attrs.name)}]</p>`;
     case 'blockMath':
       return `<p>${escape(`\\[${node.attrs.latex}\\]`)}</p>`;
     case 'blockquote':

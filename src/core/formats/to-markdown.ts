@@ -72,6 +72,10 @@ function block(node: BlockNode): string {
       const fence = '`'.repeat(longest + 1);
       return `${fence}\n${text}\n${fence}`;
     }
+    case 'picture':
+      return `\\[Picture: ${escape(node.attrs.caption || node.attrs.alt)}\\]`;
+    case 'file':
+      return `\\[File: ${escape(node.attrs.name)}\\]`;
     case 'blockMath':
       return `$$\n${node.attrs.latex}\n$$`;
     case 'blockquote':

@@ -62,6 +62,10 @@ function blockText(node: BlockNode): string {
       return '';
     case 'horizontalRule':
       return '';
+    case 'picture':
+      return `[${node.attrs.caption || node.attrs.alt || 'picture'}]`;
+    case 'file':
+      return `[${node.attrs.name}]`;
     case 'blockMath':
       return `$$${node.attrs.latex}$$`;
     case 'codeBlock':

@@ -13,6 +13,9 @@ export const LIMITS = {
   hrefLength: 2_000,
   latexLength: 1_000,
   indent: 4,
+  altLength: 500,
+  captionLength: 300,
+  fileNameLength: 120,
 } as const;
 
 export const safeHref = z
@@ -86,6 +89,34 @@ const codeBlock = z.strictObject({
 });
 const blockMath = z.strictObject({ type: z.literal('blockMath'), attrs: z.strictObject({ latex }) });
 const rule = bare('horizontalRule');
+const pixels = z.number().int().min(1).max(20_000);
+/** A picture of the writer's. What it is (its size in pixels) is the server's to say; how it stands is the writer's. */
+const picture = z.strictObject({
+  type: z.literal('picture'),
+  attrs: z.strictObject({
+    file: z.uuid(),
+    width: pixels,
+    height: pixels,
+    /** What somebody who cannot see it is told; empty while nobody has written it. */
+    alt: z.string().max(LIMITS.altLength),
+    caption: z.string().max(LIMITS.captionLength).optional(),
+    /** Its width in hundredths of the page's; as wide as it is, and at most the page, where none is chosen. */
+    size: z.number().int().min(10).max(100).optional(),
+    place: z.enum(['center', 'right']).optional(),
+  }),
+});
+/** A file of the writer's, to be opened or saved. Name, type and size are the server's to say. */
+const file = z.strictObject({
+  type: z.literal('file'),
+  attrs: z.strictObject({
+    file: z.uuid(),
+    name: z.string().min(1).max(LIMITS.fileNameLength),
+    mediaType: z.string().min(3).max(100),
+    bytes: z.number().int().min(0),
+  }),
+});
+export type Picture = z.infer<typeof picture>;
+export type AttachedFile = z.infer<typeof file>;
 
 export type BlockNode =
   | z.infer<typeof paragraph>
@@ -94,6 +125,8 @@ export type BlockNode =
   | z.infer<typeof codeBlock>
   | z.infer<typeof blockMath>
   | z.infer<typeof rule>
+  | Picture
+  | AttachedFile
   | { type: 'blockquote'; content: BlockNode[] }
   | { type: 'bulletList'; content: ListItem[] }
   | { type: 'orderedList'; attrs?: { start: number }; content: ListItem[] }
@@ -126,6 +159,8 @@ const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
     codeBlock,
     blockMath,
     rule,
+    picture,
+    file,
     z.strictObject({ type: z.literal('blockquote'), content: blocks }),
     z.strictObject({ type: z.literal('bulletList'), content: items }),
     z.strictObject({

@@ -48,17 +48,17 @@ function inlineText(content: InlineNode[] | undefined): Pick<Line, 'text' | 'lin
 
 type Inside = { kind: 'quote' | 'item' | 'cell'; row?: number; item?: number } | null;
 
-type TextBlock = Extract<
+type VisitedBlock = Extract<
   BlockNode,
-  { type: 'partHeading' | 'paragraph' | 'heading' | 'codeBlock' | 'blockMath' }
+  { type: 'partHeading' | 'paragraph' | 'heading' | 'codeBlock' | 'blockMath' | 'picture' | 'file' }
 >;
 
 /**
- * Visits the blocks of a document that hold text, in reading order, with the editor's position of their first
+ * Visits the blocks of a document that hold text, a picture or a file, in reading order, with the editor's position of their first
  * character. Positions follow the editor's rule: a node with content adds one before and one after it, a node without
  * content is one, a character is one UTF-16 unit.
  */
-function visitBlocks(doc: Doc, visit: (node: TextBlock, pos: number, inside: Inside) => void) {
+function visitBlocks(doc: Doc, visit: (node: VisitedBlock, pos: number, inside: Inside) => void) {
   const walk = (nodes: BlockNode[], start: number, inside: Inside): number => {
     let pos = start;
     for (const [at, node] of nodes.entries()) {
@@ -67,6 +67,8 @@ function visitBlocks(doc: Doc, visit: (node: TextBlock, pos: number, inside: Ins
       switch (node.type) {
         case 'partHeading':
         case 'blockMath':
+        case 'picture':
+        case 'file':
           visit(node, pos, here);
           pos += 1;
           break;
@@ -111,6 +113,8 @@ function visitBlocks(doc: Doc, visit: (node: TextBlock, pos: number, inside: Ins
 export function flatten(doc: Doc): Line[] {
   const lines: Line[] = [];
   visitBlocks(doc, (node, pos, inside) => {
+    // What is told about a picture is no line of the text: its words are not the text's.
+    if (node.type === 'picture' || node.type === 'file') return;
     if (node.type === 'partHeading') {
       const { part, text } = node.attrs;
       lines.push({ kind: 'part-heading', text, pos, part, links: [], formulas: [] });
@@ -161,5 +165,9 @@ export const plainText = (doc: Doc) =>
     .join('\n')
     .trim();
 
-/** Whether anything but part headings and white space has been written. */
-export const isBlank = (doc: Doc) => plainText(doc) === '';
+/** Whether a document has nothing but part headings and white space: no word, no picture, no file. */
+export function isBlank(doc: Doc): boolean {
+  let carries = false;
+  visitBlocks(doc, (node) => (carries ||= node.type === 'picture' || node.type === 'file'));
+  return !carries && plainText(doc) === '';
+}

@@ -1,3 +1,4 @@
+import { mapLeaves } from './blocks';
 import type { BlockNode, Doc, InlineNode, Mark } from './document';
 
 /** Somebody, or a post, that a text may name. */
@@ -78,33 +79,12 @@ function honestInline(content: InlineNode[], known: Known): InlineNode[] {
   });
 }
 
-function mapInline(nodes: BlockNode[], change: (content: InlineNode[]) => InlineNode[]): BlockNode[] {
-  return nodes.map((node): BlockNode => {
-    switch (node.type) {
-      case 'paragraph':
-      case 'heading':
-        return node.content ? { ...node, content: change(node.content) } : node;
-      case 'blockquote':
-        return { ...node, content: mapInline(node.content, change) };
-      case 'bulletList':
-      case 'orderedList':
-        return {
-          ...node,
-          content: node.content.map((item) => ({ ...item, content: mapInline(item.content, change) })),
-        };
-      case 'table':
-        return {
-          ...node,
-          content: node.content.map((row) => ({
-            ...row,
-            content: row.content.map((cell) => ({ ...cell, content: mapInline(cell.content, change) })),
-          })),
-        };
-      default:
-        return node;
-    }
-  });
-}
+const mapInline = (nodes: BlockNode[], change: (content: InlineNode[]) => InlineNode[]): BlockNode[] =>
+  mapLeaves(nodes, (node) =>
+    (node.type === 'paragraph' || node.type === 'heading') && node.content
+      ? [{ ...node, content: change(node.content) }]
+      : [node],
+  );
 
 /** Whom and which posts a document's marks name. */
 export function namedIn(doc: Doc): { people: string[]; posts: number[] } {

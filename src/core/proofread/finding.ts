@@ -1,6 +1,14 @@
 /** What proofreading may find. */
 export type FindingKind =
-  'spelling' | 'name' | 'doubled-word' | 'open-quotation' | 'unquoted' | 'attachment' | 'part' | 'link';
+  | 'spelling'
+  | 'name'
+  | 'doubled-word'
+  | 'open-quotation'
+  | 'unquoted'
+  | 'attachment'
+  | 'part'
+  | 'link'
+  | 'alt';
 
 /**
  * One thing to look at before sharing: where it stands in the editor's positions, the words there, and texts that may be put

@@ -1,6 +1,7 @@
 import type { Part } from '../brief/brief';
 import { partAnswers } from '../checks/parts';
 import { passages, type Passage } from '../checks/passages';
+import { attachmentsIn } from '../posts/attachments';
 import type { Doc } from '../posts/document';
 import { words, type Word } from '../text/words';
 import { slips } from './distance';
@@ -132,14 +133,29 @@ export function proofread(input: ProofreadInput): Finding[] {
   const names = [...new Set(input.names.flatMap((n) => n.split(/[\s-]+/u)).filter((n) => n.length > 2))];
   const known = new Set([...input.known, ...names].map((w) => w.toLowerCase()));
   const written = all.filter((p) => p.role === 'own' && p.line.kind !== 'code' && p.line.kind !== 'math');
+  const carried = attachmentsIn(input.doc);
   const found = [
     ...written.flatMap((p) => [
       ...doubledWords(p),
       ...openQuotations(p),
-      ...attachments(p),
+      ...(carried.length ? [] : attachments(p)),
       ...spelling(p, input, names, known),
     ]),
     ...unquoted(all, input.runs),
+    ...carried.flatMap(({ node, pos }): Finding[] =>
+      node.type === 'picture' && node.attrs.alt.trim() === ''
+        ? [
+            {
+              kind: 'alt',
+              from: pos,
+              to: pos + 1,
+              text: node.attrs.caption ?? '',
+              fixes: [],
+              about: node.attrs.file,
+            },
+          ]
+        : [],
+    ),
     ...partAnswers(all, input.parts)
       .filter((a) => a.placed && !a.answered)
       .flatMap((a): Finding[] => {

@@ -90,6 +90,14 @@ class Writer {
         ];
       case 'horizontalRule':
         return [new Paragraph({ thematicBreak: true })];
+      case 'picture':
+      case 'file': {
+        const words =
+          node.type === 'file'
+            ? `[File: ${node.attrs.name}]`
+            : `[Picture: ${node.attrs.caption || node.attrs.alt}]`;
+        return [new Paragraph({ ...shape, children: [new TextRun(words)] })];
+      }
       case 'blockMath':
         return [
           new Paragraph({

@@ -1,4 +1,4 @@
-import type { CheckId } from '@/core/brief/brief';
+import type { CheckId, Media } from '@/core/brief/brief';
 import type { Check, Missing, Remark } from '@/core/checks/types';
 import { list, plural } from './plural';
 
@@ -12,6 +12,7 @@ const NAMES: Record<CheckId, string> = {
   quotes: 'Quotes',
   question: 'Question asked',
   example: 'Example',
+  media: 'To attach',
   greeting: 'Name',
   title: 'Title',
 };
@@ -35,6 +36,17 @@ const UNITS: Partial<Record<CheckId, [string, string]>> = {
   question: ['question', 'questions'],
   example: ['example', 'examples'],
 };
+
+const MEDIA: Record<Media['kind'], [string, string]> = {
+  image: ['a picture', 'pictures'],
+  video: ['a film', 'films'],
+  audio: ['a recording', 'recordings'],
+  link: ['a link', 'links'],
+  file: ['a file', 'files'],
+};
+/** "a picture", "2 links" */
+export const mediaText = (kind: Media['kind'], n: number) =>
+  n === 1 ? MEDIA[kind][0] : `${n} ${MEDIA[kind][1]}`;
 
 function missingText(id: CheckId, missing: Missing): string {
   const [one, many] = UNITS[id] ?? ['thing', 'things'];
@@ -69,6 +81,8 @@ function missingText(id: CheckId, missing: Missing): string {
       return `Address ${missing.name} by name at the beginning.`;
     case 'no-question':
       return 'No question asked yet.';
+    case 'media-missing':
+      return `Still to come: ${list(missing.media.map((m) => mediaText(m.kind, m.by)))}.`;
     case 'no-example':
       return 'No example yet: say “for example”, or tell what you saw yourself.';
   }
@@ -84,6 +98,7 @@ const FOUND: Record<CheckId, string> = {
   quotes: 'Marked in the text: what you quote.',
   question: 'Marked in the text: what you ask.',
   example: 'Marked in the text: where you bring in an example.',
+  media: 'It carries what is asked for.',
   greeting: 'Marked in the text: the name.',
   title: 'The title is there.',
 };

@@ -9,6 +9,7 @@ const KINDS: Record<FindingKind, string> = {
   attachment: 'Nothing is attached',
   part: 'No answer yet',
   link: 'Link',
+  alt: 'A picture without a description',
 };
 export const findingName = (kind: FindingKind) => KINDS[kind];
 
@@ -30,6 +31,8 @@ export function findingText(f: { kind: FindingKind; text: string; about?: string
       return `You write “${words}”, and nothing is attached.`;
     case 'part':
       return `Question ${f.about} has no answer under it.`;
+    case 'alt':
+      return `${words ? `“${words}”: s` : 'S'}omebody who cannot see this picture is told nothing. Say in a sentence what it shows.`;
     case 'link':
       return `${words}: ${f.about}`;
   }

@@ -1,0 +1,59 @@
+import { mapLeaves } from './blocks';
+import type { AttachedFile, Doc, Picture } from './document';
+import { positionsOf } from './flatten';
+
+/** A picture or file that a document carries, and where it stands in the editor's positions. */
+export type Attachment = { node: Picture | AttachedFile; pos: number };
+
+/** What a document carries, in reading order. */
+export function attachmentsIn(doc: Doc): Attachment[] {
+  const positions = positionsOf(doc);
+  const found: Attachment[] = [];
+  mapLeaves(doc.content, (node) => {
+    if (node.type === 'picture' || node.type === 'file') found.push({ node, pos: positions.get(node) ?? 0 });
+    return [node];
+  });
+  return found;
+}
+
+/** The ids of the files a document carries, each once. */
+export const filesIn = (doc: Doc): string[] => [...new Set(attachmentsIn(doc).map((a) => a.node.attrs.file))];
+
+/** What the server knows of a stored file. */
+export type StoredFile = {
+  id: string;
+  name: string;
+  mediaType: string;
+  bytes: number;
+  /** Of a picture: how many pixels it has. */
+  width: number | null;
+  height: number | null;
+};
+
+/**
+ * A document that carries only files its writer may put there, with what the server knows of each. Of another one only
+ * the words stay: a text is never refused for it.
+ */
+export const withHonestFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
+  type: 'doc',
+  content: mapLeaves(doc.content, (node) => {
+    if (node.type !== 'picture' && node.type !== 'file') return [node];
+    const stored = known.get(node.attrs.file);
+    if (node.type === 'file' && stored) {
+      const { name, mediaType, bytes } = stored;
+      return [{ type: 'file', attrs: { file: stored.id, name, mediaType, bytes } }];
+    }
+    if (node.type === 'picture' && stored?.width && stored.height)
+      return [{ type: 'picture', attrs: { ...node.attrs, width: stored.width, height: stored.height } }];
+    const words = node.type === 'file' ? node.attrs.name : node.attrs.caption || node.attrs.alt;
+    return [{ type: 'paragraph', ...(words ? { content: [{ type: 'text', text: words }] } : {}) }];
+  }),
+});
+
+/** What a file is to somebody who is to look at it. */
+export function fileKind(mediaType: string): 'image' | 'video' | 'audio' | 'pdf' | 'text' | 'file' {
+  const [family] = mediaType.split('/');
+  if (family === 'image' || family === 'video' || family === 'audio') return family;
+  if (mediaType === 'application/pdf') return 'pdf';
+  return mediaType === 'text/plain' ? 'text' : 'file';
+}
