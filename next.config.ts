@@ -8,7 +8,7 @@ const config: NextConfig = {
   distDir: process.env.PULPIT_BUILD_DIR ?? '.build/a',
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'mammoth', 'docx', 'pdfjs-dist'],
+  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'mammoth', 'docx', 'pdfjs-dist', 'sharp'],
   // Its form for browsers asks the document, which a web worker does not have.
   turbopack: {
     resolveAlias: {
@@ -26,7 +26,7 @@ const config: NextConfig = {
         {
           key: 'Content-Security-Policy',
           value:
-            "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; media-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+            "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
         },
       ],
     },

@@ -42,6 +42,7 @@ export async function startWeb(
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       PULPIT_BUILD_DIR: options.slot,
+      PULPIT_FILES: process.env.PULPIT_FILES ?? join(stateFolder(run), 'files'),
       ...options.env,
     },
   });

@@ -9,6 +9,7 @@ import * as find from './migrations/0007_find';
 import * as outside from './migrations/0008_outside';
 import * as beside from './migrations/0009_beside';
 import * as writing from './migrations/0010_writing';
+import * as files from './migrations/0011_files';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -21,6 +22,7 @@ const MIGRATIONS = {
   '0008_outside': outside,
   '0009_beside': beside,
   '0010_writing': writing,
+  '0011_files': files,
 };
 type Name = keyof typeof MIGRATIONS;
 

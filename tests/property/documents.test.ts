@@ -122,7 +122,8 @@ function characters(nodes: BlockNode[], start: number, out: Map<number, string>)
         pos += chars.length;
       }
       pos += 1;
-    } else if (node.type === 'blockquote') pos = characters(node.content, pos + 1, out) + 1;
+    } else if (node.type === 'picture' || node.type === 'file') pos += 1;
+    else if (node.type === 'blockquote') pos = characters(node.content, pos + 1, out) + 1;
     else if (node.type === 'table') {
       pos += 1;
       for (const row of node.content) {

@@ -38,6 +38,9 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
   };
 });
 
+/** What a use-case of files is given beside. */
+export const withFiles = (deps: Deps) => ({ ...deps, files: app().files });
+
 /** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
 export async function requireVisitor(here: string): Promise<Visitor> {
   return (await visitor()) ?? redirect(`/sign-in?to=${encodeURIComponent(here)}`);

@@ -26,6 +26,23 @@ export async function bodyText(request: Request): Promise<string | null> {
   return text.length > MAX_BODY ? null : text;
 }
 
+/** The body's bytes, or null where there are more than `most`: what comes without a length is not read to its end. */
+export async function bodyBytes(request: Request, most: number): Promise<Uint8Array | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  for (let next = await reader?.read(); next && !next.done; next = await reader?.read()) {
+    size += next.value.length;
+    if (size > most) {
+      await reader?.cancel();
+      return null;
+    }
+    pieces.push(next.value);
+  }
+  return Buffer.concat(pieces, size);
+}
+
 export async function jsonBody(request: Request): Promise<unknown> {
   const text = await bodyText(request);
   if (text === null) return undefined;

@@ -17,7 +17,7 @@ export type Confirmed = { brief: Brief; late: LateRule; responseDue: WallClock; 
 
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 const LATE = ['accepted', 'penalty', 'refused'];
-/** What a brief can say; the rest of what is read (media, examples, dates of a year) it has no field for. */
+/** What a brief can say; the rest of what is read (examples from one's life, dates of a year) it has no field for. */
 const COUNTED = ['words', 'sentences', 'paragraphs', 'sources', 'quotes', 'concepts', 'question'] as const;
 
 /** What a confirmed brief says of a fact; undefined where it has no field for it. */
@@ -38,6 +38,7 @@ function confirmedValue(fact: string, c: Confirmed): Finding['value'] | null | u
   if (fact === 'replies.distinctDays') return brief.replies.distinctDays ?? null;
   if (fact === 'replies.greetByName') return brief.replies.greetByName || null;
   const rules = side === 'replies' ? brief.replies : brief.response;
+  if (field === 'media') return rules.media?.find((m) => m.kind === bound)?.min ?? null;
   const known = COUNTED.find((k) => k === field);
   if (!known) return undefined;
   const rule: { min?: number; max?: number } | undefined = rules[known];

@@ -10,8 +10,10 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import { filesIn } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import { timestamptz, type Db } from '../connection';
+import { notePostFiles } from './files';
 
 export type NewPost = {
   course: CourseId;
@@ -77,6 +79,7 @@ export async function insertVersion(db: Db, id: PostId, version: NewVersion) {
     unmet: version.unmet,
     fingerprint: version.fingerprint,
   });
+  await notePostFiles(db, id, version.n, filesIn(version.doc));
 }
 
 /** The post a submission made, if it made one. */

@@ -17,7 +17,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
 import { figuresOf, quotable } from '../posts/check-text';
-import { honestNames } from '../posts/names';
+import { honest } from '../posts/honest';
 
 export const draftInputSchema = z.strictObject({
   kind: z.enum(['response', 'reply']),
@@ -96,7 +96,7 @@ export async function keepDraft(
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
-    const doc = await honestNames(tx, actor, entered, parsed.value);
+    const doc = await honest(tx, actor, entered, parsed.value);
     const parent = input.parent === null ? null : postId(input.parent);
     if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);

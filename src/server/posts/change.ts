@@ -16,7 +16,7 @@ import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
-import { honestNames } from './names';
+import { honest } from './honest';
 
 export const changeSchema = z.strictObject({
   title: z.string().max(LIMITS.titleLength).transform(storable),
@@ -61,7 +61,7 @@ export async function changePost(
       ? post.gone && ({ code: 'gone' } as const)
       : editRefusal({ gone: post.gone, schedule, now: deps.now });
     if (against) return fail(against);
-    const doc = await honestNames(tx, actor, entered, parsed.value);
+    const doc = await honest(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
     const title = post.kind === 'reply' ? '' : text.title;
     const { kind, parent } = post;

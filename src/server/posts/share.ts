@@ -21,7 +21,7 @@ import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
-import { honestNames } from './names';
+import { honest } from './honest';
 import { sha256 } from './fingerprint';
 
 export const shareInputSchema = z.strictObject({
@@ -152,7 +152,7 @@ export async function share(
     if (against) return fail(against);
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
-    const doc = await honestNames(tx, actor, entered, parsed.value);
+    const doc = await honest(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     const parent = input.parent === null ? null : postId(input.parent);

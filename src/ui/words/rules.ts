@@ -1,4 +1,5 @@
 import type { Brief, WritingRules } from '@/core/brief/brief';
+import { mediaText } from './checks';
 import { plural } from './plural';
 
 const range = (r: { min?: number; max?: number }, unit: string) =>
@@ -24,6 +25,7 @@ function writing(rules: WritingRules, mine: 'response' | 'reply'): { required: s
       mine === 'reply' ? 'a quotation from the classmate' : plural(rules.quotes.min, 'quotation'),
     );
   if (rules.question) add('question', 'a question');
+  for (const m of rules.media ?? []) add('media', mediaText(m.kind, m.min));
   if (rules.example) add('example', plural(rules.example.min, 'example'));
   return { required, advised };
 }

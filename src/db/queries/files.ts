@@ -1,0 +1,184 @@
+import {
+  courseId,
+  personId,
+  postId,
+  type CourseId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import type { StoredFile } from '@/core/posts/attachments';
+import { timestamptz, type Db } from '../connection';
+
+/** A file as it is known while it comes in and after. `sha256` is null until all of it is here. */
+export type FileRecord = {
+  id: string;
+  course: CourseId;
+  owner: PersonId;
+  name: string;
+  expected: number;
+  received: number;
+  sha256: string | null;
+  mediaType: string | null;
+  bytes: number | null;
+  width: number | null;
+  height: number | null;
+};
+
+const COLUMNS = [
+  'id',
+  'course_id',
+  'owner_id',
+  'name',
+  'expected',
+  'received',
+  'sha256',
+  'media_type',
+  'bytes',
+  'width',
+  'height',
+];
+
+export async function insertFile(
+  db: Db,
+  file: { id: string; course: CourseId; owner: PersonId; name: string; expected: number; now: Instant },
+) {
+  await db('files').insert({
+    id: file.id,
+    course_id: file.course,
+    owner_id: file.owner,
+    name: file.name,
+    expected: file.expected,
+    began_at: timestamptz(file.now),
+  });
+}
+
+/** A file by its id; held against others who write to it where `forUpdate`. */
+export async function fileById(db: Db, id: string, forUpdate = false): Promise<FileRecord | null> {
+  const row = await db('files')
+    .where({ id })
+    .modify((q) => void (forUpdate && q.forUpdate()))
+    .first(COLUMNS);
+  return row
+    ? {
+        id: row.id,
+        course: courseId(row.course_id),
+        owner: personId(row.owner_id),
+        name: row.name,
+        expected: Number(row.expected),
+        received: Number(row.received),
+        sha256: row.sha256,
+        mediaType: row.media_type,
+        bytes: row.bytes === null ? null : Number(row.bytes),
+        width: row.width,
+        height: row.height,
+      }
+    : null;
+}
+
+export const noteReceived = (db: Db, id: string, received: number) =>
+  db('files').where({ id }).update({ received });
+
+export const noteContent = (
+  db: Db,
+  id: string,
+  content: {
+    sha256: string;
+    name: string;
+    mediaType: string;
+    bytes: number;
+    width: number | null;
+    height: number | null;
+  },
+) =>
+  db('files').where({ id }).update({
+    sha256: content.sha256,
+    name: content.name,
+    media_type: content.mediaType,
+    bytes: content.bytes,
+    width: content.width,
+    height: content.height,
+  });
+
+export const deleteFile = (db: Db, id: string) => db('files').where({ id }).delete();
+
+/** How much a person, and all of a course, hold there: what has come and what is still to come. */
+export async function heldBytes(db: Db, course: CourseId, owner: PersonId) {
+  const row = await db('files')
+    .where({ course_id: course })
+    .first(
+      db.raw('coalesce(sum(coalesce(bytes, expected)), 0)::bigint as course'),
+      db.raw('coalesce(sum(coalesce(bytes, expected)) filter (where owner_id = ?), 0)::bigint as own', [
+        owner,
+      ]),
+    );
+  return { course: Number(row.course), own: Number(row.own) };
+}
+
+/** Of these files those that are somebody's own, of this course, and all here. */
+export async function ownFiles(
+  db: Db,
+  course: CourseId,
+  owner: PersonId,
+  ids: readonly string[],
+): Promise<StoredFile[]> {
+  const rows = await db('files')
+    .whereIn('id', [...ids])
+    .where({ course_id: course, owner_id: owner })
+    .whereNotNull('sha256')
+    .select('id', 'name', 'media_type', 'bytes', 'width', 'height');
+  return rows.map((r) => ({
+    id: r.id,
+    name: r.name,
+    mediaType: r.media_type,
+    bytes: Number(r.bytes),
+    width: r.width,
+    height: r.height,
+  }));
+}
+
+/** The files a version of a post carries. */
+export async function notePostFiles(db: Db, post: PostId, n: number, files: readonly string[]) {
+  if (files.length) await db('post_files').insert(files.map((id) => ({ file_id: id, post_id: post, n })));
+}
+
+/** The posts that carry a file, and whether the text that is read now does. */
+export async function postsCarrying(
+  db: Db,
+  file: string,
+): Promise<{ post: PostId; discussion: string; now: boolean }[]> {
+  const rows = await db('post_files as f')
+    .join('posts as p', 'p.id', 'f.post_id')
+    .join('discussions as d', 'd.id', 'p.discussion_id')
+    .where('f.file_id', file)
+    .groupBy('p.id', 'd.slug')
+    .select(
+      'p.id',
+      'd.slug',
+      db.raw('max(f.n) = (select max(v.n) from post_versions v where v.post_id = p.id) as now'),
+    );
+  return rows.map((r) => ({ post: postId(r.id), discussion: r.slug, now: r.now }));
+}
+
+/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, begun before a moment. */
+export async function spentFiles(db: Db, before: Instant): Promise<{ id: string; sha256: string | null }[]> {
+  const carries = (table: string) =>
+    db.raw(
+      `exists (select 1 from ${table} d where d.author_id = files.owner_id and d.course_id = files.course_id
+        and jsonb_path_exists(d.doc, '$.**.file ? (@ == $id)', jsonb_build_object('id', files.id)))`,
+    );
+  return db('files')
+    .where('began_at', '<', timestamptz(before))
+    .whereNotExists(db('post_files').whereRaw('post_files.file_id = files.id').select(db.raw('1')))
+    .whereNot((w) => void w.whereRaw(carries('drafts')).orWhereRaw(carries('draft_versions')))
+    .limit(500)
+    .select('id', 'sha256');
+}
+
+/** Whether any file still has this content. */
+export const contentIsHeld = async (db: Db, sha256: string): Promise<boolean> =>
+  Boolean(await db('files').where({ sha256 }).first('id'));
+
+/** Lets nothing else add or take away this content until the transaction ends. */
+export const lockContent = (db: Db, sha256: string) =>
+  db.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [sha256]);

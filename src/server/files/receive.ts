@@ -1,0 +1,192 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import type { StoredFile } from '@/core/posts/attachments';
+import { LIMITS } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import {
+  deleteFile,
+  fileById,
+  heldBytes,
+  insertFile,
+  lockContent,
+  noteContent,
+  noteReceived,
+  type FileRecord,
+} from '@/db/queries/files';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { sha256 } from '../posts/fingerprint';
+import { identify, sumOf } from './identify';
+import { StoreFull, type FileStore } from './store';
+
+export type FileDeps = Deps & { files: FileStore };
+
+export const MOST_FILE_BYTES = 26_214_400;
+export const PIECE_BYTES = 1_048_576;
+const MOST_OF_A_PERSON = 500 * 1_048_576;
+const MOST_OF_A_COURSE = 20 * 1_073_741_824;
+
+/** A name that is safe on every system: no folder, no control character, not too long; its ending stays. */
+export function safeName(name: string): string {
+  const last = name.split(/[/\\]/u).pop() ?? '';
+  const clean = last.replace(/[\p{C}]/gu, '').trim();
+  if (!clean || /^\.+$/u.test(clean)) return 'file';
+  if (clean.length <= LIMITS.fileNameLength) return clean;
+  const ending = /\.[\p{L}\p{N}]{1,8}$/u.exec(clean)?.[0] ?? '';
+  return clean.slice(0, LIMITS.fileNameLength - ending.length) + ending;
+}
+
+export const beginSchema = z.strictObject({
+  name: z.string().max(1_000).transform(safeName),
+  bytes: z.number().int().min(1).max(Number.MAX_SAFE_INTEGER),
+});
+
+export type UploadFailure =
+  | NotFound
+  | { code: 'file-too-large'; most: number }
+  | { code: 'quota-person'; most: number }
+  | { code: 'quota-course' }
+  | { code: 'store-full' }
+  | { code: 'other-offset'; received: number }
+  | { code: 'piece-too-large' }
+  | { code: 'program' }
+  | { code: 'broken-picture' };
+
+/** Begins to take a file into a course, in the room of one of its discussions. */
+export async function beginUpload(
+  deps: FileDeps,
+  actor: Actor,
+  slug: string,
+  input: z.infer<typeof beginSchema>,
+): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
+  if (input.bytes > MOST_FILE_BYTES) return fail({ code: 'file-too-large', most: MOST_FILE_BYTES });
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value.record.course.id;
+  const held = await heldBytes(deps.db, course, actor.id);
+  if (held.own + input.bytes > MOST_OF_A_PERSON)
+    return fail({ code: 'quota-person', most: MOST_OF_A_PERSON });
+  if (held.course + input.bytes > MOST_OF_A_COURSE) return fail({ code: 'quota-course' });
+  const id = randomUUID();
+  await insertFile(deps.db, {
+    id,
+    course,
+    owner: actor.id,
+    name: input.name,
+    expected: input.bytes,
+    now: deps.now,
+  });
+  return ok({ id, piece: PIECE_BYTES });
+}
+
+const isId = (id: string) => z.uuid().safeParse(id).success;
+
+const own = async (deps: FileDeps, actor: Actor, id: string, forUpdate = false) => {
+  const file = isId(id) ? await fileById(deps.db, id, forUpdate) : null;
+  return file && file.owner === actor.id ? file : null;
+};
+
+const stored = (file: FileRecord): StoredFile | null =>
+  file.mediaType === null || file.bytes === null
+    ? null
+    : {
+        id: file.id,
+        name: file.name,
+        mediaType: file.mediaType,
+        bytes: file.bytes,
+        width: file.width,
+        height: file.height,
+      };
+
+export type Progress = { received: number; file: StoredFile | null };
+
+/** How much of one's file has come in, for who goes on after a lost connection. */
+export async function uploadProgress(
+  deps: FileDeps,
+  actor: Actor,
+  id: string,
+): Promise<Result<Progress, NotFound>> {
+  const file = await own(deps, actor, id);
+  return file ? ok({ received: file.received, file: stored(file) }) : fail({ code: 'not-found' });
+}
+
+/** All of it is here: it is looked at, stored under its content's sum, and known for what it is. */
+async function finish(deps: FileDeps, file: FileRecord): Promise<Result<Progress, UploadFailure>> {
+  const path = deps.files.incoming(file.id);
+  const found = await identify(path);
+  if (found.kind === 'program' || found.kind === 'broken-picture') return fail({ code: found.kind });
+  const picture = found.kind === 'picture' ? found : null;
+  const sum = picture ? sha256(picture.content) : await sumOf(path);
+  const content = {
+    sha256: sum,
+    name: picture ? `${file.name.replace(/\.[^.]*$/u, '')}.webp` : file.name,
+    mediaType: found.mediaType,
+    bytes: picture ? picture.content.length : file.expected,
+    width: picture?.width ?? null,
+    height: picture?.height ?? null,
+  };
+  await deps.db.transaction(async (tx) => {
+    // Whoever sweeps the same content away waits until it is known to be held.
+    await lockContent(tx, sum);
+    if (picture) await deps.files.put(sum, picture.content);
+    else await deps.files.settle(file.id, sum);
+    await noteContent(tx, file.id, content);
+  });
+  await deps.files.drop(file.id);
+  return ok({ received: file.expected, file: stored({ ...file, ...content }) });
+}
+
+/** Takes the next piece of one's file. The last one makes it a file that a text may carry. */
+export async function takePiece(
+  deps: FileDeps,
+  actor: Actor,
+  id: string,
+  from: number,
+  piece: Uint8Array,
+): Promise<Result<Progress, UploadFailure>> {
+  if (piece.length > PIECE_BYTES) return fail({ code: 'piece-too-large' });
+  const taken = await deps.db.transaction(async (tx): Promise<Result<FileRecord, UploadFailure>> => {
+    const file = await own({ ...deps, db: tx }, actor, id, true);
+    if (!file) return fail({ code: 'not-found' });
+    // The last answer was lost, and its piece is sent again: it is here.
+    if (file.sha256 !== null) return ok(file);
+    if (from !== file.received) return fail({ code: 'other-offset', received: file.received });
+    if (from + piece.length > file.expected) return fail({ code: 'piece-too-large' });
+    try {
+      await deps.files.write(id, from, piece);
+    } catch (error) {
+      if (error instanceof StoreFull) return fail({ code: 'store-full' });
+      throw error;
+    }
+    await noteReceived(tx, id, from + piece.length);
+    return ok({ ...file, received: from + piece.length });
+  });
+  if (!taken.ok) return taken;
+  const file = taken.value;
+  const ready = stored(file);
+  if (ready || file.received < file.expected) return ok({ received: file.received, file: ready });
+  try {
+    const finished = await finish(deps, file);
+    if (!finished.ok) await cancelUpload(deps, actor, id);
+    return finished;
+  } catch (error) {
+    if (!(error instanceof StoreFull)) throw error;
+    await cancelUpload(deps, actor, id);
+    return fail({ code: 'store-full' });
+  }
+}
+
+/** Gives up a file that is still coming in. One that is here stays until nothing carries it. */
+export async function cancelUpload(
+  deps: FileDeps,
+  actor: Actor,
+  id: string,
+): Promise<Result<null, NotFound>> {
+  const file = await own(deps, actor, id);
+  if (!file) return fail({ code: 'not-found' });
+  if (file.sha256 === null) {
+    await deleteFile(deps.db, id);
+    await deps.files.drop(id);
+  }
+  return ok(null);
+}

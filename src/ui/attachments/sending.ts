@@ -1,0 +1,143 @@
+import type { StoredFile } from '@/core/posts/attachments';
+import type { Editor } from '@tiptap/core';
+import { placeOfUpload, uploadPlaces } from './upload-places';
+import { scaled } from './scale';
+import { Refused, sendFile } from './send-file';
+
+/**
+ * A file on its way into a text. `preparing` a picture that is being scaled, then `sending`; `waiting` for a connection;
+ * `failed` may be tried again. One that is there leaves the list.
+ */
+export type Sending = {
+  key: string;
+  name: string;
+  total: number;
+  sent: number;
+  state: 'preparing' | 'sending' | 'waiting' | 'failed';
+  failure: { code: string; most?: number | undefined } | null;
+};
+type Kept = Sending & { source: File; abort: AbortController; id: string | null };
+
+const nodeOf = (file: StoredFile) =>
+  file.width && file.height
+    ? { type: 'picture', attrs: { file: file.id, width: file.width, height: file.height, alt: '' } }
+    : {
+        type: 'file',
+        attrs: { file: file.id, name: file.name, mediaType: file.mediaType, bytes: file.bytes },
+      };
+
+/** The files that are on their way into one text. Each has its place there, which moves as one writes on. */
+export class SendingFiles {
+  private list: readonly Kept[] = [];
+  private readonly listeners = new Set<() => void>();
+  private editor: Editor | null = null;
+
+  constructor(private readonly slug: string) {}
+
+  get = (): readonly Sending[] => this.list;
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+  into(editor: Editor) {
+    this.editor = editor;
+  }
+
+  private set(list: readonly Kept[]) {
+    this.list = list;
+    this.listeners.forEach((tell) => tell());
+  }
+  private change(key: string, to: Partial<Kept>) {
+    this.set(this.list.map((s) => (s.key === key ? { ...s, ...to } : s)));
+  }
+
+  /** Takes files into the text, at a place or where one writes. */
+  add(files: readonly File[], pos?: number) {
+    const { editor } = this;
+    if (!editor) return;
+    for (const source of files) {
+      const key = crypto.randomUUID();
+      const at = pos ?? editor.state.selection.to;
+      editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, { add: { key, at, name: source.name } }));
+      const abort = new AbortController();
+      const kept: Kept = {
+        key,
+        name: source.name || 'picture',
+        total: source.size,
+        sent: 0,
+        state: 'preparing',
+        failure: null,
+        source,
+        abort,
+        id: null,
+      };
+      this.set([...this.list, kept]);
+      void this.send(kept);
+    }
+  }
+
+  private async send({ key, name, source, abort }: Kept) {
+    try {
+      const content = await scaled(source).catch(() => source);
+      this.change(key, { state: 'sending', total: content.size });
+      const file = await sendFile(
+        this.slug,
+        { name, content },
+        {
+          begun: (id) => this.change(key, { id }),
+          progress: (sent) => this.change(key, { sent }),
+          waiting: (waits) => this.change(key, { state: waits ? 'waiting' : 'sending' }),
+        },
+        abort.signal,
+      );
+      this.arrive(key, file);
+    } catch (error) {
+      if (abort.signal.aborted) return;
+      const failure =
+        error instanceof Refused ? { code: error.code, most: error.most } : { code: 'unexpected' };
+      this.change(key, { state: 'failed', failure });
+    }
+  }
+
+  /** Puts it where its place is now, and asks for a picture's description if the writer is still there. */
+  private arrive(key: string, file: StoredFile) {
+    const { editor } = this;
+    this.set(this.list.filter((s) => s.key !== key));
+    if (!editor || editor.isDestroyed) return;
+    const pos = placeOfUpload(editor.state, key) ?? editor.state.selection.to;
+    const here = Math.abs(editor.state.selection.to - pos) <= 1 && editor.state.selection.empty;
+    editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, { remove: { key } }));
+    const before = editor.state.doc.content.size;
+    editor.chain().insertContentAt(pos, nodeOf(file), { updateSelection: false }).run();
+    if (!here || editor.state.doc.content.size <= before) return;
+    let found = -1;
+    editor.state.doc.descendants((node, at) => {
+      if (node.attrs.file === file.id) found = at;
+    });
+    if (found >= 0) editor.commands.setNodeSelection(found);
+  }
+
+  retry = (key: string) => {
+    const sending = this.list.find((s) => s.key === key);
+    if (!sending) return;
+    const again: Kept = {
+      ...sending,
+      state: 'preparing',
+      sent: 0,
+      failure: null,
+      abort: new AbortController(),
+    };
+    this.set(this.list.map((s) => (s.key === key ? again : s)));
+    void this.send(again);
+  };
+
+  cancel = (key: string) => {
+    const sending = this.list.find((s) => s.key === key);
+    sending?.abort.abort();
+    if (sending?.id) void fetch(`/attachments/${sending.id}`, { method: 'DELETE' }).catch(() => undefined);
+    this.set(this.list.filter((s) => s.key !== key));
+    const { editor } = this;
+    if (editor && !editor.isDestroyed)
+      editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, { remove: { key } }));
+  };
+}

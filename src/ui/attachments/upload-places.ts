@@ -1,0 +1,62 @@
+import { Extension } from '@tiptap/core';
+import { Plugin, PluginKey, type EditorState } from '@tiptap/pm/state';
+import { Decoration, DecorationSet } from '@tiptap/pm/view';
+import type { SendingFiles } from './sending';
+
+type Change = { add: { key: string; at: number; name: string } } | { remove: { key: string } };
+
+export const uploadPlaces = new PluginKey<DecorationSet>('uploadPlaces');
+
+/** Where a file on its way will stand now. */
+export const placeOfUpload = (state: EditorState, key: string): number | null =>
+  uploadPlaces.getState(state)?.find(undefined, undefined, (spec) => spec.key === key)[0]?.from ?? null;
+
+function sign(name: string) {
+  const dom = document.createElement('span');
+  dom.className = 'upload-place';
+  dom.textContent = `${name} is on its way`;
+  return dom;
+}
+
+/** Takes files that are pasted or dropped into the text, and keeps the place of each until it is there. */
+export const UploadPlaces = Extension.create<{ sending: SendingFiles }>({
+  name: 'uploadPlaces',
+  addProseMirrorPlugins() {
+    const { sending } = this.options;
+    return [
+      new Plugin<DecorationSet>({
+        key: uploadPlaces,
+        state: {
+          init: () => DecorationSet.empty,
+          apply(tr, places) {
+            const moved = places.map(tr.mapping, tr.doc);
+            const change = tr.getMeta(uploadPlaces) as Change | undefined;
+            if (!change) return moved;
+            if ('remove' in change)
+              return moved.remove(moved.find(undefined, undefined, (s) => s.key === change.remove.key));
+            const { key, at, name } = change.add;
+            return moved.add(tr.doc, [Decoration.widget(at, () => sign(name), { key, side: -1 })]);
+          },
+        },
+        props: {
+          decorations: (state) => uploadPlaces.getState(state),
+          handlePaste(_view, event) {
+            const data = event.clipboardData;
+            const files = [...(data?.files ?? [])];
+            // Word processors add a picture of the text to the text: then the text is meant.
+            if (files.length === 0 || data?.types.includes('text/html')) return false;
+            sending.add(files);
+            return true;
+          },
+          handleDrop(view, event) {
+            const files = [...(event.dataTransfer?.files ?? [])];
+            if (files.length === 0) return false;
+            event.preventDefault();
+            sending.add(files, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos);
+            return true;
+          },
+        },
+      }),
+    ];
+  },
+});
