@@ -94,6 +94,11 @@ export async function identify(path: string): Promise<Identified> {
     }
   }
   // Pages, drawings and scripts in text are text: they are shown as written and never run.
-  if (isText(head, bytesRead < HEAD)) return { kind: 'file', mediaType: 'text/plain' };
-  return { kind: 'file', mediaType: mediaType ?? 'application/octet-stream' };
+  if ((!mediaType || /xml|html|^text\//u.test(mediaType)) && isText(head, bytesRead < HEAD))
+    return { kind: 'file', mediaType: 'text/plain' };
+  // What a browser might run or draw by itself is not called by its name.
+  return {
+    kind: 'file',
+    mediaType: mediaType && !/xml|html/u.test(mediaType) ? mediaType : 'application/octet-stream',
+  };
 }

@@ -31,6 +31,7 @@ export class SendingFiles {
   private list: readonly Kept[] = [];
   private readonly listeners = new Set<() => void>();
   private editor: Editor | null = null;
+  private asking: string | null = null;
 
   constructor(private readonly slug: string) {}
 
@@ -99,23 +100,33 @@ export class SendingFiles {
     }
   }
 
-  /** Puts it where its place is now, and asks for a picture's description if the writer is still there. */
+  /** Puts it where its place is now; of a picture the description is asked for, without taking anybody's cursor away. */
   private arrive(key: string, file: StoredFile) {
     const { editor } = this;
+    const order = this.list.findIndex((s) => s.key === key);
     this.set(this.list.filter((s) => s.key !== key));
     if (!editor || editor.isDestroyed) return;
     const pos = placeOfUpload(editor.state, key) ?? editor.state.selection.to;
-    const here = Math.abs(editor.state.selection.to - pos) <= 1 && editor.state.selection.empty;
-    editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, { remove: { key } }));
+    const put = (change: object) => editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, change));
+    put({ remove: { key } });
     const before = editor.state.doc.content.size;
     editor.chain().insertContentAt(pos, nodeOf(file), { updateSelection: false }).run();
-    if (!here || editor.state.doc.content.size <= before) return;
-    let found = -1;
-    editor.state.doc.descendants((node, at) => {
-      if (node.attrs.file === file.id) found = at;
-    });
-    if (found >= 0) editor.commands.setNodeSelection(found);
+    // Those that were chosen with it stand after it, whichever arrives first.
+    const after = pos + editor.state.doc.content.size - before;
+    for (const later of this.list.slice(order)) {
+      if (placeOfUpload(editor.state, later.key) !== pos) continue;
+      put({ remove: { key: later.key } });
+      put({ add: { key: later.key, at: after, name: later.name } });
+    }
+    if (file.width) this.ask(file.id);
   }
+
+  /** The picture that has just arrived and is asked about. */
+  asked = (): string | null => this.asking;
+  ask = (file: string | null) => {
+    this.asking = file;
+    this.listeners.forEach((tell) => tell());
+  };
 
   retry = (key: string) => {
     const sending = this.list.find((s) => s.key === key);

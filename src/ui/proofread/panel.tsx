@@ -106,7 +106,8 @@ export function ProofreadPanel(props: {
   const jump = (f: Finding) => {
     editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, [{ from: f.from, to: f.to }]));
     const chain = editor.chain().focus();
-    if (f.kind === 'part')
+    if (f.kind === 'alt') chain.setNodeSelection(f.from).scrollIntoView().run();
+    else if (f.kind === 'part')
       chain
         .setTextSelection(f.from + 2)
         .scrollIntoView()

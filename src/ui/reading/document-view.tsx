@@ -1,6 +1,8 @@
 import type { BlockNode, BlockShape, Doc, InlineNode } from '@/core/posts/document';
 import { positionsOf } from '@/core/posts/flatten';
 import { Fragment, type ReactNode } from 'react';
+import { FileView } from '../attachments/file-view';
+import { PictureView } from '../attachments/picture-view';
 import { MathText } from '../math/math';
 
 /** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
@@ -136,6 +138,10 @@ function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing })
         );
       case 'horizontalRule':
         return <hr key={i} />;
+      case 'picture':
+        return <PictureView key={i} attrs={node.attrs} />;
+      case 'file':
+        return <FileView key={i} attrs={node.attrs} />;
       case 'blockMath':
         return <MathText key={i} latex={node.attrs.latex} ownLine />;
       case 'codeBlock':

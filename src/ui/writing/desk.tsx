@@ -3,6 +3,7 @@
 import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
 import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
+import { LeftOutLine, SendingList } from '../attachments/sending-list';
 import { ProofreadPanel } from '../proofread/panel';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
@@ -13,6 +14,7 @@ import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
 import { NameList } from './editor/name-list';
+import { PictureField } from './editor/picture-field';
 import { Preview } from './preview';
 import { Toolbar } from './editor/toolbar';
 import { useWide } from './use-wide';
@@ -98,6 +100,7 @@ export function Desk({
           editor={editor}
           parts={props.parts}
           label={`Tools for ${props.label.toLowerCase()}`}
+          sending={writing.sending}
           formula={writing.formula}
           setFormula={writing.setFormula}
           wide={wide}
@@ -113,6 +116,8 @@ export function Desk({
           />
         </span>
       </div>
+      <PictureField editor={editor} sending={writing.sending} />
+      <SendingList sending={writing.sending} />
       {other ? (
         <OtherWindow
           other={other}
@@ -173,6 +178,7 @@ export function Desk({
         ) : null}
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <p className="grow basis-[300px] text-[13px] text-ink-2" aria-live="polite">
+            <LeftOutLine sending={writing.sending} />
             {props.refused ?? props.forecast}
           </p>
           {props.refused ? null : (

@@ -12,6 +12,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftView } from '../discussion/types';
 import type { Place, Text } from './draft-keeper';
 import { evidenceKey } from './editor/evidence-marks';
+import { SendingFiles } from '../attachments/sending';
 import { extensions } from './editor/extensions';
 import type { FormulaAsked } from './editor/fields';
 import { NameStore, type Names } from './editor/suggest';
@@ -57,6 +58,7 @@ export function useWriting(options: {
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
   const [formula, setFormula] = useState<FormulaAsked | null>(null);
+  const [sending] = useState(() => new SendingFiles(place.slug));
   const [names] = useState(() => new NameStore(() => namesOf(place.slug)));
 
   const put = useCallback(
@@ -72,7 +74,7 @@ export function useWriting(options: {
   const editor = useEditor({
     immediatelyRender: false,
     content: draft.doc,
-    extensions: extensions({ placeholder: options.placeholder, openFormula: setFormula, names }),
+    extensions: extensions({ placeholder: options.placeholder, openFormula: setFormula, names, sending }),
     editorProps: {
       attributes: {
         class: 'text min-h-full',
@@ -84,6 +86,7 @@ export function useWriting(options: {
     },
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
+      sending.into(e);
       const typed = typedBefore(form.current, draft, parts);
       // The server counted; where the evidence stands is found here.
       if (!typed) recheck({ title: draft.title, doc: draft.doc });
@@ -148,6 +151,7 @@ export function useWriting(options: {
     formula,
     setFormula,
     names,
+    sending,
     keeper,
     select,
     rename: (next: string) => {

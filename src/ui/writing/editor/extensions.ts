@@ -4,6 +4,9 @@ import Superscript from '@tiptap/extension-superscript';
 import TextAlign from '@tiptap/extension-text-align';
 import { Placeholder } from '@tiptap/extensions';
 import StarterKit from '@tiptap/starter-kit';
+import type { SendingFiles } from '../../attachments/sending';
+import { UploadPlaces } from '../../attachments/upload-places';
+import { FileNode, PictureNode } from './attachments';
 import { EvidenceMarks } from './evidence-marks';
 import { BlockMath, InlineMath, type OpenFormula } from './formulas';
 import { Indent } from './indent';
@@ -13,7 +16,12 @@ import { PartHeading } from './part-heading';
 import { Suggest, type NameStore } from './suggest';
 
 /** What the editor can hold: exactly what a shared document may (see core/posts/document). */
-export const extensions = (options: { placeholder: string; openFormula: OpenFormula; names: NameStore }) => [
+export const extensions = (options: {
+  placeholder: string;
+  openFormula: OpenFormula;
+  names: NameStore;
+  sending: SendingFiles;
+}) => [
   StarterKit.configure({
     heading: { levels: [2, 3, 4] },
     link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
@@ -35,6 +43,9 @@ export const extensions = (options: { placeholder: string; openFormula: OpenForm
   PostReferenceMark,
   InlineMath.configure({ open: options.openFormula }),
   BlockMath.configure({ open: options.openFormula }),
+  PictureNode,
+  FileNode,
+  UploadPlaces.configure({ sending: options.sending }),
   Suggest.configure({ store: options.names }),
   PartHeading,
   EvidenceMarks,

@@ -90,6 +90,39 @@ function blocks(content: JSONContent[] | undefined): BlockNode[] {
         return [{ type: 'table', content: rows(n.content) }];
       case 'horizontalRule':
         return [{ type: 'horizontalRule' }];
+      case 'picture': {
+        const { file, width, height, alt, caption, size, place } = n.attrs ?? {};
+        if (!UUID.test(String(file)) || !(Number(width) > 0) || !(Number(height) > 0)) return [];
+        return [
+          {
+            type: 'picture',
+            attrs: {
+              file: String(file),
+              width: Number(width),
+              height: Number(height),
+              alt: String(alt ?? ''),
+              ...(caption ? { caption: String(caption) } : {}),
+              ...(size ? { size: Number(size) } : {}),
+              ...(place === 'center' || place === 'right' ? { place } : {}),
+            },
+          },
+        ];
+      }
+      case 'file': {
+        const { file, name, mediaType, bytes } = n.attrs ?? {};
+        if (!UUID.test(String(file))) return [];
+        return [
+          {
+            type: 'file',
+            attrs: {
+              file: String(file),
+              name: String(name),
+              mediaType: String(mediaType),
+              bytes: Number(bytes),
+            },
+          },
+        ];
+      }
       case 'blockMath':
         return [{ type: 'blockMath', attrs: { latex: String(n.attrs?.latex) } }];
       case 'codeBlock': {

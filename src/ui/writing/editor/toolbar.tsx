@@ -23,6 +23,8 @@ import {
 } from 'lucide-react';
 import { Toolbar as Bar } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
+import { AttachTool } from '../../attachments/attach-tool';
+import type { SendingFiles } from '../../attachments/sending';
 import { FormulaField, LinkField, type FormulaAsked } from './fields';
 import { MoreTools, moreState } from './more-tools';
 import { documentOf } from './to-document';
@@ -42,6 +44,7 @@ export const Toolbar = memo(function Toolbar(props: {
   editor: Editor;
   parts: Part[];
   label: string;
+  sending: SendingFiles;
   formula: FormulaAsked | null;
   setFormula: (asked: FormulaAsked | null) => void;
   wide: boolean;
@@ -130,6 +133,7 @@ export const Toolbar = memo(function Toolbar(props: {
         <Tool label="Link" keys="Ctrl+K" on={on.link} expanded={linking} run={() => setLinking(!linking)}>
           <LinkIcon size={16} aria-hidden />
         </Tool>
+        <AttachTool sending={props.sending} />
         <Tool label="Undo" keys="Ctrl+Z" disabled={!on.undo} run={() => run().undo().run()}>
           <Undo2 size={16} aria-hidden />
         </Tool>

@@ -1,0 +1,161 @@
+'use client';
+
+import { LIMITS, type Picture } from '@/core/posts/document';
+import type { Editor } from '@tiptap/core';
+import { NodeSelection } from '@tiptap/pm/state';
+import { useEditorState } from '@tiptap/react';
+import { useSyncExternalStore } from 'react';
+import type { SendingFiles } from '../../attachments/sending';
+
+const SIZES = [
+  ['', 'As it is'],
+  ['33', 'Small'],
+  ['50', 'Half'],
+  ['100', 'Full'],
+] as const;
+const PLACES = [
+  ['', 'To the left'],
+  ['center', 'In the middle'],
+  ['right', 'To the right'],
+] as const;
+
+type Chosen = { pos: number; attrs: Picture['attrs']; selected: boolean };
+
+/** The picture that is selected, else the one that has just arrived. */
+function chosenPicture(editor: Editor, asked: string | null): Chosen | null {
+  const { selection, doc } = editor.state;
+  if (selection instanceof NodeSelection && selection.node.type.name === 'picture')
+    return { pos: selection.from, attrs: selection.node.attrs as Picture['attrs'], selected: true };
+  let found: Chosen | null = null;
+  if (asked !== null)
+    doc.descendants((node, pos) => {
+      if (node.type.name === 'picture' && node.attrs.file === asked)
+        found = { pos, attrs: node.attrs as Picture['attrs'], selected: false };
+    });
+  return found;
+}
+
+/** What is told about a picture, and how it stands. Beneath the tools, so that nothing covers it. */
+export function PictureField({ editor, sending }: { editor: Editor; sending: SendingFiles }) {
+  const asked = useSyncExternalStore(sending.subscribe, sending.asked, sending.asked);
+  const chosen = useEditorState({ editor, selector: ({ editor: e }) => chosenPicture(e, asked) });
+  if (!chosen) return null;
+  const { pos, attrs, selected } = chosen;
+  const set = (change: Partial<Record<keyof Picture['attrs'], string | number | null>>) => {
+    const { tr } = editor.state;
+    tr.setNodeMarkup(pos, undefined, { ...attrs, ...change });
+    if (selected) tr.setSelection(NodeSelection.create(tr.doc, pos));
+    editor.view.dispatch(tr);
+  };
+  const done = () => {
+    sending.ask(null);
+    if (selected)
+      editor
+        .chain()
+        .setTextSelection(pos + 1)
+        .focus()
+        .run();
+    else editor.commands.focus();
+  };
+  const back = (e: React.KeyboardEvent) => {
+    if (e.key !== 'Escape' && e.key !== 'Enter') return;
+    e.preventDefault();
+    e.stopPropagation();
+    done();
+  };
+  const other = attrs.size && !SIZES.some(([n]) => n === String(attrs.size));
+  return (
+    <div
+      role="group"
+      aria-label="This picture"
+      className="grid gap-x-3 gap-y-1.5 border-b border-rule-soft bg-page-2 px-4 py-2 text-[13px] sm:grid-cols-2"
+    >
+      <label className="block">
+        <b>What it shows</b>, for those who cannot see it
+        <input
+          className="field mt-0.5"
+          maxLength={LIMITS.altLength}
+          placeholder="The levee from the bridge, water at the third step"
+          value={attrs.alt}
+          onChange={(e) => set({ alt: e.target.value })}
+          onKeyDown={back}
+        />
+      </label>
+      <label className="block">
+        <b>Caption</b>, read by everybody beneath it
+        <input
+          className="field mt-0.5"
+          maxLength={LIMITS.captionLength}
+          value={attrs.caption ?? ''}
+          onChange={(e) => set({ caption: e.target.value || null })}
+          onKeyDown={back}
+        />
+      </label>
+      <span className="flex flex-wrap items-center gap-x-3 gap-y-1.5 sm:col-span-2">
+        <label>
+          Width{' '}
+          <select
+            className="field !w-auto"
+            value={attrs.size ?? ''}
+            onChange={(e) => set({ size: e.target.value ? Number(e.target.value) : null })}
+          >
+            {SIZES.map(([n, name]) => (
+              <option key={n} value={n}>
+                {name}
+              </option>
+            ))}
+            {other ? <option value={attrs.size}>{attrs.size} %</option> : null}
+          </select>
+        </label>
+        <label>
+          or{' '}
+          <input
+            type="number"
+            className="field !w-[72px]"
+            aria-label="Width in hundredths of the page"
+            min={10}
+            max={100}
+            value={attrs.size ?? ''}
+            onChange={(e) => {
+              const n = Math.round(Number(e.target.value));
+              if (e.target.value === '') set({ size: null });
+              else if (n >= 10 && n <= 100) set({ size: n });
+            }}
+            onKeyDown={back}
+          />{' '}
+          %
+        </label>
+        <label>
+          Place{' '}
+          <select
+            className="field !w-auto"
+            value={attrs.place ?? ''}
+            onChange={(e) => set({ place: e.target.value || null })}
+          >
+            {PLACES.map(([n, name]) => (
+              <option key={n} value={n}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          className="btn ml-auto"
+          onClick={() =>
+            editor
+              .chain()
+              .focus()
+              .deleteRange({ from: pos, to: pos + 1 })
+              .run()
+          }
+        >
+          Take it out
+        </button>
+        <button type="button" className="btn" onClick={done}>
+          {attrs.alt.trim() ? 'Done' : 'Later'}
+        </button>
+      </span>
+    </div>
+  );
+}
