@@ -165,7 +165,7 @@ export async function spentFiles(db: Db, before: Instant): Promise<{ id: string;
   const carries = (table: string) =>
     db.raw(
       `exists (select 1 from ${table} d where d.author_id = files.owner_id and d.course_id = files.course_id
-        and jsonb_path_exists(d.doc, '$.**.file ? (@ == $id)', jsonb_build_object('id', files.id)))`,
+        and jsonb_path_exists(d.doc, '$.**.file \\? (@ == $id)', jsonb_build_object('id', files.id)))`,
     );
   return db('files')
     .where('began_at', '<', timestamptz(before))

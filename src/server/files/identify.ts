@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { open } from 'node:fs/promises';
-import { fileTypeFromBuffer } from 'file-type';
+import { fileTypeFromBuffer } from 'file-type/core';
 import sharp from 'sharp';
 
 const HEAD = 64 * 1_024;
@@ -13,6 +13,7 @@ const PROGRAMS = new Set([
   'application/x-mach-binary',
   'application/x-apple-diskimage',
   'application/java-vm',
+  'application/x-shockwave-flash',
   'application/vnd.android.package-archive',
   'application/vnd.microsoft.portable-executable',
 ]);
