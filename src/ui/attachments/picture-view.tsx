@@ -2,17 +2,27 @@
 
 import type { Picture } from '@/core/posts/document';
 import { Dialog } from 'radix-ui';
+import { useState } from 'react';
 
 /** A picture in a shared text; pressed, it fills the screen. Without scripts the press leads to the picture itself. */
 export function PictureView({ attrs }: { attrs: Picture['attrs'] }) {
   const { file, width, height, alt, caption, size, place } = attrs;
+  const [open, setOpen] = useState(false);
   const address = `/attachments/${file}`;
   const said = alt || caption || 'Picture without a description';
   return (
     <figure className="picture" data-place={place ?? ''} style={size ? { width: `${size}%` } : undefined}>
-      <Dialog.Root>
+      <Dialog.Root open={open} onOpenChange={setOpen}>
+        {/* A link and no button: without scripts it leads to the picture itself. */}
         <Dialog.Trigger asChild>
-          <a href={address} aria-label={`${said}: see it large`} onClick={(e) => e.preventDefault()}>
+          <a
+            href={address}
+            aria-label={`${said}: see it large`}
+            onClick={(e) => {
+              e.preventDefault();
+              setOpen(true);
+            }}
+          >
             {/* Only the server knows who may see it, so nothing in between may keep or change it. */}
             {/* eslint-disable-next-line @next/next/no-img-element */}
             <img src={address} alt={alt} width={width} height={height} loading="lazy" decoding="async" />

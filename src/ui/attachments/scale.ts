@@ -40,7 +40,9 @@ export async function scaled(picture: Blob): Promise<Blob> {
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;
-  canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  // Drawn and not handed over: a turned picture that is handed over loses its turn.
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0);
+  bitmap.close();
   const small = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/webp', 0.9));
   return small && small.size < picture.size ? small : picture;
 }

@@ -2,6 +2,7 @@
 
 import { LIMITS, type Picture } from '@/core/posts/document';
 import type { Editor } from '@tiptap/core';
+import { closeHistory } from '@tiptap/pm/history';
 import { NodeSelection } from '@tiptap/pm/state';
 import { useEditorState } from '@tiptap/react';
 import { useSyncExternalStore } from 'react';
@@ -95,6 +96,7 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
         <label>
           Width{' '}
           <select
+            aria-label="Width"
             className="field !w-auto"
             value={attrs.size ?? ''}
             onChange={(e) => set({ size: e.target.value ? Number(e.target.value) : null })}
@@ -128,6 +130,7 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
         <label>
           Place{' '}
           <select
+            aria-label="Place"
             className="field !w-auto"
             value={attrs.place ?? ''}
             onChange={(e) => set({ place: e.target.value || null })}
@@ -146,6 +149,7 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
             editor
               .chain()
               .focus()
+              .command(({ tr }) => Boolean(closeHistory(tr)))
               .deleteRange({ from: pos, to: pos + 1 })
               .run()
           }
