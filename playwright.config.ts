@@ -21,6 +21,8 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     trace: 'off',
+    // Pages are asked for as they are; the one test that is about kept pages lets them be kept.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { photograph } from '../fixtures/files';
 import { enterAs, startAfresh } from './help';
 
 test.beforeAll(() => startAfresh());
@@ -124,6 +125,13 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.keyboard.type('The the rivver $v^2$ rose, as Teodroa said.');
     await page.getByRole('button', { name: 'More tools' }).click();
     await page.getByRole('button', { name: 'Formula' }).click();
+    await page.getByLabel('Pictures or files to attach').setInputFiles([
+      { name: 'levee.jpg', mimeType: 'image/jpeg', buffer: await photograph(300, 200) },
+      { name: 'walk.txt', mimeType: 'text/plain', buffer: Buffer.from('Step three.') },
+      { name: 'run.exe', mimeType: 'text/plain', buffer: Buffer.from('MZ' + '\0'.repeat(99)) },
+    ]);
+    await expect(page.locator('.ProseMirror .file-card')).toBeVisible();
+    await expect(page.getByText('programs are not taken')).toBeVisible();
     await page.getByRole('button', { name: 'Proofread' }).click();
     await expect(page.getByRole('heading', { name: /things to look at/ })).toBeVisible();
     expect(await violations(page, scheme), 'proofreading').toEqual([]);

@@ -176,6 +176,70 @@ test('without a network one writes on, is told so, and a closed tab loses nothin
   await expect(again.getByText(/^Draft kept.*with what this machine still had/)).toBeVisible();
 });
 
+test.describe('a page that is kept', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('opens without a network, with the newest words, and what is written then goes over later', async ({
+    page,
+    context,
+  }) => {
+    await atTheEnd(page);
+    await page.keyboard.type('Before the tunnel.');
+    await kept(page);
+    // The page and all it is made of are here.
+    await expect
+      .poll(() =>
+        page.evaluate(async () => {
+          const parts = await caches.open('pulpit-parts-1');
+          return Boolean(await caches.match(location.href)) && (await parts.keys()).length > 10;
+        }),
+      )
+      .toBe(true);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(editorOf(page)).toContainText('Before the tunnel.');
+    await editorOf(page).getByRole('paragraph').last().click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(' In the tunnel.');
+    await expect(page.getByText('No connection: kept on this machine, trying again')).toBeVisible();
+    await page.reload();
+    await expect(editorOf(page)).toContainText('Before the tunnel. In the tunnel.');
+    await context.setOffline(false);
+    await kept(page);
+    await page.reload();
+    await expect(editorOf(page)).toContainText('Before the tunnel. In the tunnel.');
+    // Signing out takes the page and the copies away.
+    await page.getByRole('button', { name: /^Account/ }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    expect(await page.evaluate(() => caches.has('pulpit-pages-1'))).toBe(false);
+    expect(await heldHere(page)).toBe('[]');
+  });
+});
+
+test('words left behind never go over what was written on another device meanwhile', async ({
+  page,
+  context,
+  browser,
+}) => {
+  await atTheEnd(page);
+  await context.setOffline(true);
+  await page.keyboard.type('On the train.');
+  await expect.poll(() => heldHere(page)).toContain('On the train.');
+  await page.close({ runBeforeUnload: false });
+  const home = await (await browser.newContext()).newPage();
+  await atTheEnd(home);
+  await home.keyboard.type('At home.');
+  await kept(home);
+  await home.context().close();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(`${GEO}/response`);
+  const alert = again.getByRole('alert').filter({ hasText: 'another window' });
+  await expect(alert).toContainText('home');
+  await expect(alert).toContainText('the train');
+});
+
 test('a database that is stopped loses no word: the text waits here and goes over when it is back', async ({
   page,
 }) => {

@@ -57,6 +57,10 @@ const { block } = fc.letrec<{ block: BlockNode; paragraph: BlockNode }>((tie) =>
       ...(content ? { content } : {}),
     })),
     fc.constant<BlockNode>({ type: 'horizontalRule' }),
+    fc.constant<BlockNode>({
+      type: 'picture',
+      attrs: { file: '0d9f3a52-6c1e-4a55-9c1b-8f0a4d3b2c11', width: 8, height: 6, alt: 'A levee', size: 50 },
+    }),
     fc.constant<BlockNode>({ type: 'blockMath', attrs: { latex: '\\frac{1}{n}' } }),
     text.map((t): BlockNode => ({ type: 'codeBlock', content: [{ type: 'text', text: t }] })),
     fc

@@ -35,7 +35,7 @@ describe('a draft', () => {
     await jest.advanceTimersByTimeAsync(900);
     expect(sent.map((r) => r.doc)).toEqual([doc('Th')]);
     expect(k.keeping()).toEqual({ state: 'kept', at: 1_001 });
-    expect(local()).toBeNull();
+    expect(local()).toEqual({ title: '', doc: doc('Th'), base: 1, kept: true });
   });
 
   it('is sent every few seconds while typing never stops', async () => {
@@ -52,11 +52,11 @@ describe('a draft', () => {
     type('Not lost');
     await jest.advanceTimersByTimeAsync(900);
     expect(k.keeping()).toEqual({ state: 'local', why: 'no-answer' });
-    expect(local()).toMatchObject({ doc: doc('Not lost') });
+    expect(local()).toMatchObject({ doc: doc('Not lost'), base: 0, kept: false });
     await jest.advanceTimersByTimeAsync(10_000);
     expect(sent).toHaveLength(3);
     expect(k.keeping().state).toBe('kept');
-    expect(local()).toBeNull();
+    expect(local()).toMatchObject({ kept: true });
   });
 
   it('goes on from the revision the server gave', async () => {
@@ -66,6 +66,13 @@ describe('a draft', () => {
     type('two');
     await jest.advanceTimersByTimeAsync(900);
     expect(sent.map((r) => r.base)).toEqual([0, 1]);
+  });
+
+  it('that was left behind goes on from its own revision, so that a newer one is never written over', async () => {
+    const { k, sent } = keeper([]);
+    k.resume({ title: '', doc: doc('from the train') }, 4);
+    await jest.advanceTimersByTimeAsync(900);
+    expect(sent[0]).toMatchObject({ base: 4, conflict: 'tell', doc: doc('from the train') });
   });
 
   const elsewhere: KeepAnswer = {

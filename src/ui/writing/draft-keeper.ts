@@ -47,11 +47,15 @@ export type KeepAnswer =
       submission?: string;
     };
 
+/** This machine's own copy of a draft, and the revision it was written on. */
+export type LocalCopy = Text & { base: number; kept: boolean };
+
 /** What the keeper needs of the world: the server, and this machine's own copy. */
 export type KeeperPorts = {
   /** Never rejects: no answer is the code `no-answer`. `leaving` asks the browser to send it even as the page goes. */
   keep: (request: KeepRequest, leaving: boolean) => Promise<KeepAnswer>;
-  keepLocal: (copy: Text & { base: number }) => void;
+  /** `kept`: the server has this very text, as revision `base`. */
+  keepLocal: (copy: LocalCopy) => void;
   forgetLocal: () => void;
 };
 
@@ -119,7 +123,7 @@ export class DraftKeeper {
     if (this.over) return;
     this.text = text;
     this.touched = true;
-    this.ports.keepLocal({ ...text, base: this.revision });
+    this.ports.keepLocal({ ...text, base: this.revision, kept: false });
     if (!this.dirty) this.waitingSince = performance.now();
     this.dirty = true;
     const waited = performance.now() - this.waitingSince;
@@ -148,11 +152,12 @@ export class DraftKeeper {
       this.submission = answer.submission;
       this.tries = 0;
       if (this.dirty) {
-        this.ports.keepLocal({ ...this.text, base: this.revision });
+        this.ports.keepLocal({ ...this.text, base: this.revision, kept: false });
         this.set({ state: 'unsaved' });
         this.plan(QUIET_MS);
       } else {
-        this.ports.forgetLocal();
+        // Without a network the page that opens may be an old one: then this is the newest there is.
+        this.ports.keepLocal({ ...this.text, base: this.revision, kept: true });
         this.set({ state: 'kept', at: answer.keptAt });
       }
     } else if (answer.code === 'other-window' && answer.doc) {
@@ -166,6 +171,12 @@ export class DraftKeeper {
     } else {
       this.set({ state: 'refused', code: answer.code });
     }
+  }
+
+  /** Goes on with what this machine held, on the revision that was written on: another device may have gone on too. */
+  resume(text: Text, base: number) {
+    this.revision = base;
+    this.change(text);
   }
 
   /** An earlier version takes the text's place; what stands now is kept first and then stays as a version. */
@@ -199,7 +210,7 @@ export class DraftKeeper {
     this.revision = other.revision;
     this.submission = other.submission;
     this.dirty = false;
-    this.ports.forgetLocal();
+    this.ports.keepLocal({ ...this.text, base: this.revision, kept: true });
     this.set({ state: 'kept', at: other.keptAt });
     return this.text;
   }

@@ -3,15 +3,20 @@ import type { DraftChecker } from '@/workers/check-draft';
 import { wrap, type Remote } from 'comlink';
 import type { Text } from './draft-keeper';
 
-let worker: Remote<DraftChecker> | null = null;
+let worker: { ask: Remote<DraftChecker>; broken: Promise<never> } | null = null;
 /** The rules the worker was told last: several drafts of one page ask the same worker. */
 let followed: CheckRules | null = null;
 
 /** One worker for the life of the page; null where the browser gives none. */
-function checker(): Remote<DraftChecker> | null {
+function checker() {
   if (worker || typeof Worker === 'undefined') return worker;
   const started = new Worker(new URL('../../workers/check-draft.ts', import.meta.url), { type: 'module' });
-  return (worker = wrap<DraftChecker>(started));
+  // A worker whose script could not be had answers nothing, ever.
+  const broken = new Promise<never>((_, reject) => {
+    started.onerror = () => reject(new Error('the worker could not be started'));
+  });
+  broken.catch(() => undefined);
+  return (worker = { ask: wrap<DraftChecker>(started), broken });
 }
 
 /** Checks a text off the thread that draws; there only where no worker answers. */
@@ -20,9 +25,10 @@ async function check(rules: CheckRules, text: Text): Promise<Checked> {
     const asked = checker();
     if (asked && followed !== rules) {
       followed = rules;
-      void asked.follow(rules);
+      void asked.ask.follow(rules);
     }
-    return (await asked?.check(text)) ?? checkDraft(rules, text);
+    const found = asked && (await Promise.race([asked.ask.check(text), asked.broken]));
+    return found ?? checkDraft(rules, text);
   } catch (error) {
     if (!(error instanceof Error)) throw error;
     return checkDraft(rules, text);

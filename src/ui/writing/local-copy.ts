@@ -1,14 +1,12 @@
-import type { Doc } from '@/core/posts/document';
 import { createStore, del, get, set, type UseStore } from 'idb-keyval';
-
-type LocalCopy = { title: string; doc: Doc; base: number };
+import type { LocalCopy } from './draft-keeper';
 
 const PREFIX = 'pulpit draft ';
 let store: UseStore | null = null;
 const drafts = () => (store ??= createStore('pulpit-drafts', 'drafts'));
 
 /**
- * This machine's copy (IndexedDB) of what the server has not confirmed yet. A browser that stores nothing is no error: the
+ * This machine's copy (IndexedDB) of a draft until it is shared. A browser that stores nothing is no error: the
  * server's copy, a second later, is then the only one.
  */
 export function keepLocal(key: string, copy: LocalCopy) {

@@ -3,7 +3,7 @@
 import { canonicalJson } from '@/core/posts/canonical';
 import { useEffect, useState } from 'react';
 import type { DraftView } from '../discussion/types';
-import { DraftKeeper, type KeepAnswer, type Place } from './draft-keeper';
+import { DraftKeeper, type KeepAnswer, type LocalCopy, type Place } from './draft-keeper';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
 
 function keeperFor(place: Place, opened: DraftView): DraftKeeper {
@@ -31,16 +31,17 @@ const localKey = (place: Place) =>
   `${place.person} ${place.slug} ${place.kind} ${place.parent ?? ''}${place.edits ? ` edits ${place.edits}` : ''}`;
 
 /**
- * What this machine still holds from a window that could not reach the server and is gone; null when the server has
- * it all, or when that window is still open and will send it itself.
+ * What this machine still holds and the page does not show: words the server never got, from a window that is gone, or, where
+ * the page was opened without a network, a newer text than the page's. Null when there is nothing of the kind.
  */
-export async function leftBehind(place: Place, opened: DraftView) {
+export async function leftBehind(place: Place, opened: DraftView): Promise<LocalCopy | null> {
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
   const local = await readLocal(key);
   if (!local) return null;
+  if (local.kept) return local.base > opened.revision ? local : null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
-  return same ? null : { title: local.title, doc: local.doc };
+  return same ? null : local;
 }
 
 /** A draft's keeper for the life of a page. */

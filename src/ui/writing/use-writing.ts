@@ -19,6 +19,7 @@ import { NameStore, type Names } from './editor/suggest';
 import { documentOf } from './editor/to-document';
 import { useLiveChecks } from './use-checks';
 import { leftBehind, useDraft } from './use-draft';
+import { useWithoutNetwork } from './without-network';
 
 /** What was typed into the plain form before the editor took over, or null where nothing was. */
 function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part[]): Text | null {
@@ -52,6 +53,7 @@ export function useWriting(options: {
   const form = useRef<HTMLFormElement>(null);
   const keeper = useDraft(place, draft);
   const [title, setTitle] = useState(draft.title);
+  useWithoutNetwork();
   const live = useLiveChecks(options.rules, draft.checked);
   const recheck = live.changed;
   const [selected, setSelected] = useState<Check['id'] | null>(null);
@@ -100,7 +102,7 @@ export function useWriting(options: {
         if (!local || e.isDestroyed || !keeper.isUntouched()) return;
         put(e, local);
         setRestored(true);
-        keeper.change(local);
+        keeper.resume({ title: local.title, doc: local.doc }, local.base);
       });
     },
     onUpdate: ({ editor: e }) => {

@@ -1,0 +1,105 @@
+/*
+ * Keeps the pages one writes on, and what they are made of, so that they open without a network. A page is always asked for
+ * first; the kept one is only for when nobody answers. Signing out takes all of it away.
+ */
+const PAGES = 'pulpit-pages-1';
+/** What pages are made of: the same for everybody. */
+const PARTS = 'pulpit-parts-1';
+const MOST = 300;
+const WRITING = /^\/discussions\/[^/]+\/(?:response|conversation|posts\/\d+\/edit)$/;
+const FIXED = /^\/(?:_next\/static|dictionaries)\//;
+
+/** @param {Cache} cache */
+async function letOldestGo(cache) {
+  const keys = await cache.keys();
+  await Promise.all(keys.slice(0, Math.max(0, keys.length - MOST)).map((key) => cache.delete(key)));
+}
+
+/** Content whose address changes when it does: what is here is right. @param {Request} request */
+async function fixed(request) {
+  const cache = await caches.open(PARTS);
+  const known = await cache.match(request);
+  if (known) return known;
+  const answer = await fetch(request);
+  if (answer.ok) {
+    await cache.put(request, answer.clone());
+    await letOldestGo(cache);
+  }
+  return answer;
+}
+
+/** @param {Request} request */
+async function page(request) {
+  const cache = await caches.open(PAGES);
+  try {
+    const answer = await fetch(request);
+    if (answer.ok && answer.type === 'basic') {
+      // Taken out first: what was visited last goes last.
+      await cache.delete(request);
+      await cache.put(request, answer.clone());
+      await letOldestGo(cache);
+    }
+    return answer;
+  } catch (error) {
+    const known = await cache.match(request);
+    if (known) return known;
+    throw error;
+  }
+}
+
+/** What the server has anyway goes from this machine's copies of drafts; what it does not have stays. */
+function forgetKept() {
+  return new Promise((resolve) => {
+    const opening = indexedDB.open('pulpit-drafts');
+    opening.onerror = () => resolve(undefined);
+    opening.onsuccess = () => {
+      const db = opening.result;
+      const done = () => {
+        db.close();
+        resolve(undefined);
+      };
+      if (!db.objectStoreNames.contains('drafts')) return done();
+      const work = db.transaction('drafts', 'readwrite');
+      const walk = work.objectStore('drafts').openCursor();
+      walk.onsuccess = () => {
+        const here = walk.result;
+        if (!here) return;
+        if (here.value.kept) here.delete();
+        here.continue();
+      };
+      work.oncomplete = done;
+      work.onabort = done;
+    };
+  });
+}
+
+/** @param {Request} request */
+async function signOut(request) {
+  await Promise.all([caches.delete(PAGES), forgetKept()]);
+  return fetch(request);
+}
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (url.origin !== self.location.origin) return;
+  if (request.method === 'POST' && url.pathname === '/sign-out') event.respondWith(signOut(request));
+  else if (request.method !== 'GET') return;
+  else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
+  else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));
+});
+// The page that brought this worker came before it: it says what it is made of.
+self.addEventListener('message', (event) => {
+  event.waitUntil(
+    (async () => {
+      for (const address of event.data.keep) {
+        const part = FIXED.test(new URL(address).pathname);
+        const cache = await caches.open(part ? PARTS : PAGES);
+        if (await cache.match(address)) continue;
+        await cache.add(address).catch(() => undefined);
+      }
+    })(),
+  );
+});
