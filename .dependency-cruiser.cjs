@@ -37,7 +37,7 @@ module.exports = {
     packages('db', 'knex|pg|zod|@types/pg|pg-types'),
     packages(
       'ui',
-      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex',
+      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist',
     ),
     {
       name: 'server-only-place',

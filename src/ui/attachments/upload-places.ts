@@ -1,8 +1,9 @@
 import { Extension } from '@tiptap/core';
 import { Plugin, PluginKey, type EditorState } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
-import type { SendingFiles } from './sending';
 
+/** What takes files into the text, at a place or where one writes. */
+type Taker = { add: (files: readonly File[], pos?: number) => void };
 type Change = { add: { key: string; at: number; name: string } } | { remove: { key: string } };
 
 export const uploadPlaces = new PluginKey<DecorationSet>('uploadPlaces');
@@ -19,7 +20,7 @@ function sign(name: string) {
 }
 
 /** Takes files that are pasted or dropped into the text, and keeps the place of each until it is there. */
-export const UploadPlaces = Extension.create<{ sending: SendingFiles }>({
+export const UploadPlaces = Extension.create<{ sending: Taker }>({
   name: 'uploadPlaces',
   addProseMirrorPlugins() {
     const { sending } = this.options;
