@@ -2,7 +2,7 @@
 
 import { useSyncExternalStore } from 'react';
 import { sendingFailureText, sizeText } from '../words/files';
-import type { Sending, SendingFiles } from './sending';
+import { mayStillArrive, type Sending, type SendingFiles } from './sending';
 
 function stateText(s: Sending): string {
   switch (s.state) {
@@ -43,7 +43,7 @@ export function SendingList({ sending }: { sending: SendingFiles }) {
           >
             {stateText(s)}
           </span>
-          {s.state === 'failed' ? (
+          {s.state === 'failed' && mayStillArrive(s) ? (
             <button type="button" className="btn !min-h-8 !py-1" onClick={() => sending.retry(s.key)}>
               Try again
             </button>
@@ -60,7 +60,7 @@ export function SendingList({ sending }: { sending: SendingFiles }) {
 
 /** Beside the button that shares: what is not here yet is not shared. */
 export function LeftOutLine({ sending }: { sending: SendingFiles }) {
-  const list = useSyncExternalStore(sending.subscribe, sending.get, sending.get);
+  const list = useSyncExternalStore(sending.subscribe, sending.get, sending.get).filter(mayStillArrive);
   if (list.length === 0) return null;
   return (
     <b className="block text-ochre-ink">

@@ -1,6 +1,6 @@
 import type { StoredFile } from '@/core/posts/attachments';
 import type { Editor } from '@tiptap/core';
-import { placeOfUpload, uploadPlaces } from './upload-places';
+import { placeOfUpload, uploadPlaces, withBlock } from './upload-places';
 import { scaled } from './scale';
 import { Refused, sendFile } from './send-file';
 
@@ -16,6 +16,12 @@ export type Sending = {
   state: 'preparing' | 'sending' | 'waiting' | 'failed';
   failure: { code: string; most?: number | undefined } | null;
 };
+/** No other try makes these another file. */
+const FINAL = new Set(['file-too-large', 'empty-file', 'program', 'broken-picture']);
+/** Whether a file is on its way, or could be if it is tried again. */
+export const mayStillArrive = (s: Pick<Sending, 'state' | 'failure'>) =>
+  s.state !== 'failed' || !FINAL.has(s.failure?.code ?? '');
+
 type Kept = Sending & { source: File; abort: AbortController; id: string | null };
 
 const nodeOf = (file: StoredFile) =>
@@ -97,6 +103,7 @@ export class SendingFiles {
       const failure =
         error instanceof Refused ? { code: error.code, most: error.most } : { code: 'unexpected' };
       this.change(key, { state: 'failed', failure });
+      if (!mayStillArrive({ state: 'failed', failure })) this.unplace(key);
     }
   }
 
@@ -107,16 +114,18 @@ export class SendingFiles {
     this.set(this.list.filter((s) => s.key !== key));
     if (!editor || editor.isDestroyed) return;
     const pos = placeOfUpload(editor.state, key) ?? editor.state.selection.to;
-    const put = (change: object) => editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, change));
-    put({ remove: { key } });
-    const before = editor.state.doc.content.size;
-    editor.chain().insertContentAt(pos, nodeOf(file), { updateSelection: false }).run();
+    const change = (to: object) => editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, to));
+    change({ remove: { key } });
+    const { tr, after } = withBlock(editor.state, pos, editor.schema.nodeFromJSON(nodeOf(file)));
+    const later = this.list
+      .slice(order)
+      .filter((s) => placeOfUpload(editor.state, s.key) === pos)
+      .map(({ key: other, name }) => ({ key: other, name }));
+    editor.view.dispatch(tr);
     // Those that were chosen with it stand after it, whichever arrives first.
-    const after = pos + editor.state.doc.content.size - before;
-    for (const later of this.list.slice(order)) {
-      if (placeOfUpload(editor.state, later.key) !== pos) continue;
-      put({ remove: { key: later.key } });
-      put({ add: { key: later.key, at: after, name: later.name } });
+    for (const other of later) {
+      change({ remove: { key: other.key } });
+      change({ add: { ...other, at: after } });
     }
     if (file.width) this.ask(file.id);
   }
@@ -147,8 +156,12 @@ export class SendingFiles {
     sending?.abort.abort();
     if (sending?.id) void fetch(`/attachments/${sending.id}`, { method: 'DELETE' }).catch(() => undefined);
     this.set(this.list.filter((s) => s.key !== key));
+    this.unplace(key);
+  };
+
+  private unplace(key: string) {
     const { editor } = this;
     if (editor && !editor.isDestroyed)
       editor.view.dispatch(editor.state.tr.setMeta(uploadPlaces, { remove: { key } }));
-  };
+  }
 }

@@ -1,5 +1,6 @@
 import { Extension } from '@tiptap/core';
-import { Plugin, PluginKey, type EditorState } from '@tiptap/pm/state';
+import type { Node } from '@tiptap/pm/model';
+import { Plugin, PluginKey, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
 
 /** What takes files into the text, at a place or where one writes. */
@@ -11,6 +12,28 @@ export const uploadPlaces = new PluginKey<DecorationSet>('uploadPlaces');
 /** Where a file on its way will stand now. */
 export const placeOfUpload = (state: EditorState, key: string): number | null =>
   uploadPlaces.getState(state)?.find(undefined, undefined, (spec) => spec.key === key)[0]?.from ?? null;
+
+/**
+ * Puts a block where a file's place is, and says where what follows it goes. It stands before, after or between the halves of
+ * the line its place was in, and the cursor stays where it was: who types on writes over nothing.
+ */
+export function withBlock(state: EditorState, pos: number, block: Node): { tr: Transaction; after: number } {
+  const { tr, doc } = state;
+  const place = doc.resolve(pos);
+  const { parent, parentOffset } = place;
+  let at = pos;
+  if (parent.isTextblock) {
+    if (parentOffset === 0) at = place.before();
+    else if (parentOffset === parent.content.size) at = place.after();
+    else {
+      tr.split(pos);
+      at = pos + 1;
+    }
+  }
+  tr.insert(at, block);
+  const behind = at + block.nodeSize;
+  return { tr, after: tr.doc.nodeAt(behind)?.isTextblock ? behind + 1 : behind };
+}
 
 function sign(name: string) {
   const dom = document.createElement('span');

@@ -142,23 +142,25 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
             ))}
           </select>
         </label>
-        <button
-          type="button"
-          className="btn ml-auto"
-          onClick={() =>
-            editor
-              .chain()
-              .focus()
-              .command(({ tr }) => Boolean(closeHistory(tr)))
-              .deleteRange({ from: pos, to: pos + 1 })
-              .run()
-          }
-        >
-          Take it out
-        </button>
-        <button type="button" className="btn" onClick={done}>
-          {attrs.alt.trim() ? 'Done' : 'Later'}
-        </button>
+        <span className="ml-auto flex gap-2">
+          <button
+            type="button"
+            className="btn"
+            onClick={() =>
+              editor
+                .chain()
+                .focus()
+                .command(({ tr }) => Boolean(closeHistory(tr)))
+                .deleteRange({ from: pos, to: pos + 1 })
+                .run()
+            }
+          >
+            Take it out
+          </button>
+          <button type="button" className="btn" onClick={done}>
+            {attrs.alt.trim() ? 'Done' : 'Later'}
+          </button>
+        </span>
       </span>
     </div>
   );

@@ -5,7 +5,7 @@ import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 
 const LOOK =
-  'grid h-8 min-w-8 place-items-center rounded-[5px] px-1.5 disabled:opacity-40 aria-disabled:opacity-40';
+  'grid h-8 min-w-[30px] place-items-center rounded-[5px] px-1 disabled:opacity-40 aria-disabled:opacity-40';
 const tone = (on: boolean | undefined) => (on ? 'bg-pine-tint text-pine-ink' : 'text-ink-2 hover:bg-page-2');
 
 /** One tool of the bar: its name is said and shown as a hint, its keys after it. */

@@ -92,7 +92,7 @@ export const Toolbar = memo(function Toolbar(props: {
         onKeyDown={(e) => {
           if (e.key === 'Escape' && !e.defaultPrevented) editor.commands.focus();
         }}
-        className="flex flex-wrap items-center gap-0.5"
+        className="flex flex-wrap items-center"
       >
         <Tool label="Bold" keys="Ctrl+B" on={on.bold} run={() => run().toggleBold().run()}>
           <Bold size={16} aria-hidden />
