@@ -7,6 +7,7 @@ import { draftVersion, draftVersions } from '@/server/drafts/versions';
 import { changePost, withdrawPost } from '@/server/posts/change';
 import { changingPost, postHistory } from '@/server/posts/history';
 import { namesFor } from '@/server/posts/names';
+import { share } from '@/server/posts/share';
 import { conversation } from '@/server/discussions/conversation';
 import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
@@ -136,6 +137,38 @@ describe('a shared post', () => {
     const [after] = await part(kwame, 'Fri 11:00');
     expect(after).toMatchObject({ verdict: { counted: true }, text: { n: 2, edits: 2 } });
     expect(after?.text.latest?.doc).toEqual(text('Short.'));
+  });
+
+  it('is not changed over a change from another window that its writer has not seen', async () => {
+    const { imani } = world.people;
+    const { post } = await shared(db, imani, OPEN, 'Tue 10:00', shareInput('As it was at first.'));
+    const from = (n: number, words: string) =>
+      changePost(deps(db, 'Tue 10:30'), imani, OPEN, post, { title: '', doc: text(words), n });
+    expect(await from(1, 'As the first window has it.')).toEqual({ ok: true, value: { n: 2 } });
+    expect(await from(1, 'As the second window has it.')).toEqual({
+      ok: false,
+      failure: { code: 'changed-meanwhile' },
+    });
+    // A press that is sent again because its answer was lost is no other window.
+    expect(await from(1, 'As the first window has it.')).toEqual({ ok: true, value: { n: 2 } });
+    expect(await from(2, 'As the second window has it.')).toEqual({ ok: true, value: { n: 3 } });
+  });
+
+  it('is never withdrawn under an answer that arrives at the same moment', async () => {
+    const { holt, noor } = world.people;
+    for (let round = 0; round < 12; round += 1) {
+      const { post } = await shared(db, holt, OPEN, 'Tue 10:00', shareInput(`A question of mine, ${round}.`));
+      const [answer, gone] = await Promise.all([
+        share(
+          deps(db, 'Tue 10:05'),
+          noor,
+          OPEN,
+          shareInput(`An answer, ${round}.`, { kind: 'reply', parent: post }),
+        ),
+        withdrawPost(deps(db, 'Tue 10:05'), holt, OPEN, post),
+      ]);
+      expect([answer.ok, gone.ok].filter(Boolean)).toHaveLength(1);
+    }
   });
 
   it('is not changed after the closing, and not to nothing', async () => {

@@ -20,6 +20,8 @@ export type PostRecord = {
   parent: PostId | null;
   privateTo: { id: PersonId; name: string } | null;
   sharedAt: Instant;
+  /** Which of its versions is read now; the first is 1. */
+  n: number;
   edited: boolean;
   title: string;
   doc: Doc;
@@ -98,6 +100,7 @@ export async function postsForReader(
     parent: r.parent_id === null ? null : postId(r.parent_id),
     privateTo: r.private_to === null ? null : { id: personId(r.private_to), name: r.private_name },
     sharedAt: instant(r.shared_at),
+    n: r.n,
     edited: r.n > 1,
     title: r.title,
     doc: r.doc,

@@ -124,6 +124,11 @@ export async function sameTextShared(
   return row ? postId(row.id) : null;
 }
 
+/** Holds a post that is being answered: whoever withdraws it waits until the answer is there, or came before it. */
+export async function holdAnswered(db: Db, id: PostId) {
+  await db('posts').where({ id }).forKeyShare().first('id');
+}
+
 /** Holds off other shares of the same person in the same discussion until the transaction ends. */
 export async function lockSharing(db: Db, author: PersonId, discussion: DiscussionId) {
   await db.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [`${author} ${discussion}`]);

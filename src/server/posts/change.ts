@@ -21,8 +21,11 @@ import { honest } from './honest';
 export const changeSchema = z.strictObject({
   title: z.string().max(LIMITS.titleLength).transform(storable),
   doc: z.unknown(),
+  /** The version this text was made of: a newer one is never written over unseen. */
+  n: z.number().int().positive().optional(),
 });
-export type ChangeFailure = NotFound | DocumentFailure | ChangeRefusal | { code: 'nothing-written' };
+export type ChangeFailure =
+  NotFound | DocumentFailure | ChangeRefusal | { code: 'nothing-written' } | { code: 'changed-meanwhile' };
 
 /** A shared post of one's own, held while it is changed. Another's is not found, whatever it is. */
 async function ownPost(
@@ -65,9 +68,11 @@ export async function changePost(
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
     const title = post.kind === 'reply' ? '' : text.title;
     const { kind, parent } = post;
+    const same = title === post.latest.title && canonicalJson(doc) === canonicalJson(post.latest.doc);
+    if (!same && text.n !== undefined && text.n !== post.latest.n)
+      return fail({ code: 'changed-meanwhile' as const });
     await deleteDraft(tx, { author: actor.id, discussion: record.id, kind, parent, edits: id });
-    if (title === post.latest.title && canonicalJson(doc) === canonicalJson(post.latest.doc))
-      return ok({ n: post.latest.n });
+    if (same) return ok({ n: post.latest.n });
     const [answered] = parent === null ? [null] : await visiblePosts(tx, actor, entered, [parent]);
     const n = post.latest.n + 1;
     await insertVersion(tx, id, {

@@ -9,6 +9,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
 import {
+  holdAnswered,
   insertPost,
   insertVersion,
   lockSharing,
@@ -156,6 +157,7 @@ export async function share(
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     const parent = input.parent === null ? null : postId(input.parent);
+    if (parent !== null) await holdAnswered(tx, parent);
     const answered = await answerable(tx, actor, entered, parent);
     if ((input.kind === 'reply') !== (answered !== null)) return fail({ code: 'post-not-open' as const });
     const key: DraftKey = { author: actor.id, discussion: record.id, kind: input.kind, parent };

@@ -22,6 +22,8 @@ export function shareFailureText(failure: { code: string; [more: string]: unknow
       return 'Pulpit does not answer. Your text is kept on this machine; try again in a moment. It can never be shared twice.';
     case 'gone':
       return 'This post was withdrawn or hidden meanwhile, so it was not changed. Your new text is kept.';
+    case 'changed-meanwhile':
+      return 'This post was changed in another window meanwhile, so it was not changed again. Your text here is kept: reload the page to see both, then share the one that shall stand.';
     case 'not-posted-yet':
       return `That time has not come yet. ${KEPT} Say when it was posted there.`;
     case 'no-such-time':

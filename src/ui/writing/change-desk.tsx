@@ -26,7 +26,7 @@ export function ChangeDesk(props: {
   person: string;
   /** The writer's name. */
   author: string;
-  post: { id: number; kind: 'response' | 'reply'; parent: number | null };
+  post: { id: number; n: number; kind: 'response' | 'reply'; parent: number | null };
   answered: { name: string; plain: string } | null;
   draft: DraftView;
   refused: ChangeRefusal | null;
@@ -78,7 +78,7 @@ export function ChangeDesk(props: {
       const response = await fetch(`/discussions/${head.slug}/posts/${post.id}`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(writing.text()),
+        body: JSON.stringify({ ...writing.text(), n: post.n }),
       });
       answer = (await response.json()) as Answer;
     } catch {

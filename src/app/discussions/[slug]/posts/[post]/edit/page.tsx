@@ -57,7 +57,7 @@ export default async function ChangePage({ params, searchParams }: Props) {
                     head={head}
                     person={who.actor.id}
                     author={who.actor.name}
-                    post={{ id: post.id, kind: post.kind, parent: post.parent }}
+                    post={{ id: post.id, n: post.n, kind: post.kind, parent: post.parent }}
                     answered={answered ? { name: answered.author.name, plain: answered.plain } : null}
                     draft={draft}
                     refused={refused}
