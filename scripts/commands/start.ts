@@ -16,6 +16,7 @@ Pulpit on this machine and prints its address. Running it again is safe and quic
   PULPIT_PORT=4170     the port of the web server
   PULPIT_NOW=TIME      the time the demo's clock shows, for example 2026-10-13T16:42:00+01:00; it runs on from there
   PULPIT_DEMO=0        without the demo world and its one-click sign-in
+  PULPIT_FILES=FOLDER  where the files people add are kept
   PULPIT_TLS=1         people reach Pulpit over TLS: cookies are marked Secure
   DATABASE_URL=…       use this PostgreSQL database instead of a cluster of Pulpit's own`;
 

@@ -9,16 +9,19 @@ import { useSyncExternalStore } from 'react';
 import type { SendingFiles } from '../../attachments/sending';
 
 const SIZES = [
-  ['', 'As it is'],
+  ['', 'Width as it is'],
   ['33', 'Small'],
-  ['50', 'Half'],
-  ['100', 'Full'],
+  ['50', 'Half width'],
+  ['100', 'Full width'],
 ] as const;
+/** Chosen first when it is to be another width: none of the above. */
+const OTHER_SIZE = 75;
 const PLACES = [
-  ['', 'To the left'],
+  ['', 'On the left'],
   ['center', 'In the middle'],
-  ['right', 'To the right'],
+  ['right', 'On the right'],
 ] as const;
+const SMALL = 'btn !min-h-9 !px-2.5 !py-1 !text-[13px]';
 
 type Chosen = { pos: number; attrs: Picture['attrs']; selected: boolean };
 
@@ -72,80 +75,78 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
       className="grid gap-x-3 gap-y-1.5 border-b border-rule-soft bg-page-2 px-4 py-2 text-[13px] sm:grid-cols-2"
     >
       <label className="block">
-        <b>What it shows</b>, for those who cannot see it
+        <b>What it shows</b>
         <input
           className="field mt-0.5"
           maxLength={LIMITS.altLength}
-          placeholder="The levee from the bridge, water at the third step"
+          placeholder="For those who cannot see it"
           value={attrs.alt}
           onChange={(e) => set({ alt: e.target.value })}
           onKeyDown={back}
         />
       </label>
       <label className="block">
-        <b>Caption</b>, read by everybody beneath it
+        <b>Caption</b>
         <input
           className="field mt-0.5"
           maxLength={LIMITS.captionLength}
+          placeholder="Read by everybody beneath it"
           value={attrs.caption ?? ''}
           onChange={(e) => set({ caption: e.target.value || null })}
           onKeyDown={back}
         />
       </label>
-      <span className="flex flex-wrap items-center gap-x-3 gap-y-1.5 sm:col-span-2">
-        <label>
-          Width{' '}
-          <select
-            aria-label="Width"
-            className="field !w-auto"
-            value={attrs.size ?? ''}
-            onChange={(e) => set({ size: e.target.value ? Number(e.target.value) : null })}
-          >
-            {SIZES.map(([n, name]) => (
-              <option key={n} value={n}>
-                {name}
-              </option>
-            ))}
-            {other ? <option value={attrs.size}>{attrs.size} %</option> : null}
-          </select>
-        </label>
-        <label>
-          or{' '}
-          <input
-            type="number"
-            className="field !w-[72px]"
-            aria-label="Width in hundredths of the page"
-            min={10}
-            max={100}
-            value={attrs.size ?? ''}
-            onChange={(e) => {
-              const n = Math.round(Number(e.target.value));
-              if (e.target.value === '') set({ size: null });
-              else if (n >= 10 && n <= 100) set({ size: n });
-            }}
-            onKeyDown={back}
-          />{' '}
-          %
-        </label>
-        <label>
-          Place{' '}
-          <select
-            aria-label="Place"
-            className="field !w-auto"
-            value={attrs.place ?? ''}
-            onChange={(e) => set({ place: e.target.value || null })}
-          >
-            {PLACES.map(([n, name]) => (
-              <option key={n} value={n}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+      <span className="flex flex-wrap items-center gap-2 sm:col-span-2">
+        <select
+          aria-label="Width"
+          className="field !w-auto"
+          value={other ? 'other' : (attrs.size ?? '')}
+          onChange={(e) => {
+            const { value } = e.target;
+            set({ size: value === 'other' ? OTHER_SIZE : value ? Number(value) : null });
+          }}
+        >
+          {SIZES.map(([n, name]) => (
+            <option key={n} value={n}>
+              {name}
+            </option>
+          ))}
+          <option value="other">Other width</option>
+        </select>
+        {other ? (
+          <label className="flex items-center gap-1">
+            <input
+              type="number"
+              className="field !w-[68px]"
+              aria-label="Width in hundredths of the page"
+              min={10}
+              max={100}
+              defaultValue={attrs.size}
+              onChange={(e) => {
+                const n = Math.round(Number(e.target.value));
+                if (n >= 10 && n <= 100) set({ size: n });
+              }}
+              onKeyDown={back}
+            />
+            %
+          </label>
+        ) : null}
+        <select
+          aria-label="Place"
+          className="field !w-auto"
+          value={attrs.place ?? ''}
+          onChange={(e) => set({ place: e.target.value || null })}
+        >
+          {PLACES.map(([n, name]) => (
+            <option key={n} value={n}>
+              {name}
+            </option>
+          ))}
+        </select>
         <span className="ml-auto flex gap-2">
           <button
             type="button"
-            className="btn"
+            className={SMALL}
             onClick={() =>
               editor
                 .chain()
@@ -157,7 +158,7 @@ export function PictureField({ editor, sending }: { editor: Editor; sending: Sen
           >
             Take it out
           </button>
-          <button type="button" className="btn" onClick={done}>
+          <button type="button" className={SMALL} onClick={done}>
             {attrs.alt.trim() ? 'Done' : 'Later'}
           </button>
         </span>
