@@ -1,3 +1,6 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { stateFolder } from '../lib/places';
 import { removeCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
 import { stopWeb } from '../lib/web';
@@ -5,7 +8,7 @@ import * as start from './start';
 
 export const help = `./pulpit reset [--yes]
 
-Throws away everything in Pulpit's own database (all posts and drafts), lays the demo out afresh and starts it.
+Throws away everything in Pulpit's own database (all posts, drafts and files), lays the demo out afresh and starts it.
 A database named by DATABASE_URL is never touched.`;
 
 export async function run(args: string[]): Promise<number> {
@@ -21,6 +24,8 @@ export async function run(args: string[]): Promise<number> {
   }
   await stopWeb('demo');
   removeCluster('demo');
+  // A folder that somebody named is theirs.
+  if (!process.env.PULPIT_FILES) rmSync(join(stateFolder('demo'), 'files'), { recursive: true, force: true });
   say('The old database is gone.');
   return start.run();
 }

@@ -77,6 +77,16 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   await expect(page.getByRole('button', { name: 'Preview' })).toBeFocused();
 });
 
+test('who comes into the text by keyboard writes beneath the first question, never over it', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', `${GEO}/response`);
+  await editorOf(page).focus();
+  await page.keyboard.type('First: ');
+  await expect(editorOf(page).locator('.part-heading').first()).toHaveText(/^1\. Which plan/);
+  await expect(editorOf(page).getByRole('paragraph').first()).toHaveText(/^First: I would move/);
+});
+
 test('formulas, tables, names and the writing alone', async ({ page }) => {
   await atTheEnd(page);
   await page.keyboard.type('By $Q = vA$ as @teo');
@@ -208,6 +218,7 @@ test.describe('a page that is kept', () => {
     await kept(page);
     await page.reload();
     await expect(editorOf(page)).toContainText('Before the tunnel. In the tunnel.');
+    await expect(editorOf(page).locator('.part-heading')).toHaveCount(3);
     // Signing out takes the page and the copies away.
     await page.getByRole('button', { name: /^Account/ }).click();
     await page.getByRole('menuitem', { name: 'Sign out' }).click();

@@ -179,6 +179,11 @@ export class DraftKeeper {
     this.change(text);
   }
 
+  /** The text is the one on the page, only a newer revision: an old page was opened. */
+  follow(base: number) {
+    this.revision = base;
+  }
+
   /** An earlier version takes the text's place; what stands now is kept first and then stays as a version. */
   async restore(text: Text) {
     if (this.dirty) await this.send('tell');

@@ -32,16 +32,18 @@ const localKey = (place: Place) =>
 
 /**
  * What this machine still holds and the page does not show: words the server never got, from a window that is gone, or, where
- * the page was opened without a network, a newer text than the page's. Null when there is nothing of the kind.
+ * the page was opened without a network, a newer revision than the page's. Null when there is nothing of the kind.
  */
-export async function leftBehind(place: Place, opened: DraftView): Promise<LocalCopy | null> {
+export async function leftBehind(
+  place: Place,
+  opened: DraftView,
+): Promise<(LocalCopy & { same: boolean }) | null> {
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
   const local = await readLocal(key);
-  if (!local) return null;
-  if (local.kept) return local.base > opened.revision ? local : null;
+  if (!local || (local.kept && local.base <= opened.revision)) return null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
-  return same ? null : local;
+  return same && !local.kept ? null : { ...local, same };
 }
 
 /** A draft's keeper for the life of a page. */

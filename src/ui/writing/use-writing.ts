@@ -5,12 +5,13 @@ import type { CheckRules } from '@/core/checks/checks';
 import type { Check, Evidence } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
-import type { Doc } from '@/core/posts/document';
 
+import type { Editor } from '@tiptap/core';
 import { useEditor } from '@tiptap/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DraftView } from '../discussion/types';
 import type { Place, Text } from './draft-keeper';
+import { cursorAtFirstWords, putText } from './editor/put-text';
 import { evidenceKey } from './editor/evidence-marks';
 import { SendingFiles } from '../attachments/sending';
 import { extensions } from './editor/extensions';
@@ -64,10 +65,10 @@ export function useWriting(options: {
   const [names] = useState(() => new NameStore(() => namesOf(place.slug)));
 
   const put = useCallback(
-    (target: { commands: { setContent: (doc: Doc, o: { emitUpdate: boolean }) => boolean } }, text: Text) => {
+    (target: Editor, text: Text) => {
       titleNow.current = text.title;
       setTitle(text.title);
-      target.commands.setContent(text.doc, { emitUpdate: false });
+      putText(target, text.doc);
       recheck(text);
     },
     [recheck],
@@ -89,6 +90,7 @@ export function useWriting(options: {
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
       sending.into(e);
+      cursorAtFirstWords(e);
       const typed = typedBefore(form.current, draft, parts);
       // The server counted; where the evidence stands is found here.
       if (!typed) recheck({ title: draft.title, doc: draft.doc });
@@ -100,6 +102,10 @@ export function useWriting(options: {
       void leftBehind(place, draft).then((local) => {
         // Not over words that were typed meanwhile: those are newer.
         if (!local || e.isDestroyed || !keeper.isUntouched()) return;
+        if (local.same) {
+          keeper.follow(local.base);
+          return;
+        }
         put(e, local);
         setRestored(true);
         keeper.resume({ title: local.title, doc: local.doc }, local.base);

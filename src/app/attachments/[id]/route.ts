@@ -2,6 +2,7 @@ import { readableFile } from '@/server/files/read';
 import { cancelUpload, PIECE_BYTES, takePiece } from '@/server/files/receive';
 import type { Span } from '@/server/files/store';
 import { app } from '@/runtime/app';
+import { disposition } from '../../_request/disposition';
 import { visitor, withFiles } from '../../_request/session';
 import { bodyBytes, fromOwnPages, unexpected } from '../../_request/write';
 
@@ -28,7 +29,7 @@ export async function GET(request: Request, { params }: Context) {
   const { sha256, name, mediaType, bytes } = found.value;
   const headers: Record<string, string> = {
     'content-type': mediaType === 'text/plain' ? 'text/plain; charset=utf-8' : mediaType,
-    'content-disposition': `${SHOWN.test(mediaType) ? 'inline' : 'attachment'}; filename*=UTF-8\'\'${encodeURIComponent(name)}`,
+    'content-disposition': disposition(SHOWN.test(mediaType) ? 'inline' : 'attachment', name),
     'content-security-policy': "default-src 'none'; sandbox",
     'accept-ranges': 'bytes',
     // Whether one may see it is asked anew each time; the content under a sum never changes.

@@ -1,4 +1,5 @@
 import { courseFile } from '@/server/courses/files';
+import { disposition } from '../../_request/disposition';
 import { requireVisitor } from '../../_request/session';
 
 type Context = { params: Promise<{ id: string }> };
@@ -13,7 +14,7 @@ export async function GET(_request: Request, context: Context) {
   return new Response(new Uint8Array(content), {
     headers: {
       'content-type': `${mediaType}; charset=utf-8`,
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': disposition('attachment', name),
       'x-content-type-options': 'nosniff',
       'content-security-policy': "default-src 'none'; sandbox",
       'cache-control': 'private, max-age=300',
