@@ -1,12 +1,14 @@
 /*
  * Keeps the pages one writes on, and what they are made of, so that they open without a network. A page is always asked for
- * first; the kept one is only for when nobody answers. Signing out takes all of it away.
+ * first; the kept one is only for when nobody answers. Signing out, or in, takes all of it away.
  */
 const PAGES = 'pulpit-pages-1';
 /** What pages are made of: the same for everybody. */
 const PARTS = 'pulpit-parts-1';
 const MOST = 300;
 const WRITING = /^\/discussions\/[^/]+\/(?:response|conversation|posts\/\d+\/edit)$/;
+/** After these somebody else may sit here. */
+const ANOTHER = /^\/sign-(?:out|in\/enter)$/;
 const FIXED = /^\/(?:_next\/static|dictionaries)\//;
 
 /** @param {Cache} cache */
@@ -74,7 +76,7 @@ function forgetKept() {
 }
 
 /** @param {Request} request */
-async function signOut(request) {
+async function leave(request) {
   await Promise.all([caches.delete(PAGES), forgetKept()]);
   return fetch(request);
 }
@@ -85,7 +87,7 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (url.origin !== self.location.origin) return;
-  if (request.method === 'POST' && url.pathname === '/sign-out') event.respondWith(signOut(request));
+  if (request.method === 'POST' && ANOTHER.test(url.pathname)) event.respondWith(leave(request));
   else if (request.method !== 'GET') return;
   else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
   else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));

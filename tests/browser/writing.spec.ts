@@ -228,6 +228,33 @@ test.describe('a page that is kept', () => {
   });
 });
 
+test('what this machine kept of a draft does not come back once that was shared from another', async ({
+  page,
+  browser,
+}) => {
+  await atTheEnd(page);
+  await page.keyboard.type('As it stood on the laptop.');
+  await kept(page);
+  await page.goto('about:blank');
+  const phone = await (await browser.newContext()).newPage();
+  await enterAs(phone, 'Imani Okoro', `${GEO}/response`);
+  await phone.getByRole('button', { name: 'Share with the class' }).click();
+  const short = phone.getByRole('alertdialog', { name: 'Share it short?' });
+  await short.getByRole('button', { name: 'Share it as it is' }).click();
+  await phone.getByRole('link', { name: 'Change or withdraw it' }).click();
+  await phone.getByText('Withdraw it…').click();
+  await phone.getByRole('button', { name: 'Withdraw this response' }).click();
+  await editorOf(phone).getByRole('paragraph').last().click();
+  await phone.keyboard.press('Control+End');
+  await phone.keyboard.type(' And on from the phone.');
+  await kept(phone);
+  await phone.context().close();
+  await page.goto(`${GEO}/response`);
+  await expect(editorOf(page)).toContainText('And on from the phone.');
+  await kept(page);
+  await expect(page.getByText('Changed in another window')).toBeHidden();
+});
+
 test('words left behind never go over what was written on another device meanwhile', async ({
   page,
   context,

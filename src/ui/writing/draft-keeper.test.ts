@@ -35,7 +35,7 @@ describe('a draft', () => {
     await jest.advanceTimersByTimeAsync(900);
     expect(sent.map((r) => r.doc)).toEqual([doc('Th')]);
     expect(k.keeping()).toEqual({ state: 'kept', at: 1_001 });
-    expect(local()).toEqual({ title: '', doc: doc('Th'), base: 1, kept: true });
+    expect(local()).toEqual({ title: '', doc: doc('Th'), base: 1, kept: true, submission: 's1' });
   });
 
   it('is sent every few seconds while typing never stops', async () => {

@@ -47,8 +47,8 @@ export type KeepAnswer =
       submission?: string;
     };
 
-/** This machine's own copy of a draft, and the revision it was written on. */
-export type LocalCopy = Text & { base: number; kept: boolean };
+/** This machine's own copy of a draft: which draft it is of, and the revision it was written on. */
+export type LocalCopy = Text & { base: number; kept: boolean; submission: string };
 
 /** What the keeper needs of the world: the server, and this machine's own copy. */
 export type KeeperPorts = {
@@ -123,7 +123,7 @@ export class DraftKeeper {
     if (this.over) return;
     this.text = text;
     this.touched = true;
-    this.ports.keepLocal({ ...text, base: this.revision, kept: false });
+    this.ports.keepLocal({ ...text, base: this.revision, kept: false, submission: this.submission });
     if (!this.dirty) this.waitingSince = performance.now();
     this.dirty = true;
     const waited = performance.now() - this.waitingSince;
@@ -152,12 +152,12 @@ export class DraftKeeper {
       this.submission = answer.submission;
       this.tries = 0;
       if (this.dirty) {
-        this.ports.keepLocal({ ...this.text, base: this.revision, kept: false });
+        this.ports.keepLocal({ ...this.text, base: this.revision, kept: false, submission: this.submission });
         this.set({ state: 'unsaved' });
         this.plan(QUIET_MS);
       } else {
         // Without a network the page that opens may be an old one: then this is the newest there is.
-        this.ports.keepLocal({ ...this.text, base: this.revision, kept: true });
+        this.ports.keepLocal({ ...this.text, base: this.revision, kept: true, submission: this.submission });
         this.set({ state: 'kept', at: answer.keptAt });
       }
     } else if (answer.code === 'other-window' && answer.doc) {
@@ -215,7 +215,7 @@ export class DraftKeeper {
     this.revision = other.revision;
     this.submission = other.submission;
     this.dirty = false;
-    this.ports.keepLocal({ ...this.text, base: this.revision, kept: true });
+    this.ports.keepLocal({ ...this.text, base: this.revision, kept: true, submission: this.submission });
     this.set({ state: 'kept', at: other.keptAt });
     return this.text;
   }

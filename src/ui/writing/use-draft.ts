@@ -41,7 +41,9 @@ export async function leftBehind(
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
   const local = await readLocal(key);
-  if (!local || (local.kept && local.base <= opened.revision)) return null;
+  if (!local) return null;
+  // What the server had, of a draft that was shared or begun anew since, is no newer text of this one.
+  if (local.kept && (local.submission !== opened.submission || local.base <= opened.revision)) return null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
   return same && !local.kept ? null : { ...local, same };
 }
