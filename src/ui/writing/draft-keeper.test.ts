@@ -1,5 +1,5 @@
 import { doc } from '../../../tests/fixtures/build';
-import { DraftKeeper, type KeepAnswer, type KeepRequest } from './draft-keeper';
+import { DraftKeeper, isNewerHere, type KeepAnswer, type KeepRequest } from './draft-keeper';
 
 const place = { slug: 'geo-1', person: 'imani', kind: 'response' as const, parent: null };
 const opened = { title: '', doc: doc(''), revision: 0, submission: 's1', keptAt: null };
@@ -73,6 +73,16 @@ describe('a draft', () => {
     k.resume({ title: '', doc: doc('from the train') }, 4);
     await jest.advanceTimersByTimeAsync(900);
     expect(sent[0]).toMatchObject({ base: 4, conflict: 'tell', doc: doc('from the train') });
+  });
+
+  it('on this machine is newer than the page only as this draft, and where it has more', () => {
+    const opened = { revision: 3, submission: 's1' };
+    const copy = { kept: true, base: 4, submission: 's1' };
+    expect(isNewerHere(copy, opened)).toBe(true);
+    expect(isNewerHere({ ...copy, base: 3 }, opened)).toBe(false);
+    // Shared from another machine, withdrawn, and begun anew: an old draft's revision says nothing.
+    expect(isNewerHere({ ...copy, base: 40, submission: 's0' }, opened)).toBe(false);
+    expect(isNewerHere({ kept: false, base: 1, submission: 's0' }, opened)).toBe(true);
   });
 
   const elsewhere: KeepAnswer = {

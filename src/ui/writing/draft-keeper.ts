@@ -50,6 +50,15 @@ export type KeepAnswer =
 /** This machine's own copy of a draft: which draft it is of, and the revision it was written on. */
 export type LocalCopy = Text & { base: number; kept: boolean; submission: string };
 
+/**
+ * Whether a copy says more than the page that was opened: what the server never got always does; what it had, only as a
+ * newer revision of this very draft, and not of one that was shared or begun anew since.
+ */
+export const isNewerHere = (
+  local: Pick<LocalCopy, 'kept' | 'base' | 'submission'>,
+  opened: { revision: number; submission: string },
+) => !local.kept || (local.submission === opened.submission && local.base > opened.revision);
+
 /** What the keeper needs of the world: the server, and this machine's own copy. */
 export type KeeperPorts = {
   /** Never rejects: no answer is the code `no-answer`. `leaving` asks the browser to send it even as the page goes. */

@@ -3,7 +3,7 @@
 import { canonicalJson } from '@/core/posts/canonical';
 import { useEffect, useState } from 'react';
 import type { DraftView } from '../discussion/types';
-import { DraftKeeper, type KeepAnswer, type LocalCopy, type Place } from './draft-keeper';
+import { DraftKeeper, isNewerHere, type KeepAnswer, type LocalCopy, type Place } from './draft-keeper';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
 
 function keeperFor(place: Place, opened: DraftView): DraftKeeper {
@@ -41,9 +41,7 @@ export async function leftBehind(
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
   const local = await readLocal(key);
-  if (!local) return null;
-  // What the server had, of a draft that was shared or begun anew since, is no newer text of this one.
-  if (local.kept && (local.submission !== opened.submission || local.base <= opened.revision)) return null;
+  if (!local || !isNewerHere(local, opened)) return null;
   const same = canonicalJson(local.doc) === canonicalJson(opened.doc) && local.title === opened.title;
   return same && !local.kept ? null : { ...local, same };
 }
