@@ -11,7 +11,7 @@ import { useVoice } from '../aloud/use-voice';
 import { DocumentView, type Dressed } from '../reading/document-view';
 import { checkFigure, checkName } from '../words/checks';
 import { factText } from '../words/requirements';
-import { useWriting } from '../writing/writing-context';
+import { useOfChecks, useWriting } from '../writing/writing-context';
 
 /** How far something a prompt asks for is done: `told` is for what has nothing to be done, such as a deadline. */
 export type Standing = { state: 'met' | 'open' | 'told'; text: string };
@@ -65,27 +65,44 @@ function around(r: { from: number; to: number }, links: readonly Mention[]): { f
   return out;
 }
 
+/** How a requirement stands in the draft, as its writer goes on writing. */
+function useStanding(r: Requirement, told: Record<string, Standing>): Standing {
+  const state = useOfChecks((checks) => standingOf(r, checks, told).state);
+  const text = useOfChecks((checks) => standingOf(r, checks, told).text);
+  return { state, text };
+}
+
 function Underlined(props: {
-  standing: Standing;
+  requirement: Requirement;
+  told: Record<string, Standing>;
   /** The sign stands behind the last piece of a requirement. */
   last: boolean;
-  pointed: boolean;
-  point: (on: boolean) => void;
+  /** The one that is pointed at on this page, whether or not a check stands behind it. */
+  here: Requirement | null;
+  setHere: (r: Requirement | null) => void;
   children: ReactNode;
 }) {
-  const { standing, pointed, point } = props;
+  const { requirement: r, here, setHere } = props;
+  const { pointed, point } = useWriting();
+  const standing = useStanding(r, props.told);
+  const check = useOfChecks((checks) => r.facts.map((f) => checkOf(f.fact, checks)).find((c) => c));
+  const lit = here === r || (pointed !== null && r.facts.some((f) => f.fact === `response.${pointed}`));
+  const pointHere = (on: boolean) => {
+    setHere(on ? r : null);
+    point(on ? (check?.id ?? null) : null);
+  };
   return (
     <span
       role="button"
       tabIndex={0}
-      aria-pressed={pointed}
+      aria-pressed={lit}
       title={standing.text}
-      onMouseEnter={() => point(true)}
-      onMouseLeave={() => point(false)}
-      onFocus={() => point(true)}
-      onBlur={() => point(false)}
+      onMouseEnter={() => pointHere(true)}
+      onMouseLeave={() => pointHere(false)}
+      onFocus={() => pointHere(true)}
+      onBlur={() => pointHere(false)}
       className={`cursor-help rounded-[2px] underline decoration-2 underline-offset-4 ${LOOKS[standing.state]} ${
-        pointed ? 'bg-mark' : ''
+        lit ? 'bg-mark' : ''
       }`}
     >
       {props.children}
@@ -102,6 +119,10 @@ function Underlined(props: {
   );
 }
 
+/** In words, how the requirement that is pointed at stands. */
+const StandingLine = (props: { requirement: Requirement; told: Record<string, Standing> }) =>
+  `${useStanding(props.requirement, props.told).text}.`;
+
 /**
  * The prompt's text with everything it requires underlined where it stands, and how that stands by now. Pointing at a
  * requirement shows its check on the other page, and the other way round.
@@ -116,10 +137,7 @@ export function PromptText(props: {
   recording: { id: string; speaker: string } | null;
 }) {
   const { doc, requirements, told } = props;
-  const { checks, pointed, point } = useWriting();
-  // The one that is pointed at here, whether or not a check stands behind it.
   const [here, setHere] = useState<Requirement | null>(null);
-  const idsOf = (r: Requirement) => r.facts.flatMap((f) => checkOf(f.fact, checks)?.id ?? []);
   const voice = useVoice(doc);
   const within: Dressed[] = voice.sentence
     ? [
@@ -147,15 +165,7 @@ export function PromptText(props: {
       from,
       to,
       dress: (text) => (
-        <Underlined
-          standing={standingOf(r, checks, told)}
-          last={i === pieces.length - 1}
-          pointed={here === r || (pointed !== null && idsOf(r).includes(pointed))}
-          point={(on) => {
-            setHere(on ? r : null);
-            point(on ? (idsOf(r)[0] ?? null) : null);
-          }}
-        >
+        <Underlined requirement={r} told={told} last={i === pieces.length - 1} here={here} setHere={setHere}>
           {text}
         </Underlined>
       ),
@@ -174,9 +184,11 @@ export function PromptText(props: {
       </div>
       {requirements.length ? (
         <p aria-hidden className="mt-1.5 text-[12.5px] text-ink-2">
-          {here
-            ? `${standingOf(here, checks, told).text}.`
-            : 'Underlined: what is asked for. Point at it to see how it stands.'}
+          {here ? (
+            <StandingLine requirement={here} told={told} />
+          ) : (
+            'Underlined: what is asked for. Point at it to see how it stands.'
+          )}
         </p>
       ) : null}
     </>

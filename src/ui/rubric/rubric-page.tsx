@@ -1,42 +1,44 @@
 'use client';
 
+import type { Check } from '@/core/checks/types';
 import { pointsOf, type Criterion } from '@/core/rubric/rubric';
 import { QuietForm } from '../notes/note-form';
 import { checkFigure, checkName } from '../words/checks';
 import { plural } from '../words/plural';
-import { useWriting } from '../writing/writing-context';
+import { useOfChecks, useWriting } from '../writing/writing-context';
 import type { SheetView } from './types';
 
-/** The checks that say something about a criterion, each with how it stands in the draft by now. */
-function Touching({ criterion }: { criterion: Criterion }) {
-  const { checks, point, pointed } = useWriting();
-  if (criterion.checks.length === 0) return null;
+function TouchingCheck({ id }: { id: Check['id'] }) {
+  const { point, pointed } = useWriting();
+  const check = useOfChecks((checks) => checks?.find((c) => c.id === id));
   return (
-    <p className="flex flex-wrap gap-x-2.5 gap-y-0.5 text-[12.5px] text-ink-2">
-      <span>Checks:</span>
-      {criterion.checks.map((id) => {
-        const check = checks?.find((c) => c.id === id);
-        return (
-          <span
-            key={id}
-            onMouseEnter={() => point(id)}
-            onMouseLeave={() => point(null)}
-            className={pointed === id ? 'bg-mark' : ''}
-          >
-            {checkName(id)}
-            {check ? (
-              <b className={check.met ? 'text-pine-ink' : 'text-ochre-ink'}>
-                {' '}
-                {checkFigure(check)} {check.met ? '✓' : '!'}
-                <span className="sr-only">{check.met ? ' met' : ' not met yet'}</span>
-              </b>
-            ) : null}
-          </span>
-        );
-      })}
-    </p>
+    <span
+      onMouseEnter={() => point(id)}
+      onMouseLeave={() => point(null)}
+      className={pointed === id ? 'bg-mark' : ''}
+    >
+      {checkName(id)}
+      {check ? (
+        <b className={check.met ? 'text-pine-ink' : 'text-ochre-ink'}>
+          {' '}
+          {checkFigure(check)} {check.met ? '✓' : '!'}
+          <span className="sr-only">{check.met ? ' met' : ' not met yet'}</span>
+        </b>
+      ) : null}
+    </span>
   );
 }
+
+/** The checks that say something about a criterion, each with how it stands in the draft by now. */
+const Touching = ({ criterion }: { criterion: Criterion }) =>
+  criterion.checks.length ? (
+    <p className="flex flex-wrap gap-x-2.5 gap-y-0.5 text-[12.5px] text-ink-2">
+      <span>Checks:</span>
+      {criterion.checks.map((id) => (
+        <TouchingCheck key={id} id={id} />
+      ))}
+    </p>
+  ) : null;
 
 /** The rubric beside the prompt; before sharing each criterion takes what its writer thinks of it, seen by nobody else. */
 export function RubricPage(props: { slug: string; sheet: SheetView; estimating: boolean }) {

@@ -1,4 +1,5 @@
 import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks';
+import type { Check } from '@/core/checks/types';
 import type { DraftChecker } from '@/workers/check-draft';
 import { wrap, type Remote } from 'comlink';
 import type { Text } from './draft-keeper';
@@ -35,9 +36,21 @@ async function check(rules: CheckRules, text: Text): Promise<Checked> {
   }
 }
 
-/** All of a result that is read on the page; where the evidence stands moves with every key and is asked for apart. */
-const readable = (c: Checked) =>
-  JSON.stringify([c.checks.map((one) => ({ ...one, evidence: 0 })), c.figures]);
+/** What is read of a check on the page; where its evidence stands moves with every key and is asked for apart. */
+const readable = (check: Check) => JSON.stringify({ ...check, evidence: 0 });
+
+/** The newer result, with each check that reads as before being the one from before; that result itself where all do. */
+function asShown(before: Checked, next: Checked): Checked {
+  const checks = next.checks.map((check) => {
+    const was = before.checks.find((c) => c.id === check.id);
+    return was && readable(was) === readable(check) ? was : check;
+  });
+  const same =
+    checks.length === before.checks.length &&
+    checks.every((check, i) => check === before.checks[i]) &&
+    JSON.stringify(before.figures) === JSON.stringify(next.figures);
+  return same ? before : { ...next, checks };
+}
 
 /**
  * The checks of a text as it is written. While one text is being checked only the newest of those that follow waits, so
@@ -47,7 +60,6 @@ const readable = (c: Checked) =>
 export class LiveChecks {
   private newest: Checked;
   private shown: Checked;
-  private shownText: string;
   private readonly readers = new Set<() => void>();
   private readonly followers = new Set<() => void>();
   private busy = false;
@@ -58,10 +70,12 @@ export class LiveChecks {
     opened: Checked,
   ) {
     this.newest = this.shown = opened;
-    this.shownText = readable(opened);
   }
 
-  /** The last result that read differently from the one before. Its evidence may stand where the text was a key ago. */
+  /**
+   * The last result that read differently from the one before. Its evidence may stand where the text was a key ago. A
+   * check that reads as before is the same object.
+   */
   figures = (): Checked => this.shown;
   /** The last result. */
   latest = (): Checked => this.newest;
@@ -80,10 +94,9 @@ export class LiveChecks {
 
   private take(next: Checked) {
     this.newest = next;
-    const text = readable(next);
-    if (text !== this.shownText) {
-      this.shown = next;
-      this.shownText = text;
+    const shown = asShown(this.shown, next);
+    if (shown !== this.shown) {
+      this.shown = shown;
       this.readers.forEach((tell) => tell());
     }
     this.followers.forEach((tell) => tell());

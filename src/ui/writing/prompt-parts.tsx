@@ -1,20 +1,21 @@
 'use client';
 
 import type { Part } from '@/core/brief/brief';
-import { useWriting } from './writing-context';
+import { useOfChecks } from './writing-context';
 
 /** The prompt's questions, each with a sign of whether the draft answers it. */
 export function PromptParts({ parts }: { parts: Part[] }) {
-  const { answered } = useWriting();
+  const check = useOfChecks((checks) => checks?.find((c) => c.id === 'parts'));
+  const open = check?.missing?.code === 'parts-unanswered' ? check.missing.parts.map((p) => p.n) : [];
   if (parts.length === 0) return null;
   return (
     <ol className="mt-3 grid gap-1 font-serif text-[15px] leading-[1.55]">
       {parts.map((p, i) => {
-        const done = answered?.has(p.id);
+        const done = check !== undefined && !open.includes(i + 1);
         return (
           <li
             key={p.id}
-            className={`flex gap-3 rounded-control px-2.5 py-2 ${answered && !done ? 'bg-ochre-tint' : ''}`}
+            className={`flex gap-3 rounded-control px-2.5 py-2 ${check && !done ? 'bg-ochre-tint' : ''}`}
           >
             <span
               aria-hidden
@@ -26,7 +27,7 @@ export function PromptParts({ parts }: { parts: Part[] }) {
             </span>
             <span>
               {p.text}
-              {answered ? <span className="sr-only"> ({done ? 'answered' : 'no answer yet'})</span> : null}
+              {check ? <span className="sr-only"> ({done ? 'answered' : 'no answer yet'})</span> : null}
             </span>
           </li>
         );

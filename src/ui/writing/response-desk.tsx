@@ -53,20 +53,9 @@ export function ResponseDesk(props: {
   });
   useQuotations(writing.editor);
   const { share, send } = useShare(place);
-  const { setAnswered, setChecks } = useWritingContext();
+  const { setLive } = useWritingContext();
   const { live } = writing;
-
-  useEffect(() => {
-    const tell = () => {
-      const { checks } = live.figures();
-      const unanswered = checks.find((c) => c.id === 'parts')?.missing;
-      const open = unanswered?.code === 'parts-unanswered' ? unanswered.parts.map((p) => p.n) : [];
-      setAnswered(new Set(brief.parts.filter((_, i) => !open.includes(i + 1)).map((p) => p.id)));
-      setChecks(checks);
-    };
-    tell();
-    return live.onFigures(tell);
-  }, [live, brief.parts, setAnswered, setChecks]);
+  useEffect(() => setLive(live), [live, setLive]);
 
   const forecast = (checks: Check[]) => {
     const verdict =
