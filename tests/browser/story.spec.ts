@@ -61,6 +61,18 @@ test('a draft is there after a reload in mid-sentence, and on another browser', 
   await elsewhere.context().close();
 });
 
+test('going back from the desk shows the figures of what was just written', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro');
+  const geo = page.getByRole('listitem').filter({ hasText: 'Should the Amber valley levees' });
+  const words = Number(/(\d+) of 250 words/u.exec(await geo.innerText())?.[1]);
+  await geo.getByRole('link', { name: /Continue draft/ }).click();
+  await page.getByRole('textbox', { name: 'Your response' }).getByRole('paragraph').last().click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' and sheep and goats too');
+  await page.goBack();
+  await expect(geo).toContainText(`${words + 5} of 250 words`);
+});
+
 test('two windows never overwrite each other silently', async ({ page, context }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/response`);
   const other = await context.newPage();
@@ -79,7 +91,7 @@ test('two windows never overwrite each other silently', async ({ page, context }
   );
   await other.getByRole('button', { name: 'The other text' }).click();
   await expect(other.getByRole('textbox', { name: 'Your response' })).toContainText(
-    'cattle cannot climb stairs.',
+    'cattle cannot and sheep and goats too climb stairs.',
   );
 });
 
@@ -94,7 +106,9 @@ test('sharing gives a receipt and opens the seal; a double click makes one post'
   const sent: string[] = [];
   page.on('request', (r) => r.url().endsWith('/posts') && sent.push(r.url()));
   await page.getByRole('button', { name: 'Share with the class' }).dblclick();
-  await expect(page.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
+  const heading = page.getByRole('heading', { name: 'Your response is shared with the class' });
+  await expect(heading).toBeFocused();
+  await expect(heading).toBeInViewport();
   await expect(page.getByText(/2 d 7 h before the deadline/)).toBeVisible();
   await expect(page.getByText(/([0-9a-f]{8} ){7}[0-9a-f]{8}/)).toBeVisible();
   await expect(tally(page)).toHaveAccessibleName('Response counted; 3 replies: 3 owed');

@@ -2,6 +2,7 @@ import type { Verdict } from '@/core/counting/types';
 import { ArrowLeft } from 'lucide-react';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
+import { ArrivedHeading } from '../frame/arrived-heading';
 import { marginText } from '../part/receipt';
 import { calledName, list, plural } from '../words/plural';
 import { replyRules } from '../words/rules';
@@ -42,10 +43,10 @@ export function SharedNote(props: {
         aria-labelledby="reply-shared"
         className={`rounded-plate border border-l-4 border-rule bg-page-2 px-4 py-3 ${verdict?.counted ? 'border-l-pine' : 'border-l-ochre'}`}
       >
-        <h2 id="reply-shared" className="text-[17px]">
+        <ArrivedHeading id="reply-shared" arrived className="text-[17px]">
           Your reply to {name} is {head.course.outside ? 'noted as posted there' : 'shared'}
           {post.privateTo ? ` with ${name} only` : ''}
-        </h2>
+        </ArrivedHeading>
         {verdict ? (
           <p className="mt-1 text-[14px]">
             {verdict.counted ? '' : verdict.reason === 'short' ? '' : 'Not counted. '}

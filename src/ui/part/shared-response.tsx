@@ -3,6 +3,7 @@
 import type { Verdict } from '@/core/counting/types';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
+import { ArrivedHeading } from '../frame/arrived-heading';
 import { CopyOut } from '../outside/copy-out';
 import { TakeOut } from '../outside/take-back';
 import { DocumentView } from '../reading/document-view';
@@ -14,7 +15,13 @@ import { Receipt } from './receipt';
 import type { DeliveredTextView } from './types';
 
 /** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
-export function SharedResponse(props: { head: HeadView; text: DeliveredTextView; verdict: Verdict | null }) {
+export function SharedResponse(props: {
+  head: HeadView;
+  text: DeliveredTextView;
+  verdict: Verdict | null;
+  /** It was shared this moment. */
+  fresh: boolean;
+}) {
   const { head, text, verdict } = props;
   const shown = text.latest ?? text;
   const unmet = text.checks.filter((c) => c.required && !c.met);
@@ -24,9 +31,9 @@ export function SharedResponse(props: { head: HeadView; text: DeliveredTextView;
         aria-labelledby="shared"
         className="rounded-plate border border-rule border-l-4 border-l-pine bg-page-2 px-4 py-3"
       >
-        <h2 id="shared" className="text-[17px]">
+        <ArrivedHeading id="shared" arrived={props.fresh} className="text-[17px]">
           {head.course.outside ? 'Your response is posted there' : 'Your response is shared with the class'}
-        </h2>
+        </ArrivedHeading>
         <p className="mt-1 text-[13.5px]">
           {verdict ? `${verdictReason(verdict, { name: null, count: head.brief.replies.count })}. ` : ''}
           {unmet.length ? `It has ${list(unmet.map(shortfall))}. ` : ''}

@@ -237,9 +237,10 @@ export class DraftKeeper {
     this.ports.forgetLocal();
   }
 
-  /** The page goes: what is not kept is sent, and no timer is left behind. */
-  leave() {
-    this.flush(true);
+  /** The page goes: what is not kept is sent, and no timer is left behind. Says whether the draft is another now. */
+  async leave(): Promise<boolean> {
+    if (this.dirty) await this.send('tell', true);
     clearTimeout(this.timer);
+    return this.touched && !this.over;
   }
 }

@@ -75,6 +75,7 @@ export function ResponseDesk(props: {
     const post = await send(writing.text(), writing.keeper.submission, { postedAt });
     if (post === null) return;
     writing.keeper.finish();
+    router.replace(`/discussions/${head.slug}/response?shared=${post}`);
     router.refresh();
   };
   /** A text that lacks something is shared only by wish. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { canonicalJson } from '@/core/posts/canonical';
+import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { DraftView } from '../discussion/types';
 import { DraftKeeper, isNewerHere, type KeepAnswer, type LocalCopy, type Place } from './draft-keeper';
@@ -48,6 +49,7 @@ export async function leftBehind(
 
 /** A draft's keeper for the life of a page. */
 export function useDraft(place: Place, opened: DraftView) {
+  const router = useRouter();
   const [keeper] = useState(() => keeperFor(place, opened));
   useEffect(() => {
     const leave = () => keeper.flush(true);
@@ -60,8 +62,9 @@ export function useDraft(place: Place, opened: DraftView) {
       window.removeEventListener('pagehide', leave);
       document.removeEventListener('visibilitychange', hidden);
       window.removeEventListener('online', online);
-      keeper.leave();
+      // The page one goes to may have been laid before these words: its figures are asked for again.
+      void keeper.leave().then((changed) => changed && router.refresh());
     };
-  }, [keeper]);
+  }, [keeper, router]);
   return keeper;
 }

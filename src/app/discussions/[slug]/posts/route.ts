@@ -71,5 +71,5 @@ async function shareForm(request: Request, slug: string) {
   const shared = await share(who.deps, who.actor, slug, { ...text.value, private: false });
   if (!shared.ok) return back({ answer: shared.failure.code });
   const post = String(shared.value.post);
-  return form.kind === 'response' ? back({}) : back({ post, shared: post });
+  return back(form.kind === 'response' ? { shared: post } : { post, shared: post });
 }

@@ -17,7 +17,7 @@ export const metadata = { title: 'Your response' };
 
 export default async function ResponsePage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const { answer, reading } = await searchParams;
+  const { answer, reading, shared: fresh } = await searchParams;
   const here = `/discussions/${slug}/response`;
   const who = await requireVisitor(here);
   const room = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });
@@ -73,6 +73,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
                     <SharedResponse
                       head={head}
                       text={first}
+                      fresh={fresh !== undefined}
                       verdict={head.ledger?.verdicts.find((v) => v.post === first.id) ?? null}
                     />
                   ) : (
