@@ -1,5 +1,6 @@
 import type { Brief, CheckId, WritingRules } from '../brief/brief';
 import type { Doc } from '../posts/document';
+import { notesIn } from '../posts/flatten';
 import { sentences } from '../text/sentences';
 import { words } from '../text/words';
 import { conceptUses } from './concepts';
@@ -172,7 +173,7 @@ export function runChecks(input: CheckInput): Check[] {
     );
   }
   if (rules.sources) {
-    const found = sources(all);
+    const found = sources(all, notesIn(input.doc));
     add(
       'sources',
       found.distinct,
@@ -244,8 +245,10 @@ export const unmetRequired = (checks: Check[]): CheckId[] =>
   checks.filter((c) => c.required && !c.met).map((c) => c.id);
 
 /** The figures of a draft that stand beside the checks: own words, and the words shown apart. */
-export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) =>
-  wordFigures(passages(doc, parts, countQuoted));
+export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) => ({
+  ...wordFigures(passages(doc, parts, countQuoted)),
+  notes: notesIn(doc).reduce((n, { node }) => n + words(node.attrs.text).length, 0),
+});
 
 /** All that the foot of a draft shows: its checks, and whose its words are. */
 export type Checked = { checks: Check[]; figures: ReturnType<typeof figures> };

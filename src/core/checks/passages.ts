@@ -1,4 +1,5 @@
 import type { Part } from '../brief/brief';
+import { bareQuestion } from '../brief/question';
 import type { Doc } from '../posts/document';
 import { flatten, type Line } from '../posts/flatten';
 import { quotations, type Span } from '../text/quotations';
@@ -18,20 +19,13 @@ export type Passage = {
 const REFERENCE_HEADING =
   /^(references?|reference list|list of references|works cited|bibliography|sources|list of sources)\s*:?$/iu;
 
-const normal = (text: string) =>
-  text
-    .toLowerCase()
-    .replace(/^\s*(?:part|question)?\s*\d+\s*[.):]\s*/u, '')
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
-
 const within = (word: Word, spans: Span[]) => spans.some((s) => word.start >= s.start && word.end <= s.end);
 
 /** The part a line repeats word for word, or that a line like "2." or "Question 2:" names; such a line is a heading. */
 function partNamedBy(line: Line, parts: Part[]): Part | null {
   if (line.kind === 'quote') return null;
-  const text = normal(line.text);
-  const repeated = text !== '' ? parts.find((p) => normal(p.text) === text) : undefined;
+  const text = bareQuestion(line.text);
+  const repeated = text !== '' ? parts.find((p) => bareQuestion(p.text) === text) : undefined;
   if (repeated) return repeated;
   const number = /^\s*(?:part|question|q)?\s*(\d{1,2})\s*[.):]?\s*$/iu.exec(line.text)?.[1];
   return number ? (parts[Number(number) - 1] ?? null) : null;

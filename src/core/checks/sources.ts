@@ -1,3 +1,4 @@
+import type { Line, notesIn } from '../posts/flatten';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
 
@@ -37,8 +38,7 @@ const bareUrl = (url: string) =>
     .replace(/[/#?]*$/u, '');
 const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
 
-function citationsIn(p: Passage): Citation[] {
-  const { text, pos, links } = p.line;
+function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>): Citation[] {
   const at = (index: number, length: number, key: string): Citation => ({
     from: pos + index,
     to: pos + index + length,
@@ -105,18 +105,25 @@ const opening = (entry: string) => {
 /**
  * The sources a text cites: author and year, author and page, a numbered bracket, a chapter of the course reader, a
  * DOI or a link, each counted once however often it is named. An entry that stands only in the reference list is
- * listed, not cited. A chapter of the course's own reader needs no entry.
+ * listed, not cited. A chapter of the course's own reader needs no entry. A note cites where its mark stands, and what it
+ * cites needs no entry: the note is one.
  *
  * @example the text "Setting back works (Holt, 2019) and Lind (2020) agrees (Holt, 2019, p. 3)" cites two.
  */
-export function sources(all: Passage[]): Sources {
-  const cited = all.filter((p) => p.role === 'own' || p.role === 'quote').flatMap(citationsIn);
+export function sources(all: Passage[], notes: ReturnType<typeof notesIn> = []): Sources {
+  const inText = all
+    .filter((p) => p.role === 'own' || p.role === 'quote')
+    .flatMap((p) => citationsIn(p.line));
+  const inNotes = notes.flatMap(({ node, pos }) =>
+    citationsIn({ text: node.attrs.text, pos, links: [] }).map((c) => ({ ...c, from: pos, to: pos + 1 })),
+  );
+  const cited = [...inText, ...inNotes];
   const entries = all
     .filter((p) => p.role === 'reference')
     .map((p) => p.line.text)
     .filter((text, i) => text.trim() !== '' && !(i === 0 && LIST_HEADING.test(text.trim())));
   const keys = [...new Set(cited.map((c) => c.key))];
-  const needsEntry = keys.filter((key) => !key.startsWith('chapter '));
+  const needsEntry = [...new Set(inText.map((c) => c.key))].filter((key) => !key.startsWith('chapter '));
   return {
     cited: cited.map(({ from, to, key }) => ({ from, to, note: key })),
     distinct: keys.length,

@@ -1,5 +1,5 @@
 import { diffWordsWithSpace } from 'diff';
-import { attachmentsIn, type Attachment } from '../posts/attachments';
+import { attachmentsIn, standInWords } from '../posts/attachments';
 import type { Doc } from '../posts/document';
 import { flatten, spoken } from '../posts/flatten';
 
@@ -12,18 +12,13 @@ const MOST_EDITS = 4_000;
 
 const wordsIn = (text: string) => text.match(/[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*/gu)?.length ?? 0;
 
-/** What a text carries is a line of its own, so that a picture more or less is seen. */
-const carried = ({ node }: Attachment) =>
-  node.type === 'file'
-    ? `[${node.attrs.name}]`
-    : `[picture: ${node.attrs.caption || node.attrs.alt || 'no description'}]`;
-
+// What a text carries is a line of its own, so that a picture more or less is seen.
 const linesOf = (text: { title: string; doc: Doc }) =>
   [
     text.title,
     ...[
       ...flatten(text.doc).map((l) => ({ pos: l.pos, said: l.part ? `${l.part}. ${l.text}` : spoken(l) })),
-      ...attachmentsIn(text.doc).map((a) => ({ pos: a.pos, said: carried(a) })),
+      ...attachmentsIn(text.doc).map((a) => ({ pos: a.pos, said: standInWords(a.node) })),
     ]
       .sort((a, b) => a.pos - b.pos)
       .map((line) => line.said),

@@ -1,8 +1,10 @@
 import type { Doc } from '../posts/document';
 import { looksLikeHtml } from '../prompts/html';
 import { documentFromHtml } from './from-html';
-import { documentFromMarkdown } from './from-markdown';
+import { htmlFromMarkdown } from './from-markdown';
 
-/** A text that somebody pasted, whatever it is written in, as a document. */
-export const documentOf = (text: string): Doc =>
-  looksLikeHtml(text) ? documentFromHtml(text) : documentFromMarkdown(text);
+/** A text that somebody pasted, whatever it is written in, as HTML. */
+export const htmlOfText = (text: string): string => (looksLikeHtml(text) ? text : htmlFromMarkdown(text));
+
+/** The same as a document. */
+export const documentOf = (text: string): Doc => documentFromHtml(htmlOfText(text));

@@ -1,5 +1,16 @@
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
-import { LIMITS, safeHref, type BlockNode, type Doc, type InlineNode, type Mark } from '../posts/document';
+import {
+  LIMITS,
+  safeHref,
+  type BlockNode,
+  type Doc,
+  type InlineNode,
+  type ListItem,
+  type Mark,
+  type Picture,
+} from '../posts/document';
+import { notesInHtml, textOf } from './notes-in-html';
+import { makeWordLists } from './word-lists';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 type Element = DefaultTreeAdapterTypes.Element;
@@ -42,13 +53,13 @@ function markOf(node: Element): Mark | null {
   }
   if (['b', 'strong'].includes(node.tagName)) {
     // Some word processors wrap all they copy in a <b> that is not bold.
-    return /font-weight\s*:\s*(?:normal|400)/iu.test(style) ? null : { type: 'bold' };
+    return /(?:^|;)\s*font-weight\s*:\s*(?:normal|400)/iu.test(style) ? null : { type: 'bold' };
   }
   if (['i', 'em', 'cite', 'dfn'].includes(node.tagName)) return { type: 'italic' };
   const plain = PLAIN_MARKS[node.tagName];
   if (plain) return { type: plain };
-  if (/font-weight\s*:\s*(?:bold|[6-9]00)/iu.test(style)) return { type: 'bold' };
-  return /font-style\s*:\s*italic/iu.test(style) ? { type: 'italic' } : null;
+  if (/(?:^|;)\s*font-weight\s*:\s*(?:bold|[6-9]00)/iu.test(style)) return { type: 'bold' };
+  return /(?:^|;)\s*font-style\s*:\s*italic/iu.test(style) ? { type: 'italic' } : null;
 }
 
 /** Lines being written: inline content until a block ends. */
@@ -59,8 +70,8 @@ class Lines {
   text(said: string, marks: Mark[], keepsSpace: boolean) {
     const last = this.line[this.line.length - 1];
     let text = keepsSpace ? said : said.replace(/[ \t\r\n\f]+/gu, ' ');
-    if (!keepsSpace && (!last || last.type !== 'text' || last.text.endsWith(' ')))
-      text = text.replace(/^ /u, '');
+    const opens = !last || last.type === 'hardBreak' || (last.type === 'text' && last.text.endsWith(' '));
+    if (!keepsSpace && opens) text = text.replace(/^ /u, '');
     const pieces = keepsSpace ? text.replace(/\r\n?/gu, '\n').split('\n') : [text];
     pieces.forEach((piece, i) => {
       if (i > 0) this.line.push({ type: 'hardBreak' });
@@ -72,6 +83,12 @@ class Lines {
       else this.line.push({ type: 'text', text: clean, ...(marks.length ? { marks } : {}) });
     });
   }
+
+  note(text: string) {
+    this.line.push({ type: 'note', attrs: { text: text.slice(0, LIMITS.noteLength) } });
+  }
+
+  isEmpty = () => this.blocks.length === 0 && this.line.length === 0;
 
   lineBreak() {
     this.line.push({ type: 'hardBreak' });
@@ -89,22 +106,96 @@ class Lines {
     if (line.length) this.blocks.push(make(line));
   }
 
+  /** Words that belong below the picture that was put in last; says whether there was one without any. */
+  caption(text: string): boolean {
+    const last = this.blocks[this.blocks.length - 1];
+    if (this.line.length || last?.type !== 'picture' || last.attrs.caption || !text) return false;
+    last.attrs = { ...last.attrs, caption: text.slice(0, LIMITS.captionLength) };
+    return true;
+  }
+
   block(node: BlockNode) {
     this.end();
     this.blocks.push(node);
   }
 }
 
-type Context = { marks: Mark[]; depth: number; keepsSpace: boolean };
+/** What a picture of a page becomes, by its address: one of the writer's own, or null where it is not to be had. */
+export type PictureFinder = (src: string) => Pick<Picture['attrs'], 'file' | 'width' | 'height'> | null;
+
+/** A heading is bold anyway: some word processors say so of its words as well. */
+function notAllBold(content: InlineNode[]): InlineNode[] {
+  const isBold = (n: InlineNode) => n.type !== 'text' || Boolean(n.marks?.some((m) => m.type === 'bold'));
+  if (!content.every(isBold)) return content;
+  return content.map((n) => {
+    if (n.type !== 'text') return n;
+    const marks = (n.marks ?? []).filter((m) => m.type !== 'bold');
+    return { type: 'text', text: n.text, ...(marks.length ? { marks } : {}) };
+  });
+}
+
+/** A link is underlined anyway. */
+const isOfLink = (outer: Mark, inner: Mark) => outer.type === 'link' && inner.type === 'underline';
+
+type Context = {
+  marks: Mark[];
+  depth: number;
+  keepsSpace: boolean;
+  page: ReturnType<typeof notesInHtml> & { picture: PictureFinder; title: string | null };
+};
+
+/** How wide a picture stands, where the page says it in hundredths. */
+function sizeOf(image: Element): number | undefined {
+  const said = `${attribute(image, 'width') ?? ''};${attribute(image, 'style') ?? ''}`;
+  const percent = Number(
+    /^(\d{1,3})(?:\.\d+)?%|(?:^|;)\s*width\s*:\s*(\d{1,3})(?:\.\d+)?%/iu.exec(said)?.slice(1).find(Boolean),
+  );
+  return percent >= 10 && percent <= 100 ? percent : undefined;
+}
+
+function pictureInto(out: Lines, image: Element, caption: string, context: Context) {
+  const found = context.page.picture(attribute(image, 'src') ?? '');
+  const alt = (attribute(image, 'alt') ?? '').replace(/\s+/gu, ' ').trim();
+  if (!found) {
+    out.text(alt, context.marks, false);
+    return;
+  }
+  const size = sizeOf(image);
+  const said = caption || (attribute(image, 'title') ?? '').trim();
+  out.block({
+    type: 'picture',
+    attrs: {
+      ...found,
+      alt: alt.slice(0, LIMITS.altLength),
+      ...(said ? { caption: said.slice(0, LIMITS.captionLength) } : {}),
+      ...(size ? { size } : {}),
+    },
+  });
+}
+
+/** The picture of a figure that holds one, with its caption. */
+function figureOf(node: Element): { image: Element; caption: string } | null {
+  const inside = elements(node);
+  const [image, ...more] = inside.flatMap((el) =>
+    el.tagName === 'img' ? [el] : elements(el).filter((e) => e.tagName === 'img'),
+  );
+  const caption = inside.find((el) => el.tagName === 'figcaption');
+  return image && more.length === 0 ? { image, caption: caption ? textOf(caption) : '' } : null;
+}
 
 const elements = (node: Element) => node.childNodes.filter(defaultTreeAdapter.isElementNode);
 const filled = (blocks: BlockNode[]): BlockNode[] => (blocks.length ? blocks : [{ type: 'paragraph' }]);
 
 function listOf(node: Element, context: Context): BlockNode | null {
-  const content = elements(node).flatMap((child) => {
+  const content: ListItem[] = [];
+  for (const child of elements(node)) {
+    if (context.page.gone.has(child)) continue;
     const blocks = blocksOf([child], { ...context, depth: context.depth + 1 }, true);
-    return blocks.length ? [{ type: 'listItem' as const, content: blocks }] : [];
-  });
+    const before = content[content.length - 1];
+    // A list that stands beside the items is meant to stand in the one before it.
+    if (['ul', 'ol', 'menu'].includes(child.tagName) && before) before.content.push(...blocks);
+    else if (blocks.length) content.push({ type: 'listItem', content: blocks });
+  }
   if (content.length === 0) return null;
   if (node.tagName !== 'ol') return { type: 'bulletList', content };
   const start = Number(attribute(node, 'start') ?? 1);
@@ -150,24 +241,34 @@ function walk(nodes: Node[], out: Lines, context: Context) {
   for (const node of nodes) {
     if (defaultTreeAdapter.isTextNode(node)) out.text(node.value, context.marks, context.keepsSpace);
     if (!defaultTreeAdapter.isElementNode(node) || SILENT.has(node.tagName) || isHidden(node)) continue;
-    if (context.depth > DEPTH) continue;
+    if (context.depth > DEPTH || context.page.gone.has(node)) continue;
+    const note =
+      context.page.marks.get(node) ?? (node.tagName === 'sup' ? attribute(node, 'data-note') : undefined);
+    if (note !== undefined) {
+      if (note.trim()) out.note(note.trim());
+      continue;
+    }
     const { tagName: tag } = node;
     const mark = markOf(node);
     const inner: Context = {
       // The same mark twice is one mark, and a link in a link cannot be.
       marks:
-        mark && !context.marks.some((m) => m.type === mark.type) ? [...context.marks, mark] : context.marks,
+        mark && !context.marks.some((m) => m.type === mark.type || isOfLink(m, mark))
+          ? [...context.marks, mark]
+          : context.marks,
       depth: context.depth + 1,
       keepsSpace: context.keepsSpace || tag === 'pre',
+      page: context.page,
     };
     if (tag === 'br') out.lineBreak();
     else if (tag === 'hr') out.block({ type: 'horizontalRule' });
-    else if (tag === 'img') out.text(attribute(node, 'alt') ?? '', context.marks, false);
+    else if (tag === 'img') pictureInto(out, node, '', context);
+    else if (tag === 'h1' && context.page.title === '' && out.isEmpty()) context.page.title = textOf(node);
     else if (/^h[1-6]$/u.test(tag)) {
       out.end();
       walk(node.childNodes, out, { ...inner, marks: [] });
       const level = Math.min(4, Math.max(2, Number(tag[1])));
-      out.end((content) => ({ type: 'heading', attrs: { level }, content }));
+      out.end((content) => ({ type: 'heading', attrs: { level }, content: notAllBold(content) }));
     } else if (tag === 'blockquote') {
       const content = blocksOf(node.childNodes, inner);
       if (content.length) out.block({ type: 'blockquote', content });
@@ -175,7 +276,11 @@ function walk(nodes: Node[], out: Lines, context: Context) {
       const list = listOf(node, inner);
       if (list) out.block(list);
     } else if (tag === 'table') tableInto(out, node, inner);
-    else if (BLOCKS.has(tag)) {
+    else if (tag === 'figcaption' && out.caption(textOf(node))) continue;
+    else if (tag === 'figure' && figureOf(node)) {
+      const figure = figureOf(node);
+      if (figure) pictureInto(out, figure.image, figure.caption, inner);
+    } else if (BLOCKS.has(tag)) {
       out.end();
       walk(node.childNodes, out, inner);
       out.end();
@@ -220,17 +325,28 @@ const linesOf = (node: BlockNode): BlockNode[] => {
 };
 
 /**
- * HTML as a document: headings, paragraphs, lists, quotations, tables, links, bold and italic; everything else is read
- * as its text. Nothing runs, nothing is fetched, no colour or face comes along. What is nested deeper than a document
- * may be is laid flat, so that no words are lost.
+ * HTML as a document: headings, paragraphs, lists, quotations, tables, links, notes, bold and italic; everything else is
+ * read as its text. Nothing runs, nothing is fetched, no colour or face comes along. What is nested deeper than a document
+ * may be is laid flat, so that no words are lost. Of a picture that `picture` does not know its description is read.
  *
  * @example documentFromHtml('<p>Write <b>250 words</b>.') // one paragraph, "250 words" in bold
  */
-export function documentFromHtml(html: string): Doc {
+export const documentFromHtml = (html: string, picture: PictureFinder = () => null): Doc =>
+  read(html, picture, null).doc;
+
+/** The same where a first heading over everything is the text's title: it is given apart, empty where there is none. */
+export const pageFromHtml = (html: string, picture: PictureFinder = () => null) => read(html, picture, '');
+
+function read(html: string, picture: PictureFinder, title: string | null): { title: string; doc: Doc } {
   const tree = parse(html);
-  const blocks = blocksOf(tree.childNodes as Node[], { marks: [], depth: 0, keepsSpace: false });
+  makeWordLists(tree);
+  const page = { ...notesInHtml(tree), picture, title };
+  const blocks = blocksOf(tree.childNodes as Node[], { marks: [], depth: 0, keepsSpace: false, page });
   return {
-    type: 'doc',
-    content: filled(blocks.flatMap((b) => (depthOf(b) > LIMITS.depth - 2 ? linesOf(b) : [b]))),
+    title: page.title ?? '',
+    doc: {
+      type: 'doc',
+      content: filled(blocks.flatMap((b) => (depthOf(b) > LIMITS.depth - 2 ? linesOf(b) : [b]))),
+    },
   };
 }

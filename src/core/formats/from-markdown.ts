@@ -1,4 +1,6 @@
 import { micromark } from 'micromark';
+import { gfmFootnote, gfmFootnoteHtml } from 'micromark-extension-gfm-footnote';
+import { gfmStrikethrough, gfmStrikethroughHtml } from 'micromark-extension-gfm-strikethrough';
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import type { Doc } from '../posts/document';
 import { documentFromHtml } from './from-html';
@@ -20,15 +22,21 @@ const tabbedTables = (text: string) =>
  *
  * @example documentFromMarkdown('Due: Thursday\n\n1. Why?\n2. How?') // a paragraph and a numbered list
  */
-export function documentFromMarkdown(text: string): Doc {
+export const documentFromMarkdown = (text: string): Doc => documentFromHtml(htmlFromMarkdown(text));
+
+/** The same on its way: the HTML that the document is read from. */
+export function htmlFromMarkdown(text: string): string {
   const source = tabbedTables(text.replace(/\r\n?/gu, '\n').replace(/[\u0000\u000c]/gu, ''))
     // Two spaces before the end of a line keep it as a line.
     .replace(/([^\s\\])[ \t]*\n(?=[^\n]*\S)/gu, '$1  \n');
-  return documentFromHtml(
-    micromark(source, {
-      // Indented text is code to Markdown; in prose somebody has set it in.
-      extensions: [gfmTable(), { disable: { null: ['codeIndented'] } }],
-      htmlExtensions: [gfmTableHtml()],
-    }),
-  );
+  return micromark(source, {
+    // Indented text is code to Markdown; in prose somebody has set it in.
+    extensions: [
+      gfmTable(),
+      gfmFootnote(),
+      gfmStrikethrough({ singleTilde: false }),
+      { disable: { null: ['codeIndented'] } },
+    ],
+    htmlExtensions: [gfmTableHtml(), gfmFootnoteHtml(), gfmStrikethroughHtml()],
+  });
 }

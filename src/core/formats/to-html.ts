@@ -1,4 +1,5 @@
-import type { BlockNode, Doc, InlineNode } from '../posts/document';
+import { standInWords } from '../posts/attachments';
+import type { BlockNode, Doc, InlineNode, Picture } from '../posts/document';
 
 const escape = (text: string) =>
   text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
@@ -14,10 +15,27 @@ const TAGS = {
   superscript: 'sup',
 } as const;
 
-const inline = (content: InlineNode[] | undefined): string =>
+/** What an export knows beside the document: where a picture is to be had, if it travels, and the notes met so far. */
+type Out = { picture: (file: string) => string | null; notes: string[] };
+
+function noteMark(text: string, { notes }: Out): string {
+  notes.push(text);
+  const n = notes.length;
+  return `<sup><a href="#note-${n}" id="note-mark-${n}">${n}</a></sup>`;
+}
+
+const notesAtFoot = (notes: readonly string[]) =>
+  notes.length
+    ? `<ol>${notes
+        .map((text, i) => `<li id="note-${i + 1}">${escape(text)} <a href="#note-mark-${i + 1}">↩</a></li>`)
+        .join('')}</ol>`
+    : '';
+
+const inline = (content: InlineNode[] | undefined, out: Out): string =>
   (content ?? [])
     .map((node) => {
       if (node.type === 'hardBreak') return '<br>';
+      if (node.type === 'note') return noteMark(node.attrs.text, out);
       if (node.type === 'inlineMath') return escape(`\\(${node.attrs.latex}\\)`);
       return (node.marks ?? []).reduce((text, mark) => {
         if (mark.type === 'link') return `<a href="${escape(mark.attrs.href)}">${text}</a>`;
@@ -27,26 +45,36 @@ const inline = (content: InlineNode[] | undefined): string =>
     })
     .join('');
 
-function block(node: BlockNode): string {
+function pictureOf(node: Picture, out: Out): string {
+  const src = out.picture(node.attrs.file);
+  if (src === null) return `<p>${escape(standInWords(node))}</p>`;
+  const { alt, caption, size, width, height } = node.attrs;
+  const image = `<img src="${escape(src)}" alt="${escape(alt)}" width="${
+    size ? `${size}%` : width
+  }"${size ? '' : ` height="${height}"`}>`;
+  return `<figure>${image}${caption ? `<figcaption>${escape(caption)}</figcaption>` : ''}</figure>`;
+}
+
+function block(node: BlockNode, out: Out): string {
   switch (node.type) {
     case 'partHeading':
       return `<p><strong>${escape(node.attrs.part)}. ${escape(node.attrs.text)}</strong></p>`;
     case 'paragraph':
-      return node.content?.length ? `<p>${inline(node.content)}</p>` : '';
+      return node.content?.length ? `<p>${inline(node.content, out)}</p>` : '';
     case 'heading':
-      return `<h${node.attrs.level}>${inline(node.content)}</h${node.attrs.level}>`;
+      return `<h${node.attrs.level}>${inline(node.content, out)}</h${node.attrs.level}>`;
     case 'horizontalRule':
       return '<hr>';
     case 'codeBlock':
       return `<pre><code>${escape((node.content ?? []).map((c) => c.text).join(''))}</code></pre>`;
     case 'picture':
-      return `<p>[Picture: ${escape(node.attrs.caption || node.attrs.alt)}]</p>`;
+      return pictureOf(node, out);
     case 'file':
-      return `<p>[File: ${escape(node.attrs.name)}]</p>`;
+      return `<p>${escape(standInWords(node))}</p>`;
     case 'blockMath':
       return `<p>${escape(`\\[${node.attrs.latex}\\]`)}</p>`;
     case 'blockquote':
-      return `<blockquote>${blocks(node.content)}</blockquote>`;
+      return `<blockquote>${blocks(node.content, out)}</blockquote>`;
     case 'table':
       return `<table>${node.content
         .map(
@@ -54,13 +82,13 @@ function block(node: BlockNode): string {
             `<tr>${row.content
               .map((cell) => {
                 const tag = cell.type === 'tableHeader' ? 'th' : 'td';
-                return `<${tag}>${blocks(cell.content)}</${tag}>`;
+                return `<${tag}>${blocks(cell.content, out)}</${tag}>`;
               })
               .join('')}</tr>`,
         )
         .join('')}</table>`;
     default: {
-      const items = node.content.map((item) => `<li>${blocks(item.content)}</li>`).join('');
+      const items = node.content.map((item) => `<li>${blocks(item.content, out)}</li>`).join('');
       if (node.type === 'bulletList') return `<ul>${items}</ul>`;
       const start = node.attrs?.start ?? 1;
       return `<ol${start === 1 ? '' : ` start="${start}"`}>${items}</ol>`;
@@ -68,7 +96,14 @@ function block(node: BlockNode): string {
   }
 }
 
-const blocks = (nodes: BlockNode[]) => nodes.map(block).join('');
+const blocks = (nodes: BlockNode[], out: Out) => nodes.map((node) => block(node, out)).join('');
 
-/** A document as clean HTML: what it says and how it is built, with no class, style or script. Empty paragraphs fall away. */
-export const htmlOf = (doc: Doc): string => blocks(doc.content);
+/**
+ * A document as clean HTML: what it says and how it is built, with no class, style or script. Empty paragraphs fall away.
+ * `picture` says where a picture is to be had; without it words stand for it. Notes stand at the end, linked both ways.
+ */
+export function htmlOf(doc: Doc, asked: { title?: string; picture?: Out['picture'] } = {}): string {
+  const out: Out = { picture: asked.picture ?? (() => null), notes: [] };
+  const title = asked.title?.trim() ? `<h1>${escape(asked.title.trim())}</h1>` : '';
+  return title + blocks(doc.content, out) + notesAtFoot(out.notes);
+}

@@ -1,4 +1,8 @@
-import type { BlockNode, Doc, InlineNode } from '../posts/document';
+import { standInWords } from '../posts/attachments';
+import type { BlockNode, Doc, InlineNode, Picture } from '../posts/document';
+
+/** What an export knows beside the document: where a picture is to be had, if it travels, and the notes met so far. */
+type Out = { picture: (file: string) => string | null; notes: string[] };
 
 /** What would be read as a mark if it stood bare. */
 const escape = (text: string) => text.replace(/[\\`*_[\]<>]/gu, '\\$&');
@@ -20,9 +24,10 @@ function codeSpan(text: string): string {
   return `${fence}${room}${text}${room}${fence}`;
 }
 
-const inline = (content: InlineNode[] | undefined): string =>
+const inline = (content: InlineNode[] | undefined, out: Out): string =>
   (content ?? [])
     .map((node) => {
+      if (node.type === 'note') return `[^${out.notes.push(node.attrs.text)}]`;
       if (node.type === 'hardBreak') return '\\\n';
       if (node.type === 'inlineMath') return `$${node.attrs.latex}$`;
       // Within a code span nothing is a mark, so nothing is escaped there.
@@ -50,20 +55,28 @@ const inline = (content: InlineNode[] | undefined): string =>
 
 const indent = (text: string, by: string) => text.replace(/\n(?=[^\n])/gu, `\n${by}`);
 
-const cellText = (blocks: BlockNode[]) =>
-  markdownBlocks(blocks)
+const cellText = (blocks: BlockNode[], out: Out) =>
+  markdownBlocks(blocks, out)
     .replace(/\\?\n+/gu, ' ')
     .replace(/\|/gu, '\\|')
     .trim();
 
-function block(node: BlockNode): string {
+function pictureOf(node: Picture, out: Out): string {
+  const src = out.picture(node.attrs.file);
+  if (src === null) return escape(standInWords(node));
+  const { alt, caption } = node.attrs;
+  const title = caption ? ` "${escape(caption).replace(/"/gu, '\\"')}"` : '';
+  return `![${escape(alt)}](<${src}>${title})`;
+}
+
+function block(node: BlockNode, out: Out): string {
   switch (node.type) {
     case 'partHeading':
       return `**${escape(node.attrs.part)}. ${escape(node.attrs.text)}**`;
     case 'paragraph':
-      return lineStart(inline(node.content));
+      return lineStart(inline(node.content, out));
     case 'heading':
-      return `${'#'.repeat(node.attrs.level)} ${inline(node.content).replace(/\\\n/gu, ' ')}`;
+      return `${'#'.repeat(node.attrs.level)} ${inline(node.content, out).replace(/\\\n/gu, ' ')}`;
     case 'horizontalRule':
       return '---';
     case 'codeBlock': {
@@ -73,41 +86,50 @@ function block(node: BlockNode): string {
       return `${fence}\n${text}\n${fence}`;
     }
     case 'picture':
-      return `\\[Picture: ${escape(node.attrs.caption || node.attrs.alt)}\\]`;
+      return pictureOf(node, out);
     case 'file':
-      return `\\[File: ${escape(node.attrs.name)}\\]`;
+      return escape(standInWords(node));
     case 'blockMath':
       return `$$\n${node.attrs.latex}\n$$`;
     case 'blockquote':
-      return markdownBlocks(node.content).replace(/^/gmu, '> ').replace(/ +$/gmu, '');
+      return markdownBlocks(node.content, out).replace(/^/gmu, '> ').replace(/ +$/gmu, '');
     case 'table': {
       const width = Math.max(...node.content.map((row) => row.content.length));
       const line = (cells: string[]) =>
         `| ${Array.from({ length: width }, (_, i) => cells[i] ?? '').join(' | ')} |`;
       const [first, ...rest] = node.content.map((row) =>
-        line(row.content.map((cell) => cellText(cell.content))),
+        line(row.content.map((cell) => cellText(cell.content, out))),
       );
       return [first, line(Array.from({ length: width }, () => '---')), ...rest].join('\n');
     }
     case 'bulletList':
-      return node.content.map((item) => `- ${indent(markdownBlocks(item.content), '  ')}`).join('\n');
+      return node.content.map((item) => `- ${indent(markdownBlocks(item.content, out), '  ')}`).join('\n');
     case 'orderedList': {
       const start = node.attrs?.start ?? 1;
       return node.content
         .map((item, i) => {
           const mark = `${start + i}. `;
-          return `${mark}${indent(markdownBlocks(item.content), ' '.repeat(mark.length))}`;
+          return `${mark}${indent(markdownBlocks(item.content, out), ' '.repeat(mark.length))}`;
         })
         .join('\n');
     }
   }
 }
 
-const markdownBlocks = (nodes: BlockNode[]): string =>
+const markdownBlocks = (nodes: BlockNode[], out: Out): string =>
   nodes
-    .map(block)
+    .map((node) => block(node, out))
     .filter((text) => text.trim() !== '')
     .join('\n\n');
 
-/** A document as CommonMark, with tables as GitHub's extension writes them. */
-export const markdownOf = (doc: Doc): string => `${markdownBlocks(doc.content)}\n`;
+/**
+ * A document as CommonMark, with tables, strokes and footnotes as GitHub's extension writes them. `picture` says where a
+ * picture is to be had; without it words stand for it.
+ */
+export function markdownOf(doc: Doc, asked: { title?: string; picture?: Out['picture'] } = {}): string {
+  const out: Out = { picture: asked.picture ?? (() => null), notes: [] };
+  const title = asked.title?.trim() ? [`# ${escape(asked.title.trim())}`] : [];
+  const text = [...title, markdownBlocks(doc.content, out)].join('\n\n');
+  const notes = out.notes.map((note, i) => `[^${i + 1}]: ${lineStart(escape(note.replace(/\s+/gu, ' ')))}`);
+  return `${[text, ...notes].join('\n\n')}\n`;
+}

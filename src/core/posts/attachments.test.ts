@@ -62,14 +62,16 @@ describe('what a text carries', () => {
   it('keeps its words where it is not the writer’s to carry', () => {
     const known = new Map();
     expect(withHonestFiles(doc(picture({ caption: 'Sunday' }), file()), known)).toEqual(
-      doc(said('Sunday'), said('survey.pdf')),
+      doc(said('[Picture: Sunday]'), said('[File: survey.pdf]')),
     );
   });
 
   it('differs from a text without it', () => {
     const of = (d: Doc) => ({ title: '', doc: d });
     const { stretches } = difference(of(doc(said('One'))), of(doc(said('One'), picture({ alt: '' }))));
-    expect(stretches.find((s) => s.kind === 'only-second')?.text).toContain('[picture: no description]');
+    expect(stretches.find((s) => s.kind === 'only-second')?.text).toContain(
+      '[Picture: without a description]',
+    );
   });
 });
 

@@ -19,6 +19,12 @@ export function attachmentsIn(doc: Doc): Attachment[] {
 /** The ids of the files a document carries, each once. */
 export const filesIn = (doc: Doc): string[] => [...new Set(attachmentsIn(doc).map((a) => a.node.attrs.file))];
 
+/** The words that stand for what a text carries where only words can go. */
+export const standInWords = (node: Picture | AttachedFile) =>
+  node.type === 'file'
+    ? `[File: ${node.attrs.name}]`
+    : `[Picture: ${node.attrs.caption || node.attrs.alt || 'without a description'}]`;
+
 /** What the server knows of a stored file. */
 export type StoredFile = {
   id: string;
@@ -45,8 +51,7 @@ export const withHonestFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>
     }
     if (node.type === 'picture' && stored?.width && stored.height)
       return [{ type: 'picture', attrs: { ...node.attrs, width: stored.width, height: stored.height } }];
-    const words = node.type === 'file' ? node.attrs.name : node.attrs.caption || node.attrs.alt;
-    return [{ type: 'paragraph', ...(words ? { content: [{ type: 'text', text: words }] } : {}) }];
+    return [{ type: 'paragraph', content: [{ type: 'text', text: standInWords(node) }] }];
   }),
 });
 

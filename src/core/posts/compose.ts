@@ -1,5 +1,8 @@
 import type { Part } from '../brief/brief';
+import { bareQuestion } from '../brief/question';
+import { standInWords } from './attachments';
 import type { BlockNode, Doc } from './document';
+import { inlineText, spoken } from './flatten';
 
 const paragraphOf = (text: string): BlockNode =>
   text === ''
@@ -63,18 +66,15 @@ function blockText(node: BlockNode): string {
     case 'horizontalRule':
       return '';
     case 'picture':
-      return `[${node.attrs.caption || node.attrs.alt || 'picture'}]`;
     case 'file':
-      return `[${node.attrs.name}]`;
+      return standInWords(node);
     case 'blockMath':
       return `$$${node.attrs.latex}$$`;
     case 'codeBlock':
       return (node.content ?? []).map((c) => c.text).join('');
     case 'paragraph':
     case 'heading':
-      return (node.content ?? [])
-        .map((c) => (c.type === 'text' ? c.text : c.type === 'inlineMath' ? `$${c.attrs.latex}$` : '\n'))
-        .join('');
+      return spoken(inlineText(node.content));
     case 'blockquote':
       return node.content.map((b) => blockText(b).replace(/^/gmu, '> ')).join('\n\n');
     case 'table':
@@ -119,4 +119,20 @@ export function withPartHeadings(parts: Part[], doc: Doc): Doc {
     const added: BlockNode[] = [headingOf(part), { type: 'paragraph' }];
     return { type: 'doc', content: [...now.content.slice(0, at), ...added, ...now.content.slice(at)] };
   }, doc);
+}
+
+/** The same document where a question of the prompt that somebody wrote out is the heading of its part. */
+export function withPartsFound(parts: Part[], doc: Doc): Doc {
+  const left = new Map(parts.map((p) => [bareQuestion(p.text), p]));
+  return {
+    type: 'doc',
+    content: doc.content.map((node) => {
+      if (node.type !== 'paragraph' && node.type !== 'heading') return node;
+      const said = bareQuestion(inlineText(node.content).text);
+      const part = said ? left.get(said) : undefined;
+      if (!part) return node;
+      left.delete(said);
+      return headingOf(part);
+    }),
+  };
 }

@@ -15,6 +15,7 @@ export const LIMITS = {
   indent: 4,
   altLength: 500,
   captionLength: 300,
+  noteLength: 2_000,
   fileNameLength: 120,
 } as const;
 
@@ -58,8 +59,14 @@ const inlineNode = z.discriminatedUnion('type', [
   textNode,
   bare('hardBreak'),
   z.strictObject({ type: z.literal('inlineMath'), attrs: z.strictObject({ latex }) }),
+  // A note to the text, read at its foot. Its number is its place among them, so it is never written down.
+  z.strictObject({
+    type: z.literal('note'),
+    attrs: z.strictObject({ text: z.string().min(1).max(LIMITS.noteLength) }),
+  }),
 ]);
 export type InlineNode = z.infer<typeof inlineNode>;
+export type Note = Extract<InlineNode, { type: 'note' }>;
 
 const inline = z.array(inlineNode).optional();
 const shape = {

@@ -1,4 +1,4 @@
-import type { BlockNode, Doc, InlineNode } from './document';
+import type { BlockNode, Doc, InlineNode, Note } from './document';
 
 export type Link = { start: number; end: number; href: string };
 
@@ -17,33 +17,38 @@ export type Line = {
   /** Set on the first line of a list's item: its number, or 0 for a bullet. */
   item?: number;
   links: Link[];
-  /** The formulas of the line: each stands in `text` as one {@link FORMULA}. */
-  formulas: { at: number; latex: string }[];
+  /** What the line holds beside characters, as it is said: each stands in `text` as one {@link OBJECT}. */
+  objects: string[];
 };
 
-/** What a formula is in a line's text: one character that no word has, so that positions stay the editor's. */
-const FORMULA = '\uFFFC';
+/** What a formula or a note is in a line's text: one character that no word has, so that positions stay the editor's. */
+const OBJECT = '\uFFFC';
 
 const inlineSize = (node: InlineNode) => (node.type === 'text' ? node.text.length : 1);
 
-function inlineText(content: InlineNode[] | undefined): Pick<Line, 'text' | 'links' | 'formulas'> {
+/** A formula and a note as they are read aloud, searched and quoted. */
+const said = (node: Extract<InlineNode, { type: 'inlineMath' | 'note' }>) =>
+  node.type === 'note' ? ` [${node.attrs.text}]` : `$${node.attrs.latex}$`;
+
+/** The text of one block's inline content. */
+export function inlineText(content: InlineNode[] | undefined): Pick<Line, 'text' | 'links' | 'objects'> {
   let text = '';
   const links: Link[] = [];
-  const formulas: Line['formulas'] = [];
+  const objects: string[] = [];
   for (const node of content ?? []) {
     if (node.type === 'text') {
       const link = node.marks?.find((m) => m.type === 'link');
       if (link)
         links.push({ start: text.length, end: text.length + node.text.length, href: link.attrs.href });
       text += node.text;
-    } else if (node.type === 'inlineMath') {
-      formulas.push({ at: text.length, latex: node.attrs.latex });
-      text += FORMULA;
-    } else {
+    } else if (node.type === 'hardBreak') {
       text += '\n';
+    } else {
+      objects.push(said(node));
+      text += OBJECT;
     }
   }
-  return { text, links, formulas };
+  return { text, links, objects };
 }
 
 type Inside = { kind: 'quote' | 'item' | 'cell'; row?: number; item?: number } | null;
@@ -117,7 +122,7 @@ export function flatten(doc: Doc): Line[] {
     if (node.type === 'picture' || node.type === 'file') return;
     if (node.type === 'partHeading') {
       const { part, text } = node.attrs;
-      lines.push({ kind: 'part-heading', text, pos, part, links: [], formulas: [] });
+      lines.push({ kind: 'part-heading', text, pos, part, links: [], objects: [] });
       return;
     }
     const quoted = inside?.kind === 'quote';
@@ -127,8 +132,8 @@ export function flatten(doc: Doc): Line[] {
       ...(inside?.item === undefined ? {} : { item: inside.item }),
     };
     if (node.type === 'blockMath') {
-      const formulas = [{ at: 0, latex: node.attrs.latex }];
-      lines.push({ kind: quoted ? 'quote' : 'math', ...place, text: FORMULA, links: [], formulas });
+      const objects = [`$${node.attrs.latex}$`];
+      lines.push({ kind: quoted ? 'quote' : 'math', ...place, text: OBJECT, links: [], objects });
       return;
     }
     const own =
@@ -149,12 +154,24 @@ export function positionsOf(doc: Doc): ReadonlyMap<BlockNode, number> {
   return found;
 }
 
-/** A line as it is read aloud, searched and quoted: its formulas as their LaTeX. */
-export const spoken = (line: Line) => {
+/** The notes of a document in reading order, each with the editor's position of its mark in the text. */
+export function notesIn(doc: Doc): { node: Note; pos: number }[] {
+  const notes: { node: Note; pos: number }[] = [];
+  visitBlocks(doc, (block, start) => {
+    if (block.type !== 'paragraph' && block.type !== 'heading') return;
+    let pos = start;
+    for (const node of block.content ?? []) {
+      if (node.type === 'note') notes.push({ node, pos });
+      pos += inlineSize(node);
+    }
+  });
+  return notes;
+}
+
+/** A line as it is read aloud, searched and quoted: its formulas as their LaTeX, its notes in brackets. */
+export const spoken = (line: Pick<Line, 'text' | 'objects'>) => {
   let n = 0;
-  return line.formulas.length
-    ? line.text.replaceAll(FORMULA, () => `$${line.formulas[n++]?.latex ?? ''}$`)
-    : line.text;
+  return line.objects.length ? line.text.replaceAll(OBJECT, () => line.objects[n++] ?? '') : line.text;
 };
 
 /** The document as plain text, a line a block: what is searched, quoted in notices and fingerprinted in words. */

@@ -190,3 +190,26 @@ export async function cancelUpload(
   }
   return ok(null);
 }
+
+/** Takes a file that is all here already, as one of the person's. */
+export async function receiveWhole(
+  deps: FileDeps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  bytes: Uint8Array,
+): Promise<Result<StoredFile, UploadFailure>> {
+  if (bytes.length === 0) return fail({ code: 'broken-picture' });
+  const begun = await beginUpload(deps, actor, slug, { name: safeName(name), bytes: bytes.length });
+  if (!begun.ok) return begun;
+  const { id } = begun.value;
+  for (let at = 0; at < bytes.length; at += PIECE_BYTES) {
+    const taken = await takePiece(deps, actor, id, at, bytes.subarray(at, at + PIECE_BYTES));
+    if (!taken.ok) {
+      await cancelUpload(deps, actor, id);
+      return taken;
+    }
+    if (taken.value.file) return ok(taken.value.file);
+  }
+  return fail({ code: 'not-found' });
+}

@@ -1,11 +1,15 @@
 import { isUtf8 } from 'node:buffer';
-import { documentOf } from '@/core/formats/as-document';
+import { documentOf, htmlOfText } from '@/core/formats/as-document';
 import { documentFromCsv } from '@/core/formats/from-csv';
-import { documentFromHtml } from '@/core/formats/from-html';
+import { pageFromHtml, type PictureFinder } from '@/core/formats/from-html';
 import { textOfPages, type Run } from '@/core/formats/pdf-lines';
 import type { Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
+import { fromDocx } from './from-docx';
+import { fromOdt } from './from-odt';
+import { fromRtf } from './from-rtf';
+import type { Written } from './written';
 
 /** Of a larger file nothing is read. */
 export const MOST_FILE_BYTES = 12_000_000;
@@ -23,6 +27,7 @@ export type FileTrouble =
 const begins = (bytes: Buffer, ...signature: number[]) => signature.every((b, i) => bytes[i] === b);
 const isZip = (bytes: Buffer) => begins(bytes, 0x50, 0x4b);
 const isOldOffice = (bytes: Buffer) => begins(bytes, 0xd0, 0xcf, 0x11, 0xe0);
+const isRtf = (bytes: Buffer) => bytes.subarray(0, 5).toString('latin1') === '{\\rtf';
 const isPdf = (bytes: Buffer) => bytes.subarray(0, 1_024).includes('%PDF-');
 
 /** Bytes as text: by their mark, as UTF-8 where they are that, and else as the Western code page. Null for what is no text. */
@@ -31,17 +36,6 @@ export function decodeText(bytes: Buffer): string | null {
   if (begins(bytes, 0xfe, 0xff)) return new TextDecoder('utf-16be').decode(bytes);
   if (bytes.includes(0)) return null;
   return new TextDecoder(isUtf8(bytes) ? 'utf-8' : 'windows-1252').decode(bytes);
-}
-
-async function readWord(bytes: Buffer): Promise<Doc | null> {
-  const { default: mammoth } = await import('mammoth');
-  try {
-    const { value } = await mammoth.convertToHtml({ buffer: bytes }, { includeDefaultStyleMap: true });
-    return documentFromHtml(value);
-  } catch {
-    // mammoth throws plain errors of its zip and XML readers: whatever it is, the file cannot be read.
-    return null;
-  }
 }
 
 type PdfItem = { str?: string; transform?: number[]; width?: number; height?: number };
@@ -87,31 +81,84 @@ async function readPdf(bytes: Buffer, name: string): Promise<Result<Doc, FileTro
   }
 }
 
+/** A file that was opened: its text once it is said what its pictures become, those pictures, and what stays behind. */
+export type OpenedFile = {
+  text: (picture: PictureFinder) => { title: string; doc: Doc };
+  pictures: Written['pictures'];
+  left: Written['left'];
+};
+
+const opened = (written: Written): OpenedFile => ({
+  text: (picture) => pageFromHtml(written.html, picture),
+  pictures: written.pictures,
+  left: written.left,
+});
+const whole = (doc: Doc): OpenedFile => ({ text: () => ({ title: '', doc }), pictures: new Map(), left: {} });
+
+/** Pictures that a page carries in itself, taken out of it, so that nothing ever copies or reads them as text. */
+function withoutData(html: string): Written {
+  const pictures = new Map<string, Uint8Array>();
+  const bare = html.replace(
+    /(["'])data:image\/(?:png|jpeg|gif|webp|avif);base64,([A-Za-z0-9+/=\s]*)\1/giu,
+    (_, quote: string, data: string) => {
+      const src = `picture:${pictures.size + 1}`;
+      pictures.set(src, new Uint8Array(Buffer.from(data, 'base64')));
+      return `${quote}${src}${quote}`;
+    },
+  );
+  return { html: bare, pictures, left: {} };
+}
+
+/** What an archive is: Word's, or OpenDocument's. */
+async function fromArchive(bytes: Buffer): Promise<Written | null> {
+  return bytes.subarray(0, 200).includes('application/vnd.oasis.opendocument.text')
+    ? fromOdt(bytes)
+    : await fromDocx(bytes);
+}
+
 /**
- * A file as a document: .docx, .pdf, HTML, Markdown, a table (.csv) or plain text, told by what is in it and not by its name. What cannot be
- * read is named with why; nothing in a file ever runs.
+ * Opens a file that holds a text: .docx, .odt, .rtf, .pdf, HTML, Markdown, a table (.csv) or plain text, told by what is
+ * in it and not by its name. What cannot be read is named with why; nothing in a file ever runs, and nothing it points to
+ * is asked for.
  */
-export async function readFile(file: {
+export async function openFile(file: {
   name: string;
   bytes: Buffer;
   cut: boolean;
-}): Promise<Result<Doc, FileTrouble>> {
+}): Promise<Result<OpenedFile, FileTrouble>> {
   const { bytes, cut } = file;
   const name = file.name.replace(/^.*[/\\]/u, '').slice(0, 120) || 'the file';
   if (cut) return fail({ code: 'file-too-large', name });
   if (bytes.length === 0) return fail({ code: 'file-empty', name });
-  if (isPdf(bytes)) return readPdf(bytes, name);
-  if (isZip(bytes) || /\.docx$/iu.test(name)) {
-    const doc = isZip(bytes) ? await readWord(bytes) : null;
-    if (!doc) return fail({ code: 'file-broken', name, kind: 'word' });
-    return plainText(doc) ? ok(doc) : fail({ code: 'file-empty', name });
+  if (isPdf(bytes)) {
+    const pdf = await readPdf(bytes, name);
+    return pdf.ok ? ok(whole(pdf.value)) : pdf;
+  }
+  if (isZip(bytes) || isRtf(bytes) || /\.(?:docx|odt|rtf)$/iu.test(name)) {
+    const written = isRtf(bytes) ? fromRtf(bytes) : isZip(bytes) ? await fromArchive(bytes) : null;
+    return written ? ok(opened(written)) : fail({ code: 'file-broken', name, kind: 'word' });
   }
   if (isOldOffice(bytes)) return fail({ code: 'file-old-word', name });
   if (/\.pdf$/iu.test(name)) return fail({ code: 'file-broken', name, kind: 'pdf' });
   const text = decodeText(bytes);
   if (text === null) return fail({ code: 'file-unknown', name });
-  const doc = /\.html?$/iu.test(name)
-    ? documentFromHtml(text)
-    : ((/\.(?:csv|tsv)$/iu.test(name) ? documentFromCsv(text) : null) ?? documentOf(text));
-  return plainText(doc) ? ok(doc) : fail({ code: 'file-empty', name });
+  const table = /\.(?:csv|tsv)$/iu.test(name) ? documentFromCsv(text) : null;
+  if (table) return ok(whole(table));
+  return ok(opened(withoutData(/\.html?$/iu.test(name) ? text : htmlOfText(text))));
+}
+
+/** The words of a file as a document; of its pictures their descriptions. */
+export async function readFile(file: {
+  name: string;
+  bytes: Buffer;
+  cut: boolean;
+}): Promise<Result<Doc, FileTrouble>> {
+  const found = await openFile(file);
+  if (!found.ok) return found;
+  const { title, doc } = found.value.text(() => null);
+  const content: Doc['content'] = title
+    ? [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: title }] }, ...doc.content]
+    : doc.content;
+  const words: Doc = { type: 'doc', content };
+  return plainText(words) ? ok(words) : fail({ code: 'file-empty', name: file.name });
 }

@@ -2,7 +2,9 @@ import {
   AlignmentType,
   Document,
   ExternalHyperlink,
+  FootnoteReferenceRun,
   HeadingLevel,
+  ImageRun,
   LevelFormat,
   Packer,
   Paragraph,
@@ -13,12 +15,16 @@ import {
   WidthType,
   type ParagraphChild,
 } from 'docx';
-import type { BlockNode, BlockShape, Doc, InlineNode } from '@/core/posts/document';
+import { standInWords } from '@/core/posts/attachments';
+import type { BlockNode, BlockShape, Doc, InlineNode, Picture } from '@/core/posts/document';
+import type { TravellingPicture } from './travelling';
 
 type Setting = { quote: boolean; list: { reference: string; level: number; instance: number } | null };
 
 const HEADINGS = { 2: HeadingLevel.HEADING_2, 3: HeadingLevel.HEADING_3, 4: HeadingLevel.HEADING_4 } as const;
 const INDENT = 360;
+/** How wide a page's text is, at 96 to the inch. */
+const PAGE_PIXELS = 600;
 const ALIGNMENTS = {
   center: AlignmentType.CENTER,
   right: AlignmentType.RIGHT,
@@ -31,9 +37,10 @@ const standing = (attrs: BlockShape | undefined) => ({
   ...(attrs?.indent ? { indent: { left: attrs.indent * 2 * INDENT } } : {}),
 });
 
-function runs(content: InlineNode[] | undefined): ParagraphChild[] {
+function runs(content: InlineNode[] | undefined, notes: string[]): ParagraphChild[] {
   return (content ?? []).map((node) => {
     if (node.type === 'hardBreak') return new TextRun({ break: 1 });
+    if (node.type === 'note') return new FootnoteReferenceRun(notes.push(node.attrs.text));
     if (node.type === 'inlineMath') return new TextRun({ text: node.attrs.latex, italics: true });
     const has = (type: string) => node.marks?.some((m) => m.type === type) ?? false;
     const link = node.marks?.find((m) => m.type === 'link');
@@ -45,16 +52,60 @@ function runs(content: InlineNode[] | undefined): ParagraphChild[] {
       subScript: has('subscript'),
       superScript: has('superscript'),
       ...(has('underline') ? { underline: {} } : {}),
-      ...(has('code') ? { font: 'Courier New' } : {}),
+      ...(has('code') ? { style: 'SourceText' } : {}),
       ...(link ? { style: 'Hyperlink' } : {}),
     });
     return link ? new ExternalHyperlink({ link: link.attrs.href, children: [run] }) : run;
   });
 }
 
+const paragraphStyle = (id: string, name: string, run: object, paragraph: object = {}) => ({
+  id,
+  name,
+  basedOn: 'Normal',
+  quickFormat: true,
+  run,
+  paragraph,
+});
+/** Named as Word and LibreOffice name them, so that each is the program's own style of that kind. */
+const STYLES = {
+  default: Object.fromEntries(
+    [2, 3, 4].map((level) => [
+      `heading${level}`,
+      { run: { bold: true, size: 40 - 4 * level }, paragraph: { outlineLevel: level - 1, keepNext: true } },
+    ]),
+  ),
+  paragraphStyles: [
+    paragraphStyle('Quote', 'Quote', { italics: true }, { indent: { left: 2 * INDENT } }),
+    paragraphStyle('Caption', 'caption', { italics: true }),
+    paragraphStyle('PreformattedText', 'Preformatted Text', { font: 'Courier New' }),
+  ],
+  characterStyles: [{ id: 'SourceText', name: 'Source Text', run: { font: 'Courier New' } }],
+};
+
 /** Numbered lists each count from their own beginning: every list is an instance of the numbering. */
 class Writer {
   private instances = 0;
+  readonly notes: string[] = [];
+
+  constructor(private readonly pictures: ReadonlyMap<string, TravellingPicture>) {}
+
+  private picture(node: Picture, shape: object): Paragraph[] {
+    const { file, width, height, alt, caption, size } = node.attrs;
+    const found = this.pictures.get(file);
+    if (!found) return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];
+    const wide = Math.round(size ? (PAGE_PIXELS * size) / 100 : Math.min(PAGE_PIXELS, width));
+    const image = new ImageRun({
+      type: found.kind,
+      data: found.content,
+      transformation: { width: wide, height: Math.max(1, Math.round((wide * height) / width)) },
+      altText: { name: 'Picture', title: '', description: alt },
+    });
+    return [
+      new Paragraph({ ...shape, children: [image], keepNext: Boolean(caption) }),
+      ...(caption ? [new Paragraph({ style: 'Caption', children: [new TextRun(caption)] })] : []),
+    ];
+  }
 
   blocks(nodes: BlockNode[], setting: Setting): (Paragraph | Table)[] {
     return nodes.flatMap((node, i) =>
@@ -64,7 +115,7 @@ class Writer {
 
   private block(node: BlockNode, setting: Setting, outer: Setting): (Paragraph | Table)[] {
     const shape = {
-      ...(setting.quote ? { style: 'IntenseQuote', indent: { left: 2 * INDENT } } : {}),
+      ...(setting.quote ? { style: 'Quote', indent: { left: 2 * INDENT } } : {}),
       ...(setting.list ? { numbering: setting.list } : {}),
       ...(!setting.list && outer.list ? { indent: { left: (outer.list.level + 1) * 2 * INDENT } } : {}),
     };
@@ -78,26 +129,22 @@ class Writer {
         ];
       case 'paragraph':
         return node.content?.length
-          ? [new Paragraph({ ...shape, ...standing(node.attrs), children: runs(node.content) })]
+          ? [new Paragraph({ ...shape, ...standing(node.attrs), children: runs(node.content, this.notes) })]
           : [];
       case 'heading':
         return [
           new Paragraph({
             heading: HEADINGS[node.attrs.level as 2 | 3 | 4],
             ...standing(node.attrs),
-            children: runs(node.content),
+            children: runs(node.content, this.notes),
           }),
         ];
       case 'horizontalRule':
         return [new Paragraph({ thematicBreak: true })];
       case 'picture':
-      case 'file': {
-        const words =
-          node.type === 'file'
-            ? `[File: ${node.attrs.name}]`
-            : `[Picture: ${node.attrs.caption || node.attrs.alt}]`;
-        return [new Paragraph({ ...shape, children: [new TextRun(words)] })];
-      }
+        return this.picture(node, shape);
+      case 'file':
+        return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];
       case 'blockMath':
         return [
           new Paragraph({
@@ -107,14 +154,13 @@ class Writer {
         ];
       case 'codeBlock':
         return [
-          new Paragraph({
-            ...shape,
-            children: (node.content ?? []).flatMap((c) =>
-              c.text
-                .split('\n')
-                .map((text, i) => new TextRun({ text, font: 'Courier New', ...(i > 0 ? { break: 1 } : {}) })),
+          ...(node.content ?? [])
+            .map((c) => c.text)
+            .join('')
+            .split('\n')
+            .map(
+              (text) => new Paragraph({ ...shape, style: 'PreformattedText', children: [new TextRun(text)] }),
             ),
-          }),
         ];
       case 'blockquote':
         return this.blocks(node.content, { quote: true, list: null });
@@ -125,6 +171,8 @@ class Writer {
             rows: node.content.map(
               (row) =>
                 new TableRow({
+                  // Written only where it is so: a head that is denied is read as one.
+                  ...(row.content.every((cell) => cell.type === 'tableHeader') ? { tableHeader: true } : {}),
                   children: row.content.map(
                     (cell) =>
                       new TableCell({
@@ -159,9 +207,22 @@ const levels = (format: (typeof LevelFormat)[keyof typeof LevelFormat], text: (l
   }));
 
 /** A text as a Word document (.docx, ECMA-376): its headings, lists, quotations and links as what they are there. */
-export async function docxOf(title: string, doc: Doc): Promise<Buffer> {
+export async function docxOf(
+  title: string,
+  doc: Doc,
+  pictures: ReadonlyMap<string, TravellingPicture>,
+): Promise<Uint8Array> {
+  const writer = new Writer(pictures);
+  const body = writer.blocks(doc.content, { quote: false, list: null });
   const file = new Document({
     creator: 'Pulpit',
+    styles: STYLES,
+    footnotes: Object.fromEntries(
+      writer.notes.map((note, i) => [
+        i + 1,
+        { children: [new Paragraph({ children: [new TextRun(note)] })] },
+      ]),
+    ),
     title: title || 'Text',
     numbering: {
       config: [
@@ -171,10 +232,7 @@ export async function docxOf(title: string, doc: Doc): Promise<Buffer> {
     },
     sections: [
       {
-        children: [
-          ...(title ? [new Paragraph({ text: title, heading: HeadingLevel.HEADING_1 })] : []),
-          ...new Writer().blocks(doc.content, { quote: false, list: null }),
-        ],
+        children: [...(title ? [new Paragraph({ text: title, heading: HeadingLevel.TITLE })] : []), ...body],
       },
     ],
   });

@@ -67,8 +67,10 @@ export const UploadPlaces = Extension.create<{ sending: Taker }>({
           handlePaste(_view, event) {
             const data = event.clipboardData;
             const files = [...(data?.files ?? [])];
-            // Word processors add a picture of the text to the text: then the text is meant.
-            if (files.length === 0 || data?.types.includes('text/html')) return false;
+            // Word processors add a picture of the text to the text: then the text is meant. A picture copied from a page
+            // comes with HTML that has no words.
+            const words = data?.getData('text/html').replace(/<style[\s\S]*?<\/style>|<[^>]*>|&nbsp;/giu, '');
+            if (files.length === 0 || words?.trim()) return false;
             sending.add(files);
             return true;
           },

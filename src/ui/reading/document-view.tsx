@@ -1,6 +1,6 @@
-import type { BlockNode, BlockShape, Doc, InlineNode } from '@/core/posts/document';
-import { positionsOf } from '@/core/posts/flatten';
-import { Fragment, type ReactNode } from 'react';
+import type { BlockNode, BlockShape, Doc, InlineNode, Note } from '@/core/posts/document';
+import { notesIn, positionsOf } from '@/core/posts/flatten';
+import { Fragment, useId, type ReactNode } from 'react';
 import { FileView } from '../attachments/file-view';
 import { PictureView } from '../attachments/picture-view';
 import { MathText } from '../math/math';
@@ -12,7 +12,10 @@ type Dressing = {
   /** Outer stretches first; those of a later layer are cut where an earlier one begins or ends. */
   layers: readonly (readonly Dressed[])[];
   placed: boolean;
-} | null;
+  /** The notes of the document, by which each has its number, and what their places in the page are called by. */
+  notes: readonly InlineNode[];
+  name: string;
+};
 
 const TAGS = {
   bold: 'strong',
@@ -58,14 +61,55 @@ function marked(node: Extract<InlineNode, { type: 'text' }>, text: string): Reac
   return out;
 }
 
+/** The mark of a note; the note itself stands at the foot of the text. */
+function NoteMark({ node, dressing }: { node: Note; dressing: Dressing }) {
+  const n = dressing.notes.indexOf(node) + 1;
+  return (
+    <sup>
+      <a
+        className="note-mark"
+        id={`${dressing.name}-mark-${n}`}
+        href={`#${dressing.name}-note-${n}`}
+        title={node.attrs.text}
+        aria-label={`Note ${n}`}
+      >
+        {n}
+      </a>
+    </sup>
+  );
+}
+
+function NotesAtFoot({ notes, name }: { notes: readonly Note[]; name: string }) {
+  if (notes.length === 0) return null;
+  return (
+    <ol className="notes-at-foot" aria-label="Notes">
+      {notes.map((note, i) => (
+        <li key={i} id={`${name}-note-${i + 1}`}>
+          {note.attrs.text}{' '}
+          <a href={`#${name}-mark-${i + 1}`} aria-label={`Back to the text of note ${i + 1}`}>
+            ↩
+          </a>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
 /** The pieces of inline content between two positions. */
-function pieces(content: InlineNode[], pos: number, from: number, to: number): ReactNode[] {
+function pieces(
+  content: InlineNode[],
+  pos: number,
+  from: number,
+  to: number,
+  dressing: Dressing,
+): ReactNode[] {
   let at = pos;
   return content.flatMap((node, i) => {
     const start = at;
     at += node.type === 'text' ? node.text.length : 1;
     if (at <= from || start >= to) return [];
     if (node.type === 'hardBreak') return [<br key={i} />];
+    if (node.type === 'note') return [<NoteMark key={i} node={node} dressing={dressing} />];
     if (node.type === 'inlineMath') return [<MathText key={i} latex={node.attrs.latex} />];
     const text = node.text.slice(Math.max(0, from - start), Math.max(0, to - start));
     return [<Fragment key={i}>{marked(node, text)}</Fragment>];
@@ -78,10 +122,11 @@ function dressedPieces(
   pos: number,
   from: number,
   to: number,
-  layers: readonly (readonly Dressed[])[],
+  dressing: Dressing,
 ): ReactNode[] {
-  const [layer, ...rest] = layers;
-  if (!layer) return pieces(content, pos, from, to);
+  const [layer, ...layers] = dressing.layers;
+  if (!layer) return pieces(content, pos, from, to, dressing);
+  const rest = { ...dressing, layers };
   let at = from;
   const out: ReactNode[] = [];
   for (const s of layer) {
@@ -100,14 +145,14 @@ type TextBlock = Extract<BlockNode, { type: 'paragraph' | 'heading' | 'codeBlock
 
 function Inline({ node, dressing }: { node: TextBlock; dressing: Dressing }) {
   const content: InlineNode[] = node.content ?? [];
-  const pos = dressing?.at.get(node) ?? 0;
+  const pos = dressing.at.get(node) ?? 0;
   const end = pos + content.reduce((n, c) => n + (c.type === 'text' ? c.text.length : 1), 0);
-  return dressedPieces(content, pos, pos, end, dressing?.layers ?? []);
+  return dressedPieces(content, pos, pos, end, dressing);
 }
 
 /** Says in the page where a block's text begins, so that what is selected in it can be told. */
 const placeOf = (node: BlockNode, dressing: Dressing) =>
-  dressing?.placed ? { 'data-pos': dressing.at.get(node) } : {};
+  dressing.placed ? { 'data-pos': dressing.at.get(node) } : {};
 
 /** How a paragraph or heading stands, where it is not as usual. */
 const shapeOf = (attrs: BlockShape | undefined) => ({
@@ -213,11 +258,13 @@ export function DocumentView(props: {
   placed?: boolean;
 }) {
   const { doc, className, dressed = [], within = [], placed = false } = props;
-  const plain = dressed.length === 0 && within.length === 0 && !placed;
-  const dressing = plain ? null : { at: positionsOf(doc), layers: [dressed, within], placed };
+  const name = useId();
+  const notes = notesIn(doc).map((n) => n.node);
+  const dressing = { at: positionsOf(doc), layers: [dressed, within], placed, notes, name };
   return (
     <div className={`text ${className ?? ''}`}>
       <Blocks nodes={doc.content} dressing={dressing} />
+      <NotesAtFoot notes={notes} name={name} />
     </div>
   );
 }

@@ -6,13 +6,14 @@ import type { LiveChecks } from './live-checks';
 import { useFigures } from './use-checks';
 import { useWriting } from './writing-context';
 
-type Figures = { own: number; quoted: number; headings: number; references: number };
+type Figures = { own: number; quoted: number; headings: number; references: number; notes: number };
 
 function apart(f: Figures): string {
   const parts = [
     ...(f.headings ? [`${f.headings} in headings`] : []),
     ...(f.quoted ? [`${f.quoted} quoted`] : []),
     ...(f.references ? [`${f.references} in the reference list`] : []),
+    ...(f.notes ? [`${f.notes} in notes`] : []),
   ];
   return parts.length ? ` Shown apart and not counted: ${parts.join(', ')}.` : '';
 }

@@ -103,6 +103,8 @@ export function Desk({
           sending={writing.sending}
           formula={writing.formula}
           setFormula={writing.setFormula}
+          note={writing.note}
+          setNote={writing.setNote}
           wide={wide}
           setWide={setWide}
         />

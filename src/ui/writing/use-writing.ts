@@ -15,7 +15,7 @@ import { cursorAtFirstWords, putText } from './editor/put-text';
 import { evidenceKey } from './editor/evidence-marks';
 import { SendingFiles } from '../attachments/sending';
 import { extensions } from './editor/extensions';
-import type { FormulaAsked } from './editor/fields';
+import type { FormulaAsked, NoteAsked } from './editor/fields';
 import { NameStore, type Names } from './editor/suggest';
 import { documentOf } from './editor/to-document';
 import { useLiveChecks } from './use-checks';
@@ -61,6 +61,7 @@ export function useWriting(options: {
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
   const [formula, setFormula] = useState<FormulaAsked | null>(null);
+  const [note, setNote] = useState<NoteAsked | null>(null);
   const [sending] = useState(() => new SendingFiles(place.slug));
   const [names] = useState(() => new NameStore(() => namesOf(place.slug)));
 
@@ -77,7 +78,13 @@ export function useWriting(options: {
   const editor = useEditor({
     immediatelyRender: false,
     content: draft.doc,
-    extensions: extensions({ placeholder: options.placeholder, openFormula: setFormula, names, sending }),
+    extensions: extensions({
+      placeholder: options.placeholder,
+      openFormula: setFormula,
+      openNote: setNote,
+      names,
+      sending,
+    }),
     editorProps: {
       attributes: {
         class: 'text min-h-full',
@@ -158,6 +165,8 @@ export function useWriting(options: {
     restored,
     formula,
     setFormula,
+    note,
+    setNote,
     names,
     sending,
     keeper,

@@ -4,9 +4,12 @@ import Superscript from '@tiptap/extension-superscript';
 import TextAlign from '@tiptap/extension-text-align';
 import { Placeholder } from '@tiptap/extensions';
 import StarterKit from '@tiptap/starter-kit';
+import type { OpenNote } from './fields';
+import { NoteNode } from './notes';
 import type { SendingFiles } from '../../attachments/sending';
 import { UploadPlaces } from '../../attachments/upload-places';
 import { FileNode, PictureNode } from './attachments';
+import { CleanPaste } from './clean-paste';
 import { EvidenceMarks } from './evidence-marks';
 import { BlockMath, InlineMath, type OpenFormula } from './formulas';
 import { Indent } from './indent';
@@ -19,6 +22,7 @@ import { Suggest, type NameStore } from './suggest';
 export const extensions = (options: {
   placeholder: string;
   openFormula: OpenFormula;
+  openNote: OpenNote;
   names: NameStore;
   sending: SendingFiles;
 }) => [
@@ -43,8 +47,10 @@ export const extensions = (options: {
   PostReferenceMark,
   InlineMath.configure({ open: options.openFormula }),
   BlockMath.configure({ open: options.openFormula }),
+  NoteNode.configure({ open: options.openNote }),
   PictureNode,
   FileNode,
+  CleanPaste,
   UploadPlaces.configure({ sending: options.sending }),
   Suggest.configure({ store: options.names }),
   PartHeading,

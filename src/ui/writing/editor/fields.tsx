@@ -48,6 +48,54 @@ export function LinkField({ editor, close }: { editor: Editor; close: () => void
   );
 }
 
+export type NoteAsked = { pos: number | null; text: string };
+/** Opens a note of the text for changing, or an empty one. */
+export type OpenNote = (note: NoteAsked) => void;
+
+/** The words of a note at the foot of the text. */
+export function NoteField(props: { editor: Editor; asked: NoteAsked; close: () => void }) {
+  const { editor, asked } = props;
+  const [text, setText] = useState(asked.text);
+  const set = () => {
+    const said = text.trim();
+    const chain = editor.chain().focus();
+    const at = asked.pos;
+    if (at === null) {
+      if (said) chain.insertContent({ type: 'note', attrs: { text: said } }).run();
+    } else if (said === '') chain.deleteRange({ from: at, to: at + 1 }).run();
+    else chain.command(({ tr }) => Boolean(tr.setNodeAttribute(at, 'text', said))).run();
+    props.close();
+  };
+  return (
+    <div className="flex w-full flex-wrap items-end gap-2 pt-1">
+      <label className="grid grow basis-60 gap-0.5 text-[12.5px] font-semibold">
+        Note at the foot of the text
+        <textarea
+          className="field [field-sizing:content] max-h-40 font-normal"
+          rows={2}
+          autoFocus
+          maxLength={LIMITS.noteLength}
+          value={text}
+          onChange={(e) => setText(e.target.value.replace(/\n/gu, ' '))}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              set();
+            } else if (e.key === 'Escape') {
+              e.stopPropagation();
+              props.close();
+              editor.commands.focus();
+            }
+          }}
+        />
+      </label>
+      <button type="button" className="btn" onClick={set}>
+        {asked.pos === null ? 'Put it in' : text.trim() ? 'Change it' : 'Take it out'}
+      </button>
+    </div>
+  );
+}
+
 export type FormulaAsked = { pos: number | null; latex: string; ownLine: boolean };
 
 /** A formula being written, with how it will look beneath. */

@@ -8,6 +8,7 @@ import {
   AlignLeft,
   AlignRight,
   Code,
+  PanelBottom,
   IndentDecrease,
   IndentIncrease,
   Minus,
@@ -62,7 +63,12 @@ function tableChoices(editor: Editor, inside: boolean): Choice[] {
 }
 
 /** The tools one needs less often. */
-export function MoreTools(props: { editor: Editor; on: ReturnType<typeof moreState>; formula: () => void }) {
+export function MoreTools(props: {
+  editor: Editor;
+  on: ReturnType<typeof moreState>;
+  formula: () => void;
+  note: () => void;
+}) {
   const { editor, on } = props;
   const run = () => editor.chain().focus();
   const Align = ALIGNMENTS.find(([name]) => name === on.align)?.[2] ?? AlignLeft;
@@ -121,6 +127,9 @@ export function MoreTools(props: { editor: Editor; on: ReturnType<typeof moreSta
       </Tool>
       <Tool label="Formula" run={props.formula}>
         <Sigma size={16} aria-hidden />
+      </Tool>
+      <Tool label="Note at the foot" keys="Ctrl+Alt+F" run={props.note}>
+        <PanelBottom size={16} aria-hidden />
       </Tool>
       <Tool label="Code" keys="Ctrl+E" on={on.code} run={() => run().toggleCode().run()}>
         <Code size={16} aria-hidden />

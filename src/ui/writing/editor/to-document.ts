@@ -1,5 +1,6 @@
 import {
   INKS,
+  LIMITS,
   safeHref,
   type BlockNode,
   type BlockShape,
@@ -45,6 +46,10 @@ function inline(content: JSONContent[] | undefined): InlineNode[] | undefined {
   const nodes = (content ?? []).flatMap((n): InlineNode[] => {
     if (n.type === 'hardBreak') return [{ type: 'hardBreak' }];
     if (n.type === 'inlineMath') return [{ type: 'inlineMath', attrs: { latex: String(n.attrs?.latex) } }];
+    if (n.type === 'note') {
+      const text = String(n.attrs?.text ?? '').trim();
+      return text ? [{ type: 'note', attrs: { text: text.slice(0, LIMITS.noteLength) } }] : [];
+    }
     if (n.type !== 'text' || !n.text) return [];
     const marks = (n.marks ?? []).flatMap(mark);
     return [{ type: 'text', text: n.text, ...(marks.length ? { marks } : {}) }];

@@ -25,7 +25,7 @@ import { Toolbar as Bar } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
 import { AttachTool } from '../../attachments/attach-tool';
 import type { SendingFiles } from '../../attachments/sending';
-import { FormulaField, LinkField, type FormulaAsked } from './fields';
+import { FormulaField, LinkField, NoteField, type FormulaAsked, type NoteAsked } from './fields';
 import { MoreTools, moreState } from './more-tools';
 import { documentOf } from './to-document';
 import { Tool, ToolMenu } from './tool';
@@ -37,8 +37,8 @@ const HEADINGS = [
 ] as const;
 
 /**
- * The editor's tools: one stop of the Tab key, arrow keys within. Those one needs less often fold out. `formula` is one of
- * the text that was pressed.
+ * The editor's tools: one stop of the Tab key, arrow keys within. Those one needs less often fold out. `formula` and
+ * `note` are those of the text that were pressed.
  */
 export const Toolbar = memo(function Toolbar(props: {
   editor: Editor;
@@ -47,10 +47,12 @@ export const Toolbar = memo(function Toolbar(props: {
   sending: SendingFiles;
   formula: FormulaAsked | null;
   setFormula: (asked: FormulaAsked | null) => void;
+  note: NoteAsked | null;
+  setNote: (asked: NoteAsked | null) => void;
   wide: boolean;
   setWide: (wide: boolean) => void;
 }) {
-  const { editor, parts, formula, setFormula } = props;
+  const { editor, parts, formula, setFormula, note, setNote } = props;
   const [more, setMore] = useState(false);
   const [linking, setLinking] = useState(false);
   const on = useEditorState({
@@ -161,6 +163,7 @@ export const Toolbar = memo(function Toolbar(props: {
               editor={editor}
               on={on.more}
               formula={() => setFormula({ pos: null, latex: '', ownLine: false })}
+              note={() => setNote({ pos: null, text: '' })}
             />
           </>
         ) : null}
@@ -179,6 +182,14 @@ export const Toolbar = memo(function Toolbar(props: {
         ) : null}
       </Bar.Root>
       {linking ? <LinkField editor={editor} close={() => setLinking(false)} /> : null}
+      {note ? (
+        <NoteField
+          key={`${note.pos} ${note.text}`}
+          editor={editor}
+          asked={note}
+          close={() => setNote(null)}
+        />
+      ) : null}
       {formula ? (
         <FormulaField
           key={`${formula.pos} ${formula.latex}`}

@@ -1,0 +1,7 @@
+/** A question's words as they are compared: without its number, its signs and its capitals. */
+export const bareQuestion = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/^\s*(?:part|question)?\s*\d+\s*[.):]\s*/u, '')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();

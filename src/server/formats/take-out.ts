@@ -1,0 +1,48 @@
+import { htmlOf } from '@/core/formats/to-html';
+import { markdownOf } from '@/core/formats/to-markdown';
+import type { Doc } from '@/core/posts/document';
+import type { Actor } from '../deps';
+import type { FileDeps } from '../files/receive';
+import { docxOf } from './to-docx';
+import { odtOf } from './to-odt';
+import { travellingPictures } from './travelling';
+import { escaped } from './written';
+
+export const FORMATS = {
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  odt: 'application/vnd.oasis.opendocument.text',
+  html: 'text/html; charset=utf-8',
+  md: 'text/markdown; charset=utf-8',
+} as const;
+export type Format = keyof typeof FORMATS;
+
+/**
+ * A text as a file of the writer's choice, with the pictures that the writer may see. A Markdown file cannot hold
+ * pictures: it links them where they are, at `origin`.
+ */
+export async function takeOut(
+  deps: FileDeps,
+  actor: Actor,
+  format: Format,
+  text: { title: string; doc: Doc },
+  origin: string,
+): Promise<Uint8Array> {
+  const { title, doc } = text;
+  if (format === 'md') {
+    const picture = (file: string) => `${origin}/attachments/${file}`;
+    return Buffer.from(markdownOf(doc, { title, picture }));
+  }
+  const pictures = await travellingPictures(deps, actor, doc);
+  if (format === 'docx') return docxOf(title, doc, pictures);
+  if (format === 'odt') return odtOf(title, doc, pictures);
+  const body = htmlOf(doc, {
+    title,
+    picture: (file) => {
+      const found = pictures.get(file);
+      return found ? `data:${found.mediaType};base64,${Buffer.from(found.content).toString('base64')}` : null;
+    },
+  });
+  return Buffer.from(
+    `<!doctype html><html><head><meta charset="utf-8"><title>${escaped(title || 'Text')}</title></head><body>${body}</body></html>\n`,
+  );
+}
