@@ -4,6 +4,7 @@ import { readPrompt } from '@/core/prompts/read-prompt';
 import { connect } from '@/db/connection';
 import { currentTime, type Clock } from '@/server/clock/clock';
 import { folderStore } from '@/server/files/folder-store';
+import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
 import { sweepFiles } from '@/server/files/sweep';
 import { readConfig, type Config } from './config';
@@ -23,6 +24,11 @@ async function sweep(from: App | undefined) {
   }
 }
 
+function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
+  const folder = folderStore(resolve(filesFolder));
+  return objects ? objectStore(objects, folder) : folder;
+}
+
 const ANY_PROMPT =
   'Your post\n200 words and two sources by Friday, 5 pm. Reply to two classmates. Late posts lose marks.\n\n1. What?\n2. Why?\n\nReply 1 | 50 words';
 
@@ -36,7 +42,7 @@ export function app(): App {
       config,
       db: connect(config.databaseUrl),
       clock: { real: () => Date.now() },
-      files: folderStore(resolve(config.filesFolder)),
+      files: filesOf(config),
     };
     setInterval(() => void sweep(place.pulpit), HOUR_MS).unref();
     // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.

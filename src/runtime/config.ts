@@ -1,8 +1,12 @@
+import type { ObjectStoreConfig } from '@/server/files/object-store';
+
 /** The environment, read once. Nothing else in `src` looks at it. */
 export type Config = {
   databaseUrl: string;
   /** Where files that people add lie. */
   filesFolder: string;
+  /** An S3-compatible store where they lie instead, once they are all here. */
+  objectStore: ObjectStoreConfig | null;
   /** Demo people may sign in by one click, and the clock can be moved. */
   demo: boolean;
   /** Cookies are marked Secure where people reach Pulpit over TLS. */
@@ -11,12 +15,24 @@ export type Config = {
   bench: boolean;
 };
 
+function objectStoreOf(env: NodeJS.ProcessEnv): ObjectStoreConfig | null {
+  const endpoint = env.PULPIT_S3;
+  if (!endpoint) return null;
+  const { PULPIT_S3_BUCKET: bucket, PULPIT_S3_KEY: key, PULPIT_S3_SECRET: secret } = env;
+  if (!bucket || !key || !secret)
+    throw new Error(
+      'PULPIT_S3 names an object store, so PULPIT_S3_BUCKET, PULPIT_S3_KEY and PULPIT_S3_SECRET must be set too.',
+    );
+  return { endpoint, bucket, key, secret, region: env.PULPIT_S3_REGION ?? 'us-east-1' };
+}
+
 export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const databaseUrl = env.DATABASE_URL;
   if (!databaseUrl) throw new Error('DATABASE_URL is not set: start Pulpit with ./pulpit start.');
   return {
     databaseUrl,
     filesFolder: env.PULPIT_FILES ?? '.pulpit/files',
+    objectStore: objectStoreOf(env),
     demo: env.PULPIT_DEMO === '1',
     secureCookies: env.PULPIT_TLS === '1',
     bench: env.PULPIT_BENCH === '1',

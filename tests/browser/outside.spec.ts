@@ -104,13 +104,13 @@ test('the whole job: write, copy out, note it as posted, paste a classmate in, a
   expect(html).toContain('<p>The foresters themselves are missing.</p>');
   expect(html).not.toMatch(/class=|style=/u);
 
-  await page.getByRole('button', { name: 'Save as…' }).click();
+  await page.getByRole('button', { name: 'In and out' }).click();
   const [markdown] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'Markdown (.md)' }).click(),
   ]);
   expect(readFileSync(await markdown.path(), 'utf8')).toContain('**2. Which voices are missing?**');
-  await page.getByRole('button', { name: 'Save as…' }).click();
+  await page.getByRole('button', { name: 'In and out' }).click();
   const [word] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'Word document (.docx)' }).click(),

@@ -17,7 +17,7 @@ type Version = { id: string; keptAt: number; reason: VersionReason; title: strin
 const REASONS: Record<VersionReason, string> = {
   'as-it-went': 'as you went on',
   'other-window': 'set aside for another window’s text',
-  'before-restoring': 'before an earlier version came back',
+  'before-restoring': 'before another text took its place',
   withdrawn: 'taken back after sharing',
 };
 

@@ -4,6 +4,7 @@ import type { Verdict } from '@/core/counting/types';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
 import { ArrivedHeading } from '../frame/arrived-heading';
+import { TextMenu } from '../formats/text-menu';
 import { CopyOut } from '../outside/copy-out';
 import { TakeOut } from '../outside/take-back';
 import { DocumentView } from '../reading/document-view';
@@ -19,6 +20,8 @@ export function SharedResponse(props: {
   head: HeadView;
   text: DeliveredTextView;
   verdict: Verdict | null;
+  /** The writer's name. */
+  author: string;
   /** It was shared this moment. */
   fresh: boolean;
 }) {
@@ -50,8 +53,13 @@ export function SharedResponse(props: {
             outside={head.course.outside}
           />
         </div>
-        <div className="mt-2 text-[13px]">
+        <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
           <EditedLine text={text} slug={head.slug} zone={head.schedule.zone} />
+          <TextMenu
+            text={() => ({ title: shown.title, doc: shown.doc })}
+            name={shown.title || head.title}
+            by={props.author}
+          />
         </div>
         <p className="mt-3 flex flex-wrap gap-2">
           <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
@@ -72,7 +80,7 @@ export function SharedResponse(props: {
         </p>
         {head.course.outside ? (
           <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-rule-soft pt-3">
-            <CopyOut text={() => ({ title: text.title, doc: text.doc })} name={head.title} />
+            <CopyOut text={() => ({ title: text.title, doc: text.doc })} />
             <TakeOut slug={head.slug} post={text.id} own name="your response" />
           </div>
         ) : null}

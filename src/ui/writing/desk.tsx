@@ -5,6 +5,7 @@ import { EditorContent } from '@tiptap/react';
 import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
 import { LeftOutLine, SendingList } from '../attachments/sending-list';
 import { ProofreadPanel } from '../proofread/panel';
+import { TextMenu } from '../formats/text-menu';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
 import { SourceShelf } from '../sources/shelf';
@@ -115,6 +116,12 @@ export function Desk({
             zone={zone}
             now={writing.text}
             restore={(version) => void writing.restore(version)}
+          />
+          <TextMenu
+            text={writing.text}
+            name={title || props.label}
+            by={props.author}
+            into={{ slug: props.place.slug, take: (brought, how) => void writing.bringIn(brought, how) }}
           />
         </span>
       </div>

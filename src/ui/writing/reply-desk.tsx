@@ -167,7 +167,7 @@ export function ReplyDesk(props: {
         }
         buttons={
           <>
-            {outside ? <CopyOut text={writing.text} name={`reply to ${called}`} /> : null}
+            {outside ? <CopyOut text={writing.text} /> : null}
             {answering.self || secret || outside ? null : (
               <button
                 type="button"

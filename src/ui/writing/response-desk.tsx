@@ -103,7 +103,7 @@ export function ResponseDesk(props: {
         buttons={
           outside ? (
             <>
-              <CopyOut text={writing.text} name={head.title} />
+              <CopyOut text={writing.text} />
               <button
                 type="button"
                 className="btn go"

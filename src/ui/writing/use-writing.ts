@@ -197,6 +197,18 @@ export function useWriting(options: {
       await keeper.restore(version);
       put(editor, version);
     },
+    /** A text from elsewhere takes the draft's place, or goes below it; the draft of now stays as a version. */
+    bringIn: async (brought: Text, how: 'instead' | 'below') => {
+      if (!editor) return;
+      const now = text();
+      const content = how === 'below' ? [...now.doc.content, ...brought.doc.content] : brought.doc.content;
+      const next: Text = {
+        title: how === 'below' ? now.title || brought.title : brought.title,
+        doc: { type: 'doc', content },
+      };
+      await keeper.restore(next);
+      put(editor, next);
+    },
     text,
     /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */
     checkNow: () => live.now(text()),

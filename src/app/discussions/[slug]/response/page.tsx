@@ -73,6 +73,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
                     <SharedResponse
                       head={head}
                       text={first}
+                      author={who.actor.name}
                       fresh={fresh !== undefined}
                       verdict={head.ledger?.verdicts.find((v) => v.post === first.id) ?? null}
                     />

@@ -1,0 +1,104 @@
+'use client';
+
+import { FileText } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useCallback, useRef, useState } from 'react';
+import { BringIn, type Brought } from './bring-in';
+import { PrintSheet, type Paper } from './print-sheet';
+import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
+
+const PAPERS: Record<Paper, string> = { A4: 'Print on A4', letter: 'Print on Letter' };
+const TAKEN = '.docx,.odt,.rtf,.md,.markdown,.html,.htm,.txt';
+
+/** The way of a text in from a word processor and out to one, and onto paper. */
+export function TextMenu(props: {
+  text: () => Text;
+  /** What the file is to be called, and whose text it is. */
+  name: string;
+  by: string;
+  /** Where a text may be brought in: the discussion, and what becomes of it. */
+  into?: { slug: string; take: (brought: Brought, how: 'instead' | 'below') => void };
+}) {
+  const { into } = props;
+  const chooser = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<{ text: Text; paper: Paper } | null>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const printed = useCallback(() => setSheet(null), []);
+
+  const save = async (format: Format) => {
+    setSaid('Making the file…');
+    const there = await saveText(props.text(), format, props.name);
+    setSaid(there ? 'Saved.' : 'Pulpit did not answer, so there is no file. Your text is kept; try again.');
+  };
+  return (
+    <>
+      <span role="status" className="text-[12.5px] text-ink-2">
+        {said}
+      </span>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="link inline-flex min-h-6 items-center gap-1 text-[12.5px]">
+          <FileText size={14} aria-hidden /> {into ? 'In and out' : 'Save or print'}
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            sideOffset={4}
+            align="end"
+            className="z-50 min-w-56 rounded-control border border-rule bg-page p-1 text-[13.5px]"
+          >
+            {into ? (
+              <>
+                <DropdownMenu.Item className="menu-item" onSelect={() => chooser.current?.click()}>
+                  Bring in a text from a file…
+                </DropdownMenu.Item>
+                <DropdownMenu.Separator className="my-1 border-t border-rule-soft" />
+              </>
+            ) : null}
+            {(Object.keys(FORMAT_NAMES) as Format[]).map((format) => (
+              <DropdownMenu.Item key={format} className="menu-item" onSelect={() => void save(format)}>
+                {FORMAT_NAMES[format]}
+              </DropdownMenu.Item>
+            ))}
+            <DropdownMenu.Separator className="my-1 border-t border-rule-soft" />
+            {(Object.keys(PAPERS) as Paper[]).map((paper) => (
+              <DropdownMenu.Item
+                key={paper}
+                className="menu-item"
+                onSelect={() => setSheet({ text: props.text(), paper })}
+              >
+                {PAPERS[paper]}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      {into ? (
+        <>
+          <input
+            ref={chooser}
+            type="file"
+            hidden
+            accept={TAKEN}
+            aria-label="A text from a file"
+            onChange={(e) => {
+              setFile(e.target.files?.[0] ?? null);
+              // The same file can be chosen again.
+              e.target.value = '';
+            }}
+          />
+          {file ? (
+            <BringIn
+              key={`${file.name} ${file.lastModified}`}
+              file={file}
+              slug={into.slug}
+              now={props.text}
+              take={into.take}
+              close={() => setFile(null)}
+            />
+          ) : null}
+        </>
+      ) : null}
+      {sheet ? <PrintSheet text={sheet.text} paper={sheet.paper} by={props.by} done={printed} /> : null}
+    </>
+  );
+}
