@@ -34,7 +34,7 @@ module.exports = {
       'core',
       'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*',
     ),
-    packages('db', 'knex|pg|zod|@types/pg|pg-types'),
+    packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
     packages(
       'ui',
       'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist',

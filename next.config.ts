@@ -8,7 +8,7 @@ const config: NextConfig = {
   distDir: process.env.PULPIT_BUILD_DIR ?? '.build/a',
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'mammoth', 'docx', 'pdfjs-dist', 'sharp'],
+  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'mammoth', 'docx', 'pdfjs-dist', 'sharp', 'graphile-worker', '@aws-sdk/client-s3'],
   // Its form for browsers asks the document, which a web worker does not have.
   turbopack: {
     resolveAlias: {
@@ -32,7 +32,7 @@ const config: NextConfig = {
         {
           key: 'Content-Security-Policy',
           value:
-            "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+            "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
         },
       ],
     },

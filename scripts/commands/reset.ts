@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { stateFolder } from '../lib/places';
 import { removeCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
+import { stopJobs } from '../lib/jobs';
 import { stopWeb } from '../lib/web';
 import * as start from './start';
 
@@ -23,6 +24,7 @@ export async function run(args: string[]): Promise<number> {
     );
   }
   await stopWeb('demo');
+  await stopJobs('demo');
   removeCluster('demo');
   // A folder that somebody named is theirs.
   if (!process.env.PULPIT_FILES) rmSync(join(stateFolder('demo'), 'files'), { recursive: true, force: true });

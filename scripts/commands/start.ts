@@ -2,6 +2,7 @@ import { connect } from '@/db/connection';
 import { ensureBuild, sourceMark } from '../lib/build';
 import { askedTime, checkUrl, createDatabase, prepareDemo, prepareSchema } from '../lib/database';
 import { ensurePackages } from '../lib/debian';
+import { runningJobs, startJobs, stopJobs } from '../lib/jobs';
 import { PORTS } from '../lib/places';
 import { isFree } from '../lib/ports';
 import { startCluster } from '../lib/postgres';
@@ -48,7 +49,7 @@ export async function run(): Promise<number> {
     );
   }
 
-  if (!given) await ensurePackages({ postgres: true, chromium: false });
+  await ensurePackages({ postgres: !given, chromium: false, ffmpeg: true });
   const url = given ?? (await startCluster('demo'));
   if (!given) await createDatabase(url, 'pulpit');
   const db = connect(url, { poolMax: 4 });
@@ -59,17 +60,16 @@ export async function run(): Promise<number> {
     await db.destroy();
   }
   if (unchanged) {
+    if (runningJobs('demo') === null) startJobs('demo', { DATABASE_URL: url, PULPIT_DEMO: demo ? '1' : '0' });
     say(`Pulpit is running: http://localhost:${port}`);
     return 0;
   }
   const slot = ensureBuild(running?.slot ?? null);
   await stopWeb('demo');
-  await startWeb('demo', {
-    port,
-    slot,
-    mark,
-    env: { DATABASE_URL: url, PULPIT_DEMO: demo ? '1' : '0' },
-  });
+  await stopJobs('demo');
+  const env = { DATABASE_URL: url, PULPIT_DEMO: demo ? '1' : '0' };
+  startJobs('demo', env);
+  await startWeb('demo', { port, slot, mark, env });
   say(`Pulpit is running: http://localhost:${port}`);
   return 0;
 }

@@ -1,3 +1,4 @@
+import { stopJobs } from '../lib/jobs';
 import { stopCluster } from '../lib/postgres';
 import { say } from '../lib/say';
 import { stopWeb } from '../lib/web';
@@ -8,6 +9,7 @@ Ends Pulpit's web server and its own database. Nothing is lost: ./pulpit start g
 
 export async function run(): Promise<number> {
   const web = await stopWeb('demo');
+  await stopJobs('demo');
   const database = stopCluster('demo');
   say(web || database ? 'Pulpit is stopped. Everything is kept.' : 'Pulpit was not running.');
   return 0;

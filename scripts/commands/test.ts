@@ -6,6 +6,7 @@ import { ensureBuild, sourceMark } from '../lib/build';
 import { createDatabase, realClock, withDatabase as named } from '../lib/database';
 import { keepFresh } from '../lib/fresh';
 import { ensurePackages } from '../lib/debian';
+import { startJobs, stopJobs } from '../lib/jobs';
 import { PORTS, type Run } from '../lib/places';
 import { freePort } from '../lib/ports';
 import { removeCluster, startCluster } from '../lib/postgres';
@@ -19,7 +20,8 @@ export const help = `./pulpit test [STEP …]
 Runs every check on this machine with a database and a port of its own, so that it can run while the demo runs.
 Steps: lint, types, format, imports, unused, unit, browser. Without a name, all of them.
 ./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
-Everything it needs from Debian's packages (PostgreSQL, Chromium, two calendar programs) it installs when it may.`;
+Everything it needs from Debian's packages (PostgreSQL, Chromium, ffmpeg, LibreOffice, two calendar
+programs) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
@@ -31,7 +33,10 @@ const SERVERS: Run[] = ['test', 'test2'];
 /** The database and, for the browser tests, a server with the demo world in it and its clock set. */
 async function withDatabase<T>(work: (url: string) => Promise<T>): Promise<T> {
   // A run that was killed left its own behind.
-  for (const run of SERVERS) await stopWeb(run);
+  for (const run of SERVERS) {
+    await stopWeb(run);
+    await stopJobs(run);
+  }
   removeCluster('test');
   try {
     return await work(await startCluster('test'));
@@ -63,12 +68,16 @@ async function browser(url: string, only: string[]): Promise<number> {
     for (const server of servers) {
       const env = { DATABASE_URL: server.database, PULPIT_DEMO: '1' };
       await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env });
+      startJobs(server.run, env);
     }
     return await shown(bin('playwright'), ['test', ...only], {
       env: { ...process.env, PULPIT_TEST_SERVERS: JSON.stringify(servers), CI: process.env.CI ?? '' },
     });
   } finally {
-    for (const { run } of servers) await stopWeb(run);
+    for (const { run } of servers) {
+      await stopWeb(run);
+      await stopJobs(run);
+    }
   }
 }
 
@@ -126,6 +135,8 @@ export async function run(given: string[]): Promise<number> {
     postgres: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
     chromium: steps.some((s) => s.name === 'browser'),
     calendars: steps.some((s) => s.name === 'unit'),
+    office: steps.some((s) => s.name === 'unit'),
+    ffmpeg: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
   });
   const failed: string[] = [];
   const take = async (step: Step) => {

@@ -16,10 +16,16 @@ export async function ensurePackages(wanted: {
   chromium: boolean;
   /** Calendar programs that the tests read our feeds with. */
   calendars?: boolean;
+  /** What makes clips playable. */
+  ffmpeg?: boolean;
+  /** A word processor that the tests open our exports with. */
+  office?: boolean;
 }): Promise<void> {
   const missing = [
     ...(wanted.postgres && !findPostgres() ? ['postgresql'] : []),
     ...(wanted.chromium && !chromiumPath() ? ['chromium'] : []),
+    ...(wanted.ffmpeg && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
+    ...(wanted.office && !existsSync('/usr/bin/soffice') ? ['libreoffice-writer-nogui'] : []),
     ...(wanted.calendars ? CALENDARS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
   ];
   if (missing.length === 0) return;

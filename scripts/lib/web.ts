@@ -27,6 +27,9 @@ export const isHealthy = async (port: number): Promise<boolean> => {
   }
 };
 
+/** Where the files of a run's people lie. */
+export const filesFolder = (run: Run) => process.env.PULPIT_FILES ?? join(stateFolder(run), 'files');
+
 export async function startWeb(
   run: Run,
   options: { port: number; slot: Slot; mark: string; env: Record<string, string> },
@@ -42,7 +45,7 @@ export async function startWeb(
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       PULPIT_BUILD_DIR: options.slot,
-      PULPIT_FILES: process.env.PULPIT_FILES ?? join(stateFolder(run), 'files'),
+      PULPIT_FILES: filesFolder(run),
       ...options.env,
     },
   });

@@ -1,3 +1,4 @@
+import { runMigrations } from 'graphile-worker';
 import type { Knex } from 'knex';
 import * as people from './migrations/0001_people';
 import * as courses from './migrations/0002_courses';
@@ -10,6 +11,7 @@ import * as outside from './migrations/0008_outside';
 import * as beside from './migrations/0009_beside';
 import * as writing from './migrations/0010_writing';
 import * as files from './migrations/0011_files';
+import * as clips from './migrations/0012_clips';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -23,6 +25,7 @@ const MIGRATIONS = {
   '0009_beside': beside,
   '0010_writing': writing,
   '0011_files': files,
+  '0012_clips': clips,
 };
 type Name = keyof typeof MIGRATIONS;
 
@@ -46,8 +49,19 @@ export async function migrationState(db: Knex): Promise<MigrationState> {
   return missing.length ? { code: 'behind', missing } : { code: 'current' };
 }
 
+/** The queue of jobs keeps its tables itself, in a schema of its own. */
+async function prepareJobs(db: Knex) {
+  const { connection } = db.client.config as Knex.Config;
+  const connectionString =
+    typeof connection === 'string'
+      ? connection
+      : (connection as { connectionString: string }).connectionString;
+  await runMigrations({ connectionString });
+}
+
 /** Brings the schema up to this code's; each migration is a transaction of its own, so a broken one leaves no half. */
 export async function migrate(db: Knex): Promise<string[]> {
   const [, names] = (await db.migrate.latest({ migrationSource: source })) as [number, string[]];
+  await prepareJobs(db);
   return names;
 }

@@ -4,6 +4,7 @@ import { runChecks, figures } from '@/core/checks/checks';
 import { documentFromParts, documentFromText, textsOfParts, withPartHeadings } from '@/core/posts/compose';
 import { canonicalJson } from '@/core/posts/canonical';
 import { parseDocument, type BlockNode, type Doc, type InlineNode } from '@/core/posts/document';
+import { isCarried } from '@/core/posts/attachments';
 import { flatten, isBlank } from '@/core/posts/flatten';
 import { inReadingOrder, threads, type TreePost } from '@/core/posts/thread';
 import { postId } from '@/core/ids';
@@ -38,6 +39,7 @@ const inline: fc.Arbitrary<InlineNode[] | undefined> = fc.option(
         marks: [{ type: 'underline' }, { type: 'ink', attrs: { name: 'brick' } }],
       })),
       fc.constant<InlineNode>({ type: 'inlineMath', attrs: { latex: 'Q = vA' } }),
+      fc.constant<InlineNode>({ type: 'note', attrs: { text: 'Holt (2019), p. 12.' } }),
       fc.constant<InlineNode>({ type: 'hardBreak' }),
     ),
     { minLength: 1, maxLength: 4 },
@@ -121,12 +123,12 @@ function characters(nodes: BlockNode[], start: number, out: Map<number, string>)
       pos += 1;
       const content: InlineNode[] = node.content ?? [];
       for (const c of content) {
-        const chars = c.type === 'text' ? c.text : c.type === 'inlineMath' ? '\uFFFC' : '\n';
+        const chars = c.type === 'text' ? c.text : c.type === 'hardBreak' ? '\n' : '\uFFFC';
         for (let i = 0; i < chars.length; i += 1) out.set(pos + i, chars[i] ?? '');
         pos += chars.length;
       }
       pos += 1;
-    } else if (node.type === 'picture' || node.type === 'file') pos += 1;
+    } else if (isCarried(node)) pos += 1;
     else if (node.type === 'blockquote') pos = characters(node.content, pos + 1, out) + 1;
     else if (node.type === 'table') {
       pos += 1;

@@ -70,6 +70,7 @@ function block(node: BlockNode, out: Out): string {
     case 'picture':
       return pictureOf(node, out);
     case 'file':
+    case 'clip':
       return `<p>${escape(standInWords(node))}</p>`;
     case 'blockMath':
       return `<p>${escape(`\\[${node.attrs.latex}\\]`)}</p>`;

@@ -88,6 +88,7 @@ function block(node: BlockNode, out: Out): string {
     case 'picture':
       return pictureOf(node, out);
     case 'file':
+    case 'clip':
       return escape(standInWords(node));
     case 'blockMath':
       return `$$\n${node.attrs.latex}\n$$`;

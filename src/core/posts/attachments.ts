@@ -1,16 +1,20 @@
 import { mapLeaves } from './blocks';
-import type { AttachedFile, Doc, Picture } from './document';
+import type { Carried, Doc } from './document';
 import { positionsOf } from './flatten';
 
-/** A picture or file that a document carries, and where it stands in the editor's positions. */
-export type Attachment = { node: Picture | AttachedFile; pos: number };
+/** A picture, file or clip that a document carries, and where it stands in the editor's positions. */
+export type Attachment = { node: Carried; pos: number };
+
+const CARRIED = new Set<string>(['picture', 'file', 'clip']);
+/** Whether a block is something carried, and no words. */
+export const isCarried = (node: { type: string }): node is Carried => CARRIED.has(node.type);
 
 /** What a document carries, in reading order. */
 export function attachmentsIn(doc: Doc): Attachment[] {
   const positions = positionsOf(doc);
   const found: Attachment[] = [];
   mapLeaves(doc.content, (node) => {
-    if (node.type === 'picture' || node.type === 'file') found.push({ node, pos: positions.get(node) ?? 0 });
+    if (isCarried(node)) found.push({ node, pos: positions.get(node) ?? 0 });
     return [node];
   });
   return found;
@@ -20,10 +24,16 @@ export function attachmentsIn(doc: Doc): Attachment[] {
 export const filesIn = (doc: Doc): string[] => [...new Set(attachmentsIn(doc).map((a) => a.node.attrs.file))];
 
 /** The words that stand for what a text carries where only words can go. */
-export const standInWords = (node: Picture | AttachedFile) =>
-  node.type === 'file'
-    ? `[File: ${node.attrs.name}]`
-    : `[Picture: ${node.attrs.caption || node.attrs.alt || 'without a description'}]`;
+export function standInWords(node: Carried): string {
+  switch (node.type) {
+    case 'file':
+      return `[File: ${node.attrs.name}]`;
+    case 'clip':
+      return `[Clip: ${node.attrs.title || 'without a title'}]`;
+    case 'picture':
+      return `[Picture: ${node.attrs.caption || node.attrs.alt || 'without a description'}]`;
+  }
+}
 
 /** What the server knows of a stored file. */
 export type StoredFile = {
@@ -34,6 +44,8 @@ export type StoredFile = {
   /** Of a picture: how many pixels it has. */
   width: number | null;
   height: number | null;
+  /** Of a clip: how long it plays, and whether there is a picture. */
+  clip: { ms: number; video: boolean } | null;
 };
 
 /**
@@ -43,9 +55,11 @@ export type StoredFile = {
 export const withHonestFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
   type: 'doc',
   content: mapLeaves(doc.content, (node) => {
-    if (node.type !== 'picture' && node.type !== 'file') return [node];
+    if (!isCarried(node)) return [node];
     const stored = known.get(node.attrs.file);
-    if (node.type === 'file' && stored) {
+    if (node.type === 'clip' && stored?.clip)
+      return [{ type: 'clip', attrs: { file: stored.id, title: node.attrs.title, ...stored.clip } }];
+    if (node.type === 'file' && stored && !stored.clip) {
       const { name, mediaType, bytes } = stored;
       return [{ type: 'file', attrs: { file: stored.id, name, mediaType, bytes } }];
     }

@@ -67,6 +67,7 @@ function blockText(node: BlockNode): string {
       return '';
     case 'picture':
     case 'file':
+    case 'clip':
       return standInWords(node);
     case 'blockMath':
       return `$$${node.attrs.latex}$$`;

@@ -16,6 +16,7 @@ export const LIMITS = {
   altLength: 500,
   captionLength: 300,
   noteLength: 2_000,
+  clipMs: 180_000,
   fileNameLength: 120,
 } as const;
 
@@ -122,8 +123,23 @@ const file = z.strictObject({
     bytes: z.number().int().min(0),
   }),
 });
+/** A short recording of the writer's. What it is the server's to say; its title is what the writer called it. */
+const clip = z.strictObject({
+  type: z.literal('clip'),
+  attrs: z.strictObject({
+    file: z.uuid(),
+    title: z.string().max(LIMITS.titleLength),
+    /** How long it plays, in milliseconds. */
+    ms: z.number().int().min(0).max(LIMITS.clipMs),
+    /** Whether there is a picture, or only a voice. */
+    video: z.boolean(),
+  }),
+});
 export type Picture = z.infer<typeof picture>;
 export type AttachedFile = z.infer<typeof file>;
+export type Clip = z.infer<typeof clip>;
+/** What a text carries beside its words. */
+export type Carried = Picture | AttachedFile | Clip;
 
 export type BlockNode =
   | z.infer<typeof paragraph>
@@ -132,8 +148,7 @@ export type BlockNode =
   | z.infer<typeof codeBlock>
   | z.infer<typeof blockMath>
   | z.infer<typeof rule>
-  | Picture
-  | AttachedFile
+  | Carried
   | { type: 'blockquote'; content: BlockNode[] }
   | { type: 'bulletList'; content: ListItem[] }
   | { type: 'orderedList'; attrs?: { start: number }; content: ListItem[] }
@@ -168,6 +183,7 @@ const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
     rule,
     picture,
     file,
+    clip,
     z.strictObject({ type: z.literal('blockquote'), content: blocks }),
     z.strictObject({ type: z.literal('bulletList'), content: items }),
     z.strictObject({

@@ -1,4 +1,4 @@
-import type { BlockNode, Doc, InlineNode, Note } from './document';
+import type { BlockNode, Carried, Doc, InlineNode, Note } from './document';
 
 export type Link = { start: number; end: number; href: string };
 
@@ -55,7 +55,7 @@ type Inside = { kind: 'quote' | 'item' | 'cell'; row?: number; item?: number } |
 
 type VisitedBlock = Extract<
   BlockNode,
-  { type: 'partHeading' | 'paragraph' | 'heading' | 'codeBlock' | 'blockMath' | 'picture' | 'file' }
+  { type: 'partHeading' | 'paragraph' | 'heading' | 'codeBlock' | 'blockMath' | Carried['type'] }
 >;
 
 /**
@@ -74,6 +74,7 @@ function visitBlocks(doc: Doc, visit: (node: VisitedBlock, pos: number, inside: 
         case 'blockMath':
         case 'picture':
         case 'file':
+        case 'clip':
           visit(node, pos, here);
           pos += 1;
           break;
@@ -119,7 +120,7 @@ export function flatten(doc: Doc): Line[] {
   const lines: Line[] = [];
   visitBlocks(doc, (node, pos, inside) => {
     // What is told about a picture is no line of the text: its words are not the text's.
-    if (node.type === 'picture' || node.type === 'file') return;
+    if (node.type === 'picture' || node.type === 'file' || node.type === 'clip') return;
     if (node.type === 'partHeading') {
       const { part, text } = node.attrs;
       lines.push({ kind: 'part-heading', text, pos, part, links: [], objects: [] });
@@ -182,9 +183,12 @@ export const plainText = (doc: Doc) =>
     .join('\n')
     .trim();
 
-/** Whether a document has nothing but part headings and white space: no word, no picture, no file. */
+/** Whether a document has nothing but part headings and white space: no word, no picture, no file, no clip. */
 export function isBlank(doc: Doc): boolean {
   let carries = false;
-  visitBlocks(doc, (node) => (carries ||= node.type === 'picture' || node.type === 'file'));
+  visitBlocks(
+    doc,
+    (node) => (carries ||= node.type === 'picture' || node.type === 'file' || node.type === 'clip'),
+  );
   return !carries && plainText(doc) === '';
 }

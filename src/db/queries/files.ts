@@ -9,6 +9,7 @@ import {
 } from '@/core/ids';
 import type { StoredFile } from '@/core/posts/attachments';
 import { timestamptz, type Db } from '../connection';
+import type { ClipState } from './clips';
 
 /** A file as it is known while it comes in and after. `sha256` is null until all of it is here. */
 export type FileRecord = {
@@ -23,6 +24,8 @@ export type FileRecord = {
   bytes: number | null;
   width: number | null;
   height: number | null;
+  /** Of a clip: how far it is. Nobody gets a recording before it is made into a clip. */
+  clip: { state: ClipState; ms: number; video: boolean } | null;
 };
 
 const COLUMNS = [
@@ -38,6 +41,11 @@ const COLUMNS = [
   'width',
   'height',
 ];
+
+const CLIP = (db: Db) =>
+  db.raw(
+    `(select json_build_object('state', c.state, 'ms', c.ms, 'video', c.video) from clips c where c.file_id = files.id) as clip`,
+  );
 
 export async function insertFile(
   db: Db,
@@ -58,7 +66,7 @@ export async function fileById(db: Db, id: string, forUpdate = false): Promise<F
   const row = await db('files')
     .where({ id })
     .modify((q) => void (forUpdate && q.forUpdate()))
-    .first(COLUMNS);
+    .first(...COLUMNS, CLIP(db));
   return row
     ? {
         id: row.id,
@@ -72,6 +80,7 @@ export async function fileById(db: Db, id: string, forUpdate = false): Promise<F
         bytes: row.bytes === null ? null : Number(row.bytes),
         width: row.width,
         height: row.height,
+        clip: row.clip,
       }
     : null;
 }
@@ -126,7 +135,7 @@ export async function ownFiles(
     .whereIn('id', [...ids])
     .where({ course_id: course, owner_id: owner })
     .whereNotNull('sha256')
-    .select('id', 'name', 'media_type', 'bytes', 'width', 'height');
+    .select('id', 'name', 'media_type', 'bytes', 'width', 'height', CLIP(db));
   return rows.map((r) => ({
     id: r.id,
     name: r.name,
@@ -134,6 +143,7 @@ export async function ownFiles(
     bytes: Number(r.bytes),
     width: r.width,
     height: r.height,
+    clip: r.clip ? { ms: r.clip.ms, video: r.clip.video } : null,
   }));
 }
 
@@ -161,7 +171,10 @@ export async function postsCarrying(
 }
 
 /** Files that nothing carries any more, neither a post nor a draft nor one of its versions, begun before a moment. */
-export async function spentFiles(db: Db, before: Instant): Promise<{ id: string; sha256: string | null }[]> {
+export async function spentFiles(
+  db: Db,
+  before: Instant,
+): Promise<{ id: string; sha256: string | null; poster: string | null }[]> {
   const carries = (table: string) =>
     db.raw(
       `exists (select 1 from ${table} d where d.author_id = files.owner_id and d.course_id = files.course_id
@@ -172,12 +185,19 @@ export async function spentFiles(db: Db, before: Instant): Promise<{ id: string;
     .whereNotExists(db('post_files').whereRaw('post_files.file_id = files.id').select(db.raw('1')))
     .whereNot((w) => void w.whereRaw(carries('drafts')).orWhereRaw(carries('draft_versions')))
     .limit(500)
-    .select('id', 'sha256');
+    .select(
+      'id',
+      'sha256',
+      db.raw('(select poster_sha256 from clips c where c.file_id = files.id) as poster'),
+    );
 }
 
 /** Whether any file still has this content. */
 export const contentIsHeld = async (db: Db, sha256: string): Promise<boolean> =>
-  Boolean(await db('files').where({ sha256 }).first('id'));
+  Boolean(
+    (await db('files').where({ sha256 }).first('id')) ??
+    (await db('clips').where({ poster_sha256: sha256 }).first('file_id')),
+  );
 
 /** Lets nothing else add or take away this content until the transaction ends. */
 export const lockContent = (db: Db, sha256: string) =>

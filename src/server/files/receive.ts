@@ -81,12 +81,12 @@ export async function beginUpload(
 
 const isId = (id: string) => z.uuid().safeParse(id).success;
 
-const own = async (deps: FileDeps, actor: Actor, id: string, forUpdate = false) => {
+export const own = async (deps: FileDeps, actor: Actor, id: string, forUpdate = false) => {
   const file = isId(id) ? await fileById(deps.db, id, forUpdate) : null;
   return file && file.owner === actor.id ? file : null;
 };
 
-const stored = (file: FileRecord): StoredFile | null =>
+export const stored = (file: FileRecord): StoredFile | null =>
   file.mediaType === null || file.bytes === null
     ? null
     : {
@@ -96,6 +96,7 @@ const stored = (file: FileRecord): StoredFile | null =>
         bytes: file.bytes,
         width: file.width,
         height: file.height,
+        clip: file.clip ? { ms: file.clip.ms, video: file.clip.video } : null,
       };
 
 export type Progress = { received: number; file: StoredFile | null };

@@ -10,11 +10,12 @@ const DAY_MS = 86_400_000;
  */
 export async function sweepFiles(deps: FileDeps): Promise<number> {
   const spent = await spentFiles(deps.db, instant(deps.now - DAY_MS));
-  for (const { id, sha256 } of spent) {
+  for (const { id, sha256, poster } of spent) {
+    const sums = [sha256, poster].filter((sum) => sum !== null);
     await deps.db.transaction(async (tx) => {
-      if (sha256 !== null) await lockContent(tx, sha256);
+      for (const sum of sums) await lockContent(tx, sum);
       await deleteFile(tx, id);
-      if (sha256 !== null && !(await contentIsHeld(tx, sha256))) await deps.files.remove(sha256);
+      for (const sum of sums) if (!(await contentIsHeld(tx, sum))) await deps.files.remove(sum);
     });
     if (sha256 === null) await deps.files.drop(id);
   }

@@ -144,6 +144,7 @@ class Writer {
       case 'picture':
         return this.picture(node, shape);
       case 'file':
+      case 'clip':
         return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];
       case 'blockMath':
         return [

@@ -153,6 +153,7 @@ class Writer {
       case 'picture':
         return this.picture(node, style);
       case 'file':
+      case 'clip':
         return this.paragraph(style, textOf(standInWords(node)));
       case 'blockquote':
         return this.blocks(node.content, 'Quotations');

@@ -128,6 +128,17 @@ function blocks(content: JSONContent[] | undefined): BlockNode[] {
           },
         ];
       }
+      case 'clip': {
+        const { file, title, ms, video } = n.attrs ?? {};
+        if (!UUID.test(String(file))) return [];
+        const length = Math.min(LIMITS.clipMs, Math.max(0, Math.round(Number(ms)) || 0));
+        return [
+          {
+            type: 'clip',
+            attrs: { file: String(file), title: String(title ?? ''), ms: length, video: Boolean(video) },
+          },
+        ];
+      }
       case 'blockMath':
         return [{ type: 'blockMath', attrs: { latex: String(n.attrs?.latex) } }];
       case 'codeBlock': {

@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import type { StoredFile } from '@/core/posts/attachments';
+import { captionsFrom, webVtt } from '@/core/posts/captions';
+import { LIMITS } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import { askToMake, clipOf, insertClip, noteRecorded, unfinishedClips } from '@/db/queries/clips';
+import { fileById, lockContent, noteContent } from '@/db/queries/files';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor } from '../deps';
+import { identify, sumOf } from '../files/identify';
+import {
+  beginUpload,
+  MOST_FILE_BYTES,
+  own,
+  stored,
+  type FileDeps,
+  type UploadFailure,
+} from '../files/receive';
+
+/** What a browser's recorder writes, by content. */
+const RECORDED =
+  /^(?:video|audio)\/(?:webm|x-matroska|matroska|ogg|mp4|x-m4a|quicktime)$|^application\/ogg$/u;
+
+/** Begins to take a recording while it is made: how long it will be nobody knows yet. */
+export async function beginClip(
+  deps: FileDeps,
+  actor: Actor,
+  slug: string,
+  input: { video: boolean },
+): Promise<Result<{ id: string; piece: number; most: number }, UploadFailure>> {
+  return deps.db.transaction(async (tx) => {
+    const inside = { ...deps, db: tx };
+    const begun = await beginUpload(inside, actor, slug, { name: 'clip', bytes: MOST_FILE_BYTES });
+    if (!begun.ok) return begun;
+    await insertClip(tx, { file: begun.value.id, video: input.video, now: deps.now });
+    return ok({ ...begun.value, most: MOST_FILE_BYTES });
+  });
+}
+
+const ms = z.number().int().min(0).max(LIMITS.clipMs);
+export const finishSchema = z.strictObject({
+  title: z.string().trim().max(LIMITS.titleLength),
+  /** Lines as they were typed, or a WebVTT file. */
+  captions: z.string().max(100_000).default(''),
+  /** The stretch that is the clip. */
+  from: ms.default(0),
+  to: ms.nullable().default(null),
+  /** How long was recorded. */
+  ms,
+});
+
+export type ClipFailure = NotFound | { code: 'nothing-recorded' } | { code: 'no-recording' };
+
+/**
+ * The recording is over and is to be a clip. It may be put into a text and shared at once; a job makes it playable. Said
+ * twice it is the same clip.
+ */
+export async function finishClip(
+  deps: FileDeps,
+  actor: Actor,
+  id: string,
+  said: z.infer<typeof finishSchema>,
+): Promise<Result<StoredFile, ClipFailure>> {
+  return deps.db.transaction(async (tx): Promise<Result<StoredFile, ClipFailure>> => {
+    const file = await own({ ...deps, db: tx }, actor, id, true);
+    const clip = file ? await clipOf(tx, id, true) : null;
+    if (!file || !clip) return fail({ code: 'not-found' });
+    const before = stored(file);
+    if (clip.state !== 'recording') return before ? ok(before) : fail({ code: 'not-found' });
+    if (file.received === 0) return fail({ code: 'nothing-recorded' });
+    const path = deps.files.incoming(id);
+    const found = await identify(path);
+    if (found.kind !== 'file' || !RECORDED.test(found.mediaType)) return fail({ code: 'no-recording' });
+    const to = said.to !== null && said.to > said.from ? said.to : null;
+    const length = Math.max(0, (to ?? said.ms) - said.from);
+    const cues = captionsFrom(said.captions, length);
+    const sum = await sumOf(path);
+    await lockContent(tx, sum);
+    await deps.files.settle(id, sum);
+    await noteContent(tx, id, {
+      sha256: sum,
+      name: 'clip',
+      mediaType: found.mediaType,
+      bytes: file.received,
+      width: null,
+      height: null,
+    });
+    await noteRecorded(tx, id, {
+      title: said.title,
+      captions: cues.length ? webVtt(cues) : null,
+      from: said.from,
+      to,
+      ms: length,
+      now: deps.now,
+    });
+    await askToMake(tx, id);
+    const after = await fileById(tx, id);
+    const made = after ? stored(after) : null;
+    return made ? ok(made) : fail({ code: 'not-found' });
+  });
+}
+
+export type Unfinished = { id: string; video: boolean; bytes: number; began: number };
+
+/** Recordings that were begun here and never finished: the tab was closed, or the machine went off. */
+export async function unfinished(
+  deps: FileDeps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<Unfinished[], NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const found = await unfinishedClips(deps.db, door.value.record.course.id, actor.id);
+  return ok(found.map((c) => ({ id: c.file, video: c.video, bytes: c.received, began: c.began })));
+}
