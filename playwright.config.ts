@@ -33,6 +33,9 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A camera and a microphone that no machine needs to have.
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
       ],
     },
   },

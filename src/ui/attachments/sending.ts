@@ -2,7 +2,8 @@ import type { StoredFile } from '@/core/posts/attachments';
 import type { Editor } from '@tiptap/core';
 import { placeOfUpload, uploadPlaces, withBlock } from './upload-places';
 import { scaled } from './scale';
-import { Refused, sendFile } from './send-file';
+import { Refused } from './asking';
+import { sendFile } from './send-file';
 
 /**
  * A file on its way into a text. `preparing` a picture that is being scaled, then `sending`; `waiting` for a connection;
@@ -128,6 +129,18 @@ export class SendingFiles {
       change({ add: { ...other, at: after } });
     }
     if (file.width) this.ask(file.id);
+  }
+
+  /** Puts a clip where one writes; one writes on after it. */
+  putClip(file: StoredFile, title: string) {
+    const { editor } = this;
+    if (!editor || editor.isDestroyed || !file.clip) return;
+    const node = editor.schema.nodeFromJSON({
+      type: 'clip',
+      attrs: { file: file.id, title, ms: file.clip.ms, video: file.clip.video },
+    });
+    editor.view.dispatch(withBlock(editor.state, editor.state.selection.to, node).tr);
+    editor.commands.focus();
   }
 
   /** The picture that has just arrived and is asked about. */

@@ -3,6 +3,7 @@ import { notesIn, positionsOf } from '@/core/posts/flatten';
 import { Fragment, useId, type ReactNode } from 'react';
 import { FileView } from '../attachments/file-view';
 import { PictureView } from '../attachments/picture-view';
+import { ClipView } from '../clips/clip-view';
 import { MathText } from '../math/math';
 
 /** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
@@ -185,6 +186,8 @@ function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing })
         return <hr key={i} />;
       case 'picture':
         return <PictureView key={i} attrs={node.attrs} />;
+      case 'clip':
+        return <ClipView key={i} attrs={node.attrs} />;
       case 'file':
         return <FileView key={i} attrs={node.attrs} />;
       case 'blockMath':

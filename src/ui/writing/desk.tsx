@@ -4,6 +4,7 @@ import type { Part } from '@/core/brief/brief';
 import { EditorContent } from '@tiptap/react';
 import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
 import { LeftOutLine, SendingList } from '../attachments/sending-list';
+import { Recorder } from '../clips/recorder';
 import { ProofreadPanel } from '../proofread/panel';
 import { TextMenu } from '../formats/text-menu';
 import { HistoryDialog } from '../history/history-dialog';
@@ -60,6 +61,7 @@ export function Desk({
   const checked = live.figures().checks.length > 0;
   const [wide, setWide] = useWide();
   const [proofreading, setProofreading] = useState(false);
+  const [recording, setRecording] = useState(false);
   if (!editor) {
     return (
       <>
@@ -106,6 +108,8 @@ export function Desk({
           setFormula={writing.setFormula}
           note={writing.note}
           setNote={writing.setNote}
+          recording={recording}
+          setRecording={setRecording}
           wide={wide}
           setWide={setWide}
         />
@@ -127,6 +131,16 @@ export function Desk({
       </div>
       <PictureField editor={editor} sending={writing.sending} />
       <SendingList sending={writing.sending} />
+      {recording ? (
+        <Recorder
+          slug={props.place.slug}
+          close={() => setRecording(false)}
+          put={(file, called) => {
+            writing.sending.putClip(file, called);
+            setRecording(false);
+          }}
+        />
+      ) : null}
       {other ? (
         <OtherWindow
           other={other}

@@ -1,5 +1,6 @@
-import { LIMITS, type AttachedFile, type Picture } from '@/core/posts/document';
+import { LIMITS, type AttachedFile, type Clip, type Picture } from '@/core/posts/document';
 import { Node, type NodeViewRenderer } from '@tiptap/core';
+import { playingTime } from '../../words/clips';
 import { fileTypeText, sizeText } from '../../words/files';
 
 type Attrs = Record<string, unknown>;
@@ -41,6 +42,16 @@ function drawFile(dom: HTMLElement, attrs: Attrs) {
   const about = document.createElement('span');
   about.textContent = `${fileTypeText(mediaType)}, ${sizeText(bytes)}`;
   dom.replaceChildren(title, about);
+}
+
+function drawClip(dom: HTMLElement, attrs: Attrs) {
+  const { title, ms, video } = attrs as Clip['attrs'];
+  dom.className = 'file-card';
+  const name = document.createElement('b');
+  name.textContent = title || 'Clip';
+  const about = document.createElement('span');
+  about.textContent = `Clip, ${video ? 'picture and sound' : 'sound'}${ms ? `, ${playingTime(Math.round(ms / 1_000) * 1_000)}` : ''}`;
+  dom.replaceChildren(name, about);
 }
 
 const view =
@@ -94,4 +105,21 @@ export const FileNode = Node.create({
   parseHTML: () => [{ tag: 'div[data-file][data-name][data-mediatype]' }],
   renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
   addNodeView: () => view(drawFile, 'div'),
+});
+
+/** A clip of the writer's, on a line of its own. */
+export const ClipNode = Node.create({
+  name: 'clip',
+  group: 'block',
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({
+    file: kept('file', String),
+    title: kept('title', text(LIMITS.titleLength), ''),
+    ms: kept('ms', Number, 0),
+    video: kept('video', (said) => said === 'true', false),
+  }),
+  parseHTML: () => [{ tag: 'div[data-file][data-ms][data-video]' }],
+  renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
+  addNodeView: () => view(drawClip, 'div'),
 });

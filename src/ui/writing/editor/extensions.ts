@@ -8,7 +8,7 @@ import type { OpenNote } from './fields';
 import { NoteNode } from './notes';
 import type { SendingFiles } from '../../attachments/sending';
 import { UploadPlaces } from '../../attachments/upload-places';
-import { FileNode, PictureNode } from './attachments';
+import { ClipNode, FileNode, PictureNode } from './attachments';
 import { CleanPaste } from './clean-paste';
 import { EvidenceMarks } from './evidence-marks';
 import { BlockMath, InlineMath, type OpenFormula } from './formulas';
@@ -50,6 +50,7 @@ export const extensions = (options: {
   NoteNode.configure({ open: options.openNote }),
   PictureNode,
   FileNode,
+  ClipNode,
   CleanPaste,
   UploadPlaces.configure({ sending: options.sending }),
   Suggest.configure({ store: options.names }),

@@ -20,6 +20,7 @@ import {
   Rows3,
   Underline,
   Undo2,
+  Video,
 } from 'lucide-react';
 import { Toolbar as Bar } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
@@ -49,6 +50,8 @@ export const Toolbar = memo(function Toolbar(props: {
   setFormula: (asked: FormulaAsked | null) => void;
   note: NoteAsked | null;
   setNote: (asked: NoteAsked | null) => void;
+  recording: boolean;
+  setRecording: (on: boolean) => void;
   wide: boolean;
   setWide: (wide: boolean) => void;
 }) {
@@ -136,6 +139,13 @@ export const Toolbar = memo(function Toolbar(props: {
           <LinkIcon size={16} aria-hidden />
         </Tool>
         <AttachTool sending={props.sending} />
+        <Tool
+          label="Record a clip"
+          expanded={props.recording}
+          run={() => props.setRecording(!props.recording)}
+        >
+          <Video size={16} aria-hidden />
+        </Tool>
         <Tool label="Undo" keys="Ctrl+Z" disabled={!on.undo} run={() => run().undo().run()}>
           <Undo2 size={16} aria-hidden />
         </Tool>
