@@ -21,13 +21,17 @@ const config: NextConfig = {
       source: '/:path*',
       headers: [
         { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'X-Frame-Options', value: 'DENY' },
         { key: 'Referrer-Policy', value: 'same-origin' },
       ],
     },
     {
+      // Only what is made to stand in a frame may.
+      source: '/:path((?!embeds/|media-site/).*)',
+      headers: [{ key: 'X-Frame-Options', value: 'DENY' }],
+    },
+    {
       // What people brought here sets a stricter one for itself: it may load and run nothing.
-      source: '/:path((?!attachments/|files/).*)',
+      source: '/:path((?!attachments/|files/|embeds/|media-site/).*)',
       headers: [
         {
           key: 'Content-Security-Policy',

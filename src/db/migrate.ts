@@ -12,6 +12,7 @@ import * as beside from './migrations/0009_beside';
 import * as writing from './migrations/0010_writing';
 import * as files from './migrations/0011_files';
 import * as clips from './migrations/0012_clips';
+import * as embeds from './migrations/0013_embeds';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -26,6 +27,7 @@ const MIGRATIONS = {
   '0010_writing': writing,
   '0011_files': files,
   '0012_clips': clips,
+  '0013_embeds': embeds,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -3,13 +3,22 @@ import type { Knex } from 'knex';
 import { readPrompt } from '@/core/prompts/read-prompt';
 import { connect } from '@/db/connection';
 import type { Clock } from '@/server/clock/clock';
+import { listedSites, type AskedSite } from '@/server/embeds/sites';
 import { folderStore } from '@/server/files/folder-store';
 import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
+import { standInSite } from '@/standins/media/site';
 import { readConfig, type Config } from './config';
 
 /** What a running process is made of. */
-export type App = { config: Config; db: Knex; clock: Clock; files: FileStore };
+export type App = {
+  config: Config;
+  db: Knex;
+  clock: Clock;
+  files: FileStore;
+  /** The media sites whose pages are shown as players. */
+  sites: readonly AskedSite[];
+};
 
 function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
   const folder = folderStore(resolve(filesFolder));
@@ -30,6 +39,7 @@ export function app(): App {
       db: connect(config.databaseUrl),
       clock: { real: () => Date.now() },
       files: filesOf(config),
+      sites: [...(config.demo ? [standInSite] : []), ...listedSites(config.mediaSites)],
     };
     // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.
     setTimeout(() => readPrompt(ANY_PROMPT), 0);

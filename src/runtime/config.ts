@@ -1,3 +1,5 @@
+import { z } from 'zod';
+import { siteList } from '@/server/embeds/sites';
 import type { ObjectStoreConfig } from '@/server/files/object-store';
 
 /** The environment, read once. Nothing else in `src` looks at it. */
@@ -7,6 +9,8 @@ export type Config = {
   filesFolder: string;
   /** An S3-compatible store where they lie instead, once they are all here. */
   objectStore: ObjectStoreConfig | null;
+  /** The college's list of media sites. */
+  mediaSites: z.infer<typeof siteList>;
   /** Demo people may sign in by one click, and the clock can be moved. */
   demo: boolean;
   /** Cookies are marked Secure where people reach Pulpit over TLS. */
@@ -26,6 +30,13 @@ function objectStoreOf(env: NodeJS.ProcessEnv): ObjectStoreConfig | null {
   return { endpoint, bucket, key, secret, region: env.PULPIT_S3_REGION ?? 'us-east-1' };
 }
 
+function mediaSitesOf(text: string | undefined): Config['mediaSites'] {
+  if (!text) return [];
+  const read = siteList.safeParse(JSON.parse(text));
+  if (read.success) return read.data;
+  throw new Error(`PULPIT_MEDIA_SITES is not a list of media sites: ${z.prettifyError(read.error)}`);
+}
+
 export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const databaseUrl = env.DATABASE_URL;
   if (!databaseUrl) throw new Error('DATABASE_URL is not set: start Pulpit with ./pulpit start.');
@@ -33,6 +44,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     databaseUrl,
     filesFolder: env.PULPIT_FILES ?? '.pulpit/files',
     objectStore: objectStoreOf(env),
+    mediaSites: mediaSitesOf(env.PULPIT_MEDIA_SITES),
     demo: env.PULPIT_DEMO === '1',
     secureCookies: env.PULPIT_TLS === '1',
     bench: env.PULPIT_BENCH === '1',

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { Knex } from 'knex';
-import { attachmentsIn } from '@/core/posts/attachments';
+import { filesIn } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import { bringIn } from '@/server/formats/bring-in';
 import { FORMATS, takeOut, type Format } from '@/server/formats/take-out';
@@ -96,7 +96,7 @@ describe('a text on its way out and back', () => {
     ) as { title: string };
     expect(back.title).toBe(without.title);
     expect(JSON.stringify(essence(back)).replace(/\s/gu, '')).toContain('"caption":"ThewallatNetherAmber"');
-    expect(attachmentsIn(back.doc).map((a) => a.node.attrs.file)).toEqual([file]);
+    expect(filesIn(back.doc)).toEqual([file]);
   });
 });
 

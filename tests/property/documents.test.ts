@@ -4,7 +4,7 @@ import { runChecks, figures } from '@/core/checks/checks';
 import { documentFromParts, documentFromText, textsOfParts, withPartHeadings } from '@/core/posts/compose';
 import { canonicalJson } from '@/core/posts/canonical';
 import { parseDocument, type BlockNode, type Doc, type InlineNode } from '@/core/posts/document';
-import { isCarried } from '@/core/posts/attachments';
+import { isCarried } from '@/core/posts/carried';
 import { flatten, isBlank } from '@/core/posts/flatten';
 import { inReadingOrder, threads, type TreePost } from '@/core/posts/thread';
 import { postId } from '@/core/ids';

@@ -41,6 +41,9 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
 /** What a use-case of files is given beside. */
 export const withFiles = (deps: Deps) => ({ ...deps, files: app().files });
 
+/** What a use-case of players is given beside. */
+export const withSites = (deps: Deps) => ({ ...deps, sites: app().sites });
+
 /** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
 export async function requireVisitor(here: string): Promise<Visitor> {
   return (await visitor()) ?? redirect(`/sign-in?to=${encodeURIComponent(here)}`);

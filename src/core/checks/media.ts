@@ -11,7 +11,10 @@ export function mediaOf(doc: Doc, all: readonly Passage[]): ReadonlyMap<Media['k
   for (const { node, pos } of attachmentsIn(doc)) {
     const at = { from: pos, to: pos + 1 };
     if (node.type === 'picture') note('image', at);
-    else if (node.type === 'clip') note(node.attrs.video ? 'video' : 'audio', at);
+    else if (node.type === 'embed') {
+      note('video', at);
+      note('link', at);
+    } else if (node.type === 'clip') note(node.attrs.video ? 'video' : 'audio', at);
     else {
       const kind = fileKind(node.attrs.mediaType);
       if (kind === 'image' || kind === 'video' || kind === 'audio') note(kind, at);

@@ -1,5 +1,6 @@
 import { diffWordsWithSpace } from 'diff';
-import { attachmentsIn, standInWords } from '../posts/attachments';
+import { attachmentsIn } from '../posts/attachments';
+import { standInWords } from '../posts/carried';
 import type { Doc } from '../posts/document';
 import { flatten, spoken } from '../posts/flatten';
 

@@ -17,7 +17,7 @@ type Element = DefaultTreeAdapterTypes.Element;
 
 /** Nothing of these is text that anybody reads. */
 const SILENT = new Set(
-  'head script style template title noscript iframe object embed svg math select button input textarea form-control nav'.split(
+  'head script style template title noscript object embed svg math select button input textarea form-control nav'.split(
     ' ',
   ),
 );
@@ -173,6 +173,17 @@ function pictureInto(out: Lines, image: Element, caption: string, context: Conte
   });
 }
 
+/** Of a frame with a player only its address is read. */
+function playerInto(out: Lines, frame: Element, context: Context) {
+  const href = (attribute(frame, 'src') ?? '').trim().replace(/^\/\//u, 'https://');
+  if (!/^https?:/iu.test(href) || !safeHref.safeParse(href).success) return;
+  out.text(
+    attribute(frame, 'title')?.trim() || href,
+    [...context.marks.filter((m) => m.type !== 'link'), { type: 'link', attrs: { href } }],
+    false,
+  );
+}
+
 /** The picture of a figure that holds one, with its caption. */
 function figureOf(node: Element): { image: Element; caption: string } | null {
   const inside = elements(node);
@@ -262,6 +273,7 @@ function walk(nodes: Node[], out: Lines, context: Context) {
     };
     if (tag === 'br') out.lineBreak();
     else if (tag === 'hr') out.block({ type: 'horizontalRule' });
+    else if (tag === 'iframe') playerInto(out, node, context);
     else if (tag === 'img') pictureInto(out, node, '', context);
     else if (tag === 'h1' && context.page.title === '' && out.isEmpty()) context.page.title = textOf(node);
     else if (/^h[1-6]$/u.test(tag)) {

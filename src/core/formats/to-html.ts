@@ -1,4 +1,5 @@
-import { standInWords } from '../posts/attachments';
+import { asLink } from '../embeds/address';
+import { standInWords } from '../posts/carried';
 import type { BlockNode, Doc, InlineNode, Picture } from '../posts/document';
 
 const escape = (text: string) =>
@@ -69,6 +70,8 @@ function block(node: BlockNode, out: Out): string {
       return `<pre><code>${escape((node.content ?? []).map((c) => c.text).join(''))}</code></pre>`;
     case 'picture':
       return pictureOf(node, out);
+    case 'embed':
+      return block(asLink(node), out);
     case 'file':
     case 'clip':
       return `<p>${escape(standInWords(node))}</p>`;

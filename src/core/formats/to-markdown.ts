@@ -1,4 +1,5 @@
-import { standInWords } from '../posts/attachments';
+import { asLink } from '../embeds/address';
+import { standInWords } from '../posts/carried';
 import type { BlockNode, Doc, InlineNode, Picture } from '../posts/document';
 
 /** What an export knows beside the document: where a picture is to be had, if it travels, and the notes met so far. */
@@ -87,6 +88,8 @@ function block(node: BlockNode, out: Out): string {
     }
     case 'picture':
       return pictureOf(node, out);
+    case 'embed':
+      return block(asLink(node), out);
     case 'file':
     case 'clip':
       return escape(standInWords(node));

@@ -1,13 +1,10 @@
 import { mapLeaves } from './blocks';
+import { isCarried, standInWords } from './carried';
 import type { Carried, Doc } from './document';
 import { positionsOf } from './flatten';
 
 /** A picture, file or clip that a document carries, and where it stands in the editor's positions. */
 export type Attachment = { node: Carried; pos: number };
-
-const CARRIED = new Set<string>(['picture', 'file', 'clip']);
-/** Whether a block is something carried, and no words. */
-export const isCarried = (node: { type: string }): node is Carried => CARRIED.has(node.type);
 
 /** What a document carries, in reading order. */
 export function attachmentsIn(doc: Doc): Attachment[] {
@@ -21,19 +18,9 @@ export function attachmentsIn(doc: Doc): Attachment[] {
 }
 
 /** The ids of the files a document carries, each once. */
-export const filesIn = (doc: Doc): string[] => [...new Set(attachmentsIn(doc).map((a) => a.node.attrs.file))];
-
-/** The words that stand for what a text carries where only words can go. */
-export function standInWords(node: Carried): string {
-  switch (node.type) {
-    case 'file':
-      return `[File: ${node.attrs.name}]`;
-    case 'clip':
-      return `[Clip: ${node.attrs.title || 'without a title'}]`;
-    case 'picture':
-      return `[Picture: ${node.attrs.caption || node.attrs.alt || 'without a description'}]`;
-  }
-}
+export const filesIn = (doc: Doc): string[] => [
+  ...new Set(attachmentsIn(doc).flatMap(({ node }) => (node.type === 'embed' ? [] : [node.attrs.file]))),
+];
 
 /** What the server knows of a stored file. */
 export type StoredFile = {
@@ -55,7 +42,7 @@ export type StoredFile = {
 export const withHonestFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
   type: 'doc',
   content: mapLeaves(doc.content, (node) => {
-    if (!isCarried(node)) return [node];
+    if (!isCarried(node) || node.type === 'embed') return [node];
     const stored = known.get(node.attrs.file);
     if (node.type === 'clip' && stored?.clip)
       return [{ type: 'clip', attrs: { file: stored.id, title: node.attrs.title, ...stored.clip } }];

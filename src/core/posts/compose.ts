@@ -1,6 +1,6 @@
 import type { Part } from '../brief/brief';
 import { bareQuestion } from '../brief/question';
-import { standInWords } from './attachments';
+import { standInWords } from './carried';
 import type { BlockNode, Doc } from './document';
 import { inlineText, spoken } from './flatten';
 
@@ -68,6 +68,7 @@ function blockText(node: BlockNode): string {
     case 'picture':
     case 'file':
     case 'clip':
+    case 'embed':
       return standInWords(node);
     case 'blockMath':
       return `$$${node.attrs.latex}$$`;

@@ -135,11 +135,21 @@ const clip = z.strictObject({
     video: z.boolean(),
   }),
 });
+/** Something of a media site of the college's list, played where it stands. Everything else stays a link. */
+const embed = z.strictObject({
+  type: z.literal('embed'),
+  attrs: z.strictObject({
+    url: safeHref,
+    title: z.string().max(LIMITS.titleLength),
+    site: z.string().max(80),
+  }),
+});
 export type Picture = z.infer<typeof picture>;
 export type AttachedFile = z.infer<typeof file>;
 export type Clip = z.infer<typeof clip>;
 /** What a text carries beside its words. */
-export type Carried = Picture | AttachedFile | Clip;
+export type Embed = z.infer<typeof embed>;
+export type Carried = Picture | AttachedFile | Clip | Embed;
 
 export type BlockNode =
   | z.infer<typeof paragraph>
@@ -184,6 +194,7 @@ const blockNode: z.ZodType<BlockNode> = z.lazy(() =>
     picture,
     file,
     clip,
+    embed,
     z.strictObject({ type: z.literal('blockquote'), content: blocks }),
     z.strictObject({ type: z.literal('bulletList'), content: items }),
     z.strictObject({

@@ -1,3 +1,4 @@
+import { isCarried } from './carried';
 import type { BlockNode, Carried, Doc, InlineNode, Note } from './document';
 
 export type Link = { start: number; end: number; href: string };
@@ -75,6 +76,7 @@ function visitBlocks(doc: Doc, visit: (node: VisitedBlock, pos: number, inside: 
         case 'picture':
         case 'file':
         case 'clip':
+        case 'embed':
           visit(node, pos, here);
           pos += 1;
           break;
@@ -120,7 +122,7 @@ export function flatten(doc: Doc): Line[] {
   const lines: Line[] = [];
   visitBlocks(doc, (node, pos, inside) => {
     // What is told about a picture is no line of the text: its words are not the text's.
-    if (node.type === 'picture' || node.type === 'file' || node.type === 'clip') return;
+    if (isCarried(node)) return;
     if (node.type === 'partHeading') {
       const { part, text } = node.attrs;
       lines.push({ kind: 'part-heading', text, pos, part, links: [], objects: [] });
@@ -186,9 +188,6 @@ export const plainText = (doc: Doc) =>
 /** Whether a document has nothing but part headings and white space: no word, no picture, no file, no clip. */
 export function isBlank(doc: Doc): boolean {
   let carries = false;
-  visitBlocks(
-    doc,
-    (node) => (carries ||= node.type === 'picture' || node.type === 'file' || node.type === 'clip'),
-  );
+  visitBlocks(doc, (node) => (carries ||= isCarried(node)));
   return !carries && plainText(doc) === '';
 }

@@ -15,7 +15,8 @@ import {
   WidthType,
   type ParagraphChild,
 } from 'docx';
-import { standInWords } from '@/core/posts/attachments';
+import { asLink } from '@/core/embeds/address';
+import { standInWords } from '@/core/posts/carried';
 import type { BlockNode, BlockShape, Doc, InlineNode, Picture } from '@/core/posts/document';
 import type { TravellingPicture } from './travelling';
 
@@ -143,6 +144,8 @@ class Writer {
         return [new Paragraph({ thematicBreak: true })];
       case 'picture':
         return this.picture(node, shape);
+      case 'embed':
+        return this.block(asLink(node), setting, outer);
       case 'file':
       case 'clip':
         return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];

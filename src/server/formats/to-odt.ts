@@ -1,5 +1,6 @@
 import type { BlockNode, Doc, InlineNode, Mark, Picture } from '@/core/posts/document';
-import { standInWords } from '@/core/posts/attachments';
+import { asLink } from '@/core/embeds/address';
+import { standInWords } from '@/core/posts/carried';
 import type { TravellingPicture } from './travelling';
 import { escaped } from './written';
 import { zipped } from './zip';
@@ -152,6 +153,8 @@ class Writer {
         return this.paragraph(style, textOf(`$$${node.attrs.latex}$$`));
       case 'picture':
         return this.picture(node, style);
+      case 'embed':
+        return this.block(asLink(node), style);
       case 'file':
       case 'clip':
         return this.paragraph(style, textOf(standInWords(node)));

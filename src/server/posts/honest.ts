@@ -4,6 +4,7 @@ import type { Doc } from '@/core/posts/document';
 import type { Db } from '@/db/connection';
 import { ownFiles } from '@/db/queries/files';
 import type { Entered } from '../access/enter';
+import { honestEmbeds } from '../embeds/resolve';
 import type { Actor } from '../deps';
 import { honestNames } from './names';
 
@@ -14,7 +15,9 @@ async function honestFiles(db: Db, course: CourseId, owner: PersonId, doc: Doc):
   return withHonestFiles(doc, new Map(known.map((f) => [f.id, f])));
 }
 
-/** A text as it may be kept and shared: it names whom it may name, and carries its writer's own files of this course. */
+/** A text as it may be kept and shared: it names whom it may name, carries its writer's own files
+ * of this course, and plays only what a site of the college's list was asked about. */
 export async function honest(db: Db, actor: Actor, entered: Entered, doc: Doc): Promise<Doc> {
-  return honestFiles(db, entered.record.course.id, actor.id, await honestNames(db, actor, entered, doc));
+  const named = await honestNames(db, actor, entered, doc);
+  return honestEmbeds({ db }, await honestFiles(db, entered.record.course.id, actor.id, named));
 }

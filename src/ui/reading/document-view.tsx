@@ -1,6 +1,7 @@
 import type { BlockNode, BlockShape, Doc, InlineNode, Note } from '@/core/posts/document';
 import { notesIn, positionsOf } from '@/core/posts/flatten';
 import { Fragment, useId, type ReactNode } from 'react';
+import { EmbedView } from '../attachments/embed-view';
 import { FileView } from '../attachments/file-view';
 import { PictureView } from '../attachments/picture-view';
 import { ClipView } from '../clips/clip-view';
@@ -186,6 +187,8 @@ function Blocks({ nodes, dressing }: { nodes: BlockNode[]; dressing: Dressing })
         return <hr key={i} />;
       case 'picture':
         return <PictureView key={i} attrs={node.attrs} />;
+      case 'embed':
+        return <EmbedView key={i} attrs={node.attrs} />;
       case 'clip':
         return <ClipView key={i} attrs={node.attrs} />;
       case 'file':

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { checkLink } from '@/server/proofread/links';
+import { checkLink } from '@/server/links/check';
 import { visitor } from '../../_request/session';
 import { fromOwnPages, jsonBody } from '../../_request/write';
 

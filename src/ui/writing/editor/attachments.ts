@@ -1,4 +1,4 @@
-import { LIMITS, type AttachedFile, type Clip, type Picture } from '@/core/posts/document';
+import { LIMITS, type AttachedFile, type Clip, type Embed, type Picture } from '@/core/posts/document';
 import { Node, type NodeViewRenderer } from '@tiptap/core';
 import { playingTime } from '../../words/clips';
 import { fileTypeText, sizeText } from '../../words/files';
@@ -51,6 +51,16 @@ function drawClip(dom: HTMLElement, attrs: Attrs) {
   name.textContent = title || 'Clip';
   const about = document.createElement('span');
   about.textContent = `Clip, ${video ? 'picture and sound' : 'sound'}${ms ? `, ${playingTime(Math.round(ms / 1_000) * 1_000)}` : ''}`;
+  dom.replaceChildren(name, about);
+}
+
+function drawEmbed(dom: HTMLElement, attrs: Attrs) {
+  const { title, site } = attrs as Embed['attrs'];
+  dom.className = 'file-card';
+  const name = document.createElement('b');
+  name.textContent = title;
+  const about = document.createElement('span');
+  about.textContent = `Plays here, from ${site}`;
   dom.replaceChildren(name, about);
 }
 
@@ -122,4 +132,20 @@ export const ClipNode = Node.create({
   parseHTML: () => [{ tag: 'div[data-file][data-ms][data-video]' }],
   renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
   addNodeView: () => view(drawClip, 'div'),
+});
+
+/** Something of a media site, on a line of its own. */
+export const EmbedNode = Node.create({
+  name: 'embed',
+  group: 'block',
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({
+    url: kept('url', String),
+    title: kept('title', text(LIMITS.titleLength), ''),
+    site: kept('site', text(80), ''),
+  }),
+  parseHTML: () => [{ tag: 'div[data-url][data-site]' }],
+  renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
+  addNodeView: () => view(drawEmbed, 'div'),
 });

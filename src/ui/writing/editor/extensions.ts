@@ -8,13 +8,14 @@ import type { OpenNote } from './fields';
 import { NoteNode } from './notes';
 import type { SendingFiles } from '../../attachments/sending';
 import { UploadPlaces } from '../../attachments/upload-places';
-import { ClipNode, FileNode, PictureNode } from './attachments';
+import { ClipNode, EmbedNode, FileNode, PictureNode } from './attachments';
 import { CleanPaste } from './clean-paste';
 import { EvidenceMarks } from './evidence-marks';
 import { BlockMath, InlineMath, type OpenFormula } from './formulas';
 import { Indent } from './indent';
 import { InkMark } from './ink';
 import { MentionMark, PostReferenceMark } from './names';
+import { PastedLinks } from './pasted-links';
 import { PartHeading } from './part-heading';
 import { Suggest, type NameStore } from './suggest';
 
@@ -51,6 +52,8 @@ export const extensions = (options: {
   PictureNode,
   FileNode,
   ClipNode,
+  EmbedNode,
+  PastedLinks,
   CleanPaste,
   UploadPlaces.configure({ sending: options.sending }),
   Suggest.configure({ store: options.names }),

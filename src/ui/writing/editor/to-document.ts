@@ -128,6 +128,11 @@ function blocks(content: JSONContent[] | undefined): BlockNode[] {
           },
         ];
       }
+      case 'embed': {
+        const { url, title, site } = n.attrs ?? {};
+        if (!safeHref.safeParse(url).success) return [];
+        return [{ type: 'embed', attrs: { url: String(url), title: String(title), site: String(site) } }];
+      }
       case 'clip': {
         const { file, title, ms, video } = n.attrs ?? {};
         if (!UUID.test(String(file))) return [];

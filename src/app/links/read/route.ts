@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { safeHref } from '@/core/posts/document';
+import { resolveEmbed } from '@/server/embeds/resolve';
+import { titleOf } from '@/server/links/title';
+import { visitor, withSites } from '../../_request/session';
+import { fromOwnPages, jsonBody } from '../../_request/write';
+
+const asked = z.strictObject({ url: safeHref });
+
+/** What a pasted link is: something to be played where it stands, or a page with a title. */
+export async function POST(request: Request) {
+  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
+  const who = await visitor();
+  if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
+  const read = asked.safeParse(await jsonBody(request));
+  if (!read.success) return Response.json({ ok: false, code: 'malformed' }, { status: 422 });
+  const { url } = read.data;
+  const embed = await resolveEmbed(withSites(who.deps), url);
+  if (embed) return Response.json({ ok: true, kind: 'player', title: embed.title, site: embed.site });
+  return Response.json({ ok: true, kind: 'page', title: await titleOf(url) });
+}

@@ -1,0 +1,15 @@
+import { app } from '@/runtime/app';
+import { playerPage } from '@/standins/media/player';
+
+/** The stand-in media site's player. */
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const html = app().config.demo ? playerPage((await params).id) : null;
+  return new Response(html ?? 'There is no such film.\n', {
+    status: html ? 200 : 404,
+    headers: {
+      'content-type': html ? 'text/html; charset=utf-8' : 'text/plain; charset=utf-8',
+      'content-security-policy':
+        "default-src 'none'; script-src 'unsafe-inline'; style-src 'unsafe-inline'; sandbox allow-scripts",
+    },
+  });
+}

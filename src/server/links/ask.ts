@@ -1,0 +1,95 @@
+import { lookup } from 'node:dns/promises';
+import { request as httpRequest, type IncomingMessage } from 'node:http';
+import { request as httpsRequest } from 'node:https';
+import ipaddr from 'ipaddr.js';
+
+export type LinkWorld = {
+  /** The addresses of a host's name; rejects with `code: 'ENOTFOUND'` where there is no such name. */
+  resolve: (host: string) => Promise<string[]>;
+  /** Whether an address may be asked: never one of a private network. */
+  mayAsk: (address: string) => boolean;
+};
+
+export const TIMEOUT_MS = 5_000;
+export const MOST_REDIRECTS = 3;
+
+/** Only addresses of the public internet: not this machine, not its networks, not what maps onto them. */
+export function isPublic(address: string): boolean {
+  if (!ipaddr.isValid(address)) return false;
+  const parsed = ipaddr.process(address);
+  return parsed.range() === 'unicast';
+}
+
+export const theWorld: LinkWorld = {
+  resolve: async (host) => (await lookup(host, { all: true })).map((a) => a.address),
+  mayAsk: isPublic,
+};
+
+export class Refused extends Error {}
+
+/** Looks a name up; each of its addresses must be one that may be asked, or none is. */
+async function addressOf(host: string, world: LinkWorld): Promise<string> {
+  const bare = host.replace(/^\[|\]$/gu, '');
+  const addresses = ipaddr.isValid(bare) ? [bare] : await world.resolve(bare);
+  const [first] = addresses;
+  if (!first || !addresses.every(world.mayAsk)) throw new Refused('private');
+  return first;
+}
+
+export type Answer = { status: number; location: string | undefined; type: string; body: Buffer };
+
+/** The beginning of what an answer says, and no more of it than was asked for. */
+async function beginning(response: IncomingMessage, most: number): Promise<Buffer> {
+  const pieces: Buffer[] = [];
+  let length = 0;
+  if (most > 0)
+    for await (const piece of response) {
+      pieces.push(piece as Buffer);
+      length += (piece as Buffer).length;
+      if (length >= most) break;
+    }
+  response.destroy();
+  return Buffer.concat(pieces).subarray(0, most);
+}
+
+/** Asks one address, and the very one that was looked at: a name that changes its mind meanwhile changes nothing. */
+export async function askOnce(
+  url: URL,
+  how: { method: 'HEAD' | 'GET'; most: number },
+  world: LinkWorld,
+  signal: AbortSignal,
+): Promise<Answer> {
+  const address = await addressOf(url.hostname, world);
+  const send = url.protocol === 'https:' ? httpsRequest : httpRequest;
+  return new Promise<Answer>((resolve, reject) => {
+    const request = send(
+      {
+        host: address,
+        servername: url.hostname,
+        port: url.port || undefined,
+        path: `${url.pathname}${url.search}`,
+        method: how.method,
+        headers: { host: url.host, 'user-agent': 'Pulpit', accept: '*/*' },
+        signal,
+      },
+      (response) => {
+        const { location, 'content-type': type = '' } = response.headers;
+        beginning(response, how.most).then(
+          (body) => resolve({ status: response.statusCode ?? 0, location, type, body }),
+          reject,
+        );
+      },
+    );
+    request.on('error', reject);
+    request.end();
+  });
+}
+
+export function urlOf(text: string, base?: URL): URL | null {
+  try {
+    const url = new URL(text, base);
+    return ['http:', 'https:'].includes(url.protocol) && !url.username && !url.password ? url : null;
+  } catch {
+    return null;
+  }
+}
