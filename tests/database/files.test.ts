@@ -87,6 +87,26 @@ describe('a picture', () => {
   });
 });
 
+describe('a picture that moves', () => {
+  it('goes on moving, and is as high as one of its frames', async () => {
+    const frame = (background: string) =>
+      sharp({ create: { width: 40, height: 30, channels: 3, background } })
+        .png()
+        .toBuffer();
+    const gif = await sharp([await frame('#f00'), await frame('#0f0'), await frame('#00f')], {
+      join: { animated: true },
+    })
+      .gif({ delay: [100, 100, 100] })
+      .toBuffer();
+    const file = await sent(world.people.imani, 'wave.gif', gif);
+    expect(file).toMatchObject({ mediaType: 'image/webp', width: 40, height: 30 });
+    const found = await readableFile(at('Tue 10:00'), world.people.imani, file.id);
+    if (!found.ok) throw new Error('not there');
+    const content = Buffer.from(await new Response(await store.read(found.value.sha256)).arrayBuffer());
+    expect(await sharp(content).metadata()).toMatchObject({ pages: 3, width: 40 });
+  });
+});
+
 describe('a file that comes in pieces', () => {
   const content = Buffer.alloc(PIECE_BYTES * 2 + 100, 7);
   const begin = async (who: Actor) => {

@@ -169,3 +169,27 @@ describe('printed pages as text', () => {
     expect(textOfPages([runs])).toBe('250 words');
   });
 });
+
+describe('Markdown that is made to take long', () => {
+  it.each([
+    ['stars', '*a_'.repeat(60_000)],
+    ['stars in many paragraphs', `${'*a_'.repeat(140)}\n\n`.repeat(600)],
+    ['quotations in each other', `${'> '.repeat(10_000)}x`],
+    ['lists in each other', Array.from({ length: 2_000 }, (_, i) => `${' '.repeat(i)}- x`).join('\n')],
+    ['brackets', '['.repeat(200_000)],
+    ['closing brackets', ']'.repeat(200_000)],
+    ['signs that were escaped already', '\\*'.repeat(100_000)],
+    ['megabytes', 'a *b* c\n\n'.repeat(500_000)],
+  ])('is read in time, and its words stay: %s', (_, source) => {
+    const began = performance.now();
+    const doc = documentFromMarkdown(source);
+    expect(performance.now() - began).toBeLessThan(9_000);
+    const letters = (text: string) => text.match(/[abcx]/gu)?.length ?? 0;
+    expect(letters(plainText(doc))).toBe(letters(source));
+  });
+  it('is read as ever where a person wrote it', () => {
+    expect(plainText(documentFromMarkdown('*One* of [two](https://a.example) `three` \\*four\\*'))).toBe(
+      'One of two three *four*',
+    );
+  });
+});

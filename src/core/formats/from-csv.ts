@@ -7,7 +7,7 @@ const MOST_COLUMNS = 20;
 /** Comma-separated values (RFC 4180; semicolons and tabs as well) as a table whose first row is its head. Null for what is none. */
 export function documentFromCsv(text: string): Doc | null {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: 'greedy' });
-  const width = Math.max(0, ...data.map((row) => row.length));
+  const width = data.reduce((widest, row) => Math.max(widest, row.length), 0);
   if (data.length < 2 || width < 2) return null;
   const content = data.slice(0, MOST_ROWS).map((row, i): TableRow => ({
     type: 'tableRow',

@@ -204,7 +204,8 @@ function listOf(node: Element, context: Context): BlockNode | null {
     const blocks = blocksOf([child], { ...context, depth: context.depth + 1 }, true);
     const before = content[content.length - 1];
     // A list that stands beside the items is meant to stand in the one before it.
-    if (['ul', 'ol', 'menu'].includes(child.tagName) && before) before.content.push(...blocks);
+    if (['ul', 'ol', 'menu'].includes(child.tagName) && before)
+      before.content = [...before.content, ...blocks];
     else if (blocks.length) content.push({ type: 'listItem', content: blocks });
   }
   if (content.length === 0) return null;
@@ -329,7 +330,7 @@ function within(node: BlockNode): BlockNode[] {
 const LAYERS = { blockquote: 1, bulletList: 2, orderedList: 2, table: 3 } as const;
 const depthOf = (node: BlockNode): number =>
   (node.type in LAYERS ? LAYERS[node.type as keyof typeof LAYERS] : 1) +
-  Math.max(0, ...within(node).map(depthOf));
+  within(node).reduce((deepest, inner) => Math.max(deepest, depthOf(inner)), 0);
 
 const linesOf = (node: BlockNode): BlockNode[] => {
   const inner = within(node);

@@ -4,6 +4,7 @@ import { gfmStrikethrough, gfmStrikethroughHtml } from 'micromark-extension-gfm-
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import type { Doc } from '../posts/document';
 import { documentFromHtml } from './from-html';
+import { tamedMarkdown } from './tamed-markdown';
 
 /** Lines of cells with tabs between them, as they come out of a spreadsheet, as a table. */
 const tabbedTables = (text: string) =>
@@ -16,6 +17,15 @@ const tabbedTables = (text: string) =>
     return `\n${[lines[0], `|${' --- |'.repeat(width - 1)}`, ...lines.slice(1)].join('\n')}\n\n`;
   });
 
+const escape = (text: string) => text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;');
+
+/** A text as its paragraphs and lines, whatever signs stand in it. */
+const plainHtml = (text: string) =>
+  text
+    .split(/\n[ \t]*\n\s*/u)
+    .map((paragraph) => `<p>${escape(paragraph).replace(/\n/gu, '<br>')}</p>`)
+    .join('');
+
 /**
  * A text as somebody typed it, or CommonMark with tables, as a document. A line that ends is kept as a line: in a
  * pasted prompt "Due: Thursday" and "Replies: two" stand on lines of their own for a reason.
@@ -26,10 +36,11 @@ export const documentFromMarkdown = (text: string): Doc => documentFromHtml(html
 
 /** The same on its way: the HTML that the document is read from. */
 export function htmlFromMarkdown(text: string): string {
-  const source = tabbedTables(text.replace(/\r\n?/gu, '\n').replace(/[\u0000\u000c]/gu, ''))
-    // Two spaces before the end of a line keep it as a line.
-    .replace(/([^\s\\])[ \t]*\n(?=[^\n]*\S)/gu, '$1  \n');
-  return micromark(source, {
+  const clean = text.replace(/\r\n?/gu, '\n').replace(/[\u0000\u000c]/gu, '');
+  const source = tamedMarkdown(tabbedTables(clean));
+  if (source === null) return plainHtml(clean);
+  // Two spaces before the end of a line keep it as a line.
+  return micromark(source.replace(/([^\s\\])[ \t]*\n(?=[^\n]*\S)/gu, '$1  \n'), {
     // Indented text is code to Markdown; in prose somebody has set it in.
     extensions: [
       gfmTable(),

@@ -20,6 +20,11 @@ const isWithin = (node: Element, holder: Element) => {
   return false;
 };
 
+/** Puts what stands in an element onto a stack, the first on top. One by one: a page may have more than a call may. */
+export function pushChildren(stack: Node[], node: Parent) {
+  for (let i = node.childNodes.length - 1; i >= 0; i -= 1) stack.push(node.childNodes[i] as Node);
+}
+
 /** The text of an element without what `leaves` says. */
 export function textOf(node: Element, leaves: (el: Element) => boolean = () => false): string {
   let text = '';
@@ -28,7 +33,7 @@ export function textOf(node: Element, leaves: (el: Element) => boolean = () => f
     if (defaultTreeAdapter.isTextNode(next)) text += next.value;
     if (!defaultTreeAdapter.isElementNode(next) || (next !== node && leaves(next))) continue;
     if (next !== node && HOLDERS.has(next.tagName)) text += ' ';
-    stack.push(...[...next.childNodes].reverse());
+    pushChildren(stack, next);
   }
   return text.replace(/\s+/gu, ' ').trim();
 }
@@ -38,14 +43,15 @@ type Links = { links: Element[]; named: Map<string, Element>; order: Map<Element
 /** The links of a page that lead within it, and what they can lead to. */
 function linksOf(root: Parent): Links {
   const found: Links = { links: [], named: new Map(), order: new Map() };
-  const stack: Node[] = [...root.childNodes].reverse();
+  const stack: Node[] = [];
+  pushChildren(stack, root);
   for (let next = stack.pop(); next; next = stack.pop()) {
     if (!defaultTreeAdapter.isElementNode(next)) continue;
     found.order.set(next, found.order.size);
     for (const name of [attribute(next, 'id'), attribute(next, 'name')])
       if (name && !found.named.has(name)) found.named.set(name, next);
     if (next.tagName === 'a' && attribute(next, 'href')?.startsWith('#')) found.links.push(next);
-    stack.push(...[...next.childNodes].reverse());
+    pushChildren(stack, next);
   }
   return found;
 }

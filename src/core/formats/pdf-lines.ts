@@ -62,7 +62,7 @@ export function textOfPages(pages: readonly (readonly Run[])[]): string {
   const clean = withoutFurniture(pages.map(linesOf));
   const gaps = clean.flatMap((page) => page.slice(1).map((l, i) => (page[i]?.y ?? 0) - l.y));
   const usual = median(gaps.filter((g) => g > 0));
-  const widest = Math.max(0, ...clean.flat().map((l) => l.text.length));
+  const widest = clean.flat().reduce((longest, l) => Math.max(longest, l.text.length), 0);
   let text = '';
   let before: PageLine | null = null;
   for (const line of clean.flat()) {

@@ -1,5 +1,5 @@
 import { defaultTreeAdapter as tree, html, type DefaultTreeAdapterTypes } from 'parse5';
-import { textOf } from './notes-in-html';
+import { pushChildren, textOf } from './notes-in-html';
 
 type Element = DefaultTreeAdapterTypes.Element;
 type Parent = DefaultTreeAdapterTypes.ParentNode;
@@ -20,14 +20,15 @@ const isMark = (node: Element) => /mso-list:\s*ignore/iu.test(styleOf(node));
 
 /** Takes the written bullet or number out of an item, and gives it. */
 function takeMark(item: Element): string {
-  const stack: Element[] = [item];
+  const stack: Node[] = [item];
   for (let next = stack.pop(); next; next = stack.pop()) {
+    if (!tree.isElementNode(next)) continue;
     if (isMark(next)) {
       const mark = textOf(next);
       tree.detachNode(next);
       return mark;
     }
-    stack.push(...next.childNodes.filter(tree.isElementNode).reverse());
+    pushChildren(stack, next);
   }
   return '';
 }

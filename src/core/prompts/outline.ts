@@ -135,7 +135,9 @@ function sentencesOf(line: string): Span[] {
     if (goes && rest) continue;
     const text = line.slice(start, end);
     const lead = text.length - text.trimStart().length;
-    if (text.trim()) found.push(...pieces(line, { start: start + lead, end: start + text.trimEnd().length }));
+    if (text.trim())
+      for (const piece of pieces(line, { start: start + lead, end: start + text.trimEnd().length }))
+        found.push(piece);
     start = -1;
   }
   return found;

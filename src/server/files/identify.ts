@@ -20,6 +20,7 @@ const PROGRAMS = new Set([
 
 const MOST_PIXELS = 60_000_000;
 const LONGEST_SIDE = 1_600;
+const MOST_FRAMES = 300;
 
 export type Identified =
   | { kind: 'picture'; content: Buffer; mediaType: 'image/webp'; width: number; height: number }
@@ -60,6 +61,22 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+/** The type that a content's beginning tells; null where it tells none, or breaks who looks into it. */
+async function typeOf(head: Buffer): Promise<string | null> {
+  try {
+    return (await fileTypeFromBuffer(head))?.mime ?? null;
+  } catch {
+    // An archive is unpacked to be told from another: one that is broken throws whatever the unpacker says.
+    return null;
+  }
+}
+
+/** Whether a picture is several, shown one after the other, and no more of them than can be drawn anew. */
+async function moves(path: string): Promise<boolean> {
+  const { pages = 1, width, height } = await sharp(path, { limitInputPixels: MOST_PIXELS }).metadata();
+  return pages > 1 && pages <= MOST_FRAMES && width * height * pages <= MOST_PIXELS;
+}
+
 /**
  * What a file is, by its content and never by its name. A picture is drawn anew: at most 1600 pixels a side, upright,
  * without place, camera or anything else that was not the picture. What only looks like one is no picture.
@@ -69,13 +86,13 @@ export async function identify(path: string): Promise<Identified> {
   const buffer = Buffer.alloc(HEAD);
   const { bytesRead } = await file.read(buffer, 0, HEAD, 0).finally(() => file.close());
   const head = buffer.subarray(0, bytesRead);
-  const mediaType = (await fileTypeFromBuffer(head))?.mime ?? null;
+  const mediaType = await typeOf(head);
   if (mediaType && PROGRAMS.has(mediaType)) return { kind: 'program' };
   if (head.subarray(0, 2).toString('latin1') === '#!') return { kind: 'file', mediaType: 'text/plain' };
   if (mediaType && PICTURES.has(mediaType)) {
     try {
-      const { data, info } = await inTurn(() =>
-        sharp(path, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      const { data, info } = await inTurn(async () =>
+        sharp(path, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: await moves(path) })
           .timeout({ seconds: 10 })
           .autoOrient()
           .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
@@ -87,7 +104,8 @@ export async function identify(path: string): Promise<Identified> {
         content: data,
         mediaType: 'image/webp',
         width: info.width,
-        height: info.height,
+        // Of one that moves the height is one picture's.
+        height: info.pageHeight ?? info.height,
       };
     } catch {
       // Whatever the decoder stumbled over, it is not a picture that could be shown.

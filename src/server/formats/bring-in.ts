@@ -10,6 +10,8 @@ import { receiveWhole, type FileDeps, type UploadFailure } from '../files/receiv
 import { openFile, type FileTrouble, type OpenedFile } from './read-file';
 
 const MOST_PICTURES = 60;
+/** What is longer no post can hold, whatever of it is markup. */
+const MOST_HTML = 10 * LIMITS.bytes;
 const FULL = new Set<UploadFailure['code']>(['quota-person', 'quota-course', 'store-full']);
 
 export type BroughtIn = { title: string; doc: Doc; left: OpenedFile['left'] };
@@ -44,7 +46,8 @@ export async function bringIn(
   if (!door.ok) return door;
   const opened = await openFile(file);
   if (!opened.ok) return opened;
-  const { pictures, left, text } = opened.value;
+  const { pictures, left, text, length } = opened.value;
+  if (length > MOST_HTML) return fail({ code: 'text-too-long', name: file.name });
   const stored = new Map<string, Attrs>();
   let full = false;
   for (const [src, bytes] of [...pictures].slice(0, MOST_PICTURES)) {

@@ -83,17 +83,25 @@ async function readPdf(bytes: Buffer, name: string): Promise<Result<Doc, FileTro
 
 /** A file that was opened: its text once it is said what its pictures become, those pictures, and what stays behind. */
 export type OpenedFile = {
+  /** How long it is before it is read, in characters of its HTML. */
+  length: number;
   text: (picture: PictureFinder) => { title: string; doc: Doc };
   pictures: Written['pictures'];
   left: Written['left'];
 };
 
 const opened = (written: Written): OpenedFile => ({
+  length: written.html.length,
   text: (picture) => pageFromHtml(written.html, picture),
   pictures: written.pictures,
   left: written.left,
 });
-const whole = (doc: Doc): OpenedFile => ({ text: () => ({ title: '', doc }), pictures: new Map(), left: {} });
+const whole = (doc: Doc): OpenedFile => ({
+  length: 0,
+  text: () => ({ title: '', doc }),
+  pictures: new Map(),
+  left: {},
+});
 
 /** Pictures that a page carries in itself, taken out of it, so that nothing ever copies or reads them as text. */
 function withoutData(html: string): Written {

@@ -1,4 +1,5 @@
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
+import { pushChildren } from '@/core/formats/notes-in-html';
 import { askOnce, MOST_REDIRECTS, theWorld, TIMEOUT_MS, urlOf, type LinkWorld } from './ask';
 
 const MOST_BYTES = 200_000;
@@ -8,7 +9,8 @@ type Node = DefaultTreeAdapterTypes.ChildNode;
 
 /** The title a page says it has; null where it says none. */
 export function titleIn(html: string): string | null {
-  const stack: Node[] = [...parse(html).childNodes].reverse();
+  const stack: Node[] = [];
+  pushChildren(stack, parse(html));
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (!defaultTreeAdapter.isElementNode(node)) continue;
     if (node.tagName === 'title') {
@@ -21,7 +23,7 @@ export function titleIn(html: string): string | null {
       );
     }
     if (node.tagName === 'body') return null;
-    stack.push(...[...node.childNodes].reverse());
+    pushChildren(stack, node);
   }
   return null;
 }

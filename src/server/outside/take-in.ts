@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { datesNamed, type NamedDate } from '@/core/calendar/dates-named';
 import { documentOf } from '@/core/formats/as-document';
 import { documentFromHtml } from '@/core/formats/from-html';
-import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
+import { LIMITS, parseDocument, storable, type Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 import { fail, ok, type Result } from '@/core/result';
@@ -23,7 +23,8 @@ const isCalendar = (file: File) =>
 
 /** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a document may be. */
 function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
-  if (whole.length <= MOST_READ && parseDocument(doc).ok) return { doc, cut: false };
+  const all = parseDocument(doc);
+  if (whole.length <= MOST_READ && all.ok) return { doc: all.value, cut: false };
   const kept: Doc['content'] = [];
   let size = 0;
   for (const node of doc.content) {
@@ -31,8 +32,8 @@ function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
     if (size > LIMITS.bytes / 2) break;
     kept.push(node);
   }
-  const part: Doc = { type: 'doc', content: kept };
-  if (kept.length && parseDocument(part).ok) return { doc: part, cut: true };
+  const part = parseDocument({ type: 'doc', content: kept });
+  if (kept.length && part.ok) return { doc: part.value, cut: true };
   return { doc: documentOf(whole.slice(0, MOST_READ / 2).replace(/\n[^\n]*$/u, '')), cut: true };
 }
 
@@ -47,7 +48,7 @@ export async function takeIn(
   given: { text: string; html: string; files: File[] },
 ): Promise<Result<{ id: string }, { code: 'nothing-to-read'; troubles: IntakeTrouble[] }>> {
   const troubles: IntakeTrouble[] = [];
-  const blocks: Doc['content'] = [];
+  let blocks: Doc['content'] = [];
   const wholes: string[] = [];
   const names: string[] = [];
   let dates: NamedDate[] = [];
@@ -63,7 +64,7 @@ export async function takeIn(
       troubles.push(read.failure);
       continue;
     }
-    blocks.push(...read.value.content);
+    blocks = [...blocks, ...read.value.content];
     wholes.push(plainText(read.value));
     names.push(file.name);
   }
@@ -71,11 +72,11 @@ export async function takeIn(
   if (text) {
     // Formatting comes along only when the text was not changed since it was pasted.
     const doc = given.html.trim() ? documentFromHtml(given.html) : documentOf(given.text);
-    blocks.push(...(plainText(doc) ? doc : documentOf(given.text)).content);
+    blocks = [...blocks, ...(plainText(doc) ? doc : documentOf(given.text)).content];
     wholes.push(given.text);
     names.push('pasted text');
   }
-  const whole = wholes.join('\n\n');
+  const whole = storable(wholes.join('\n\n'));
   if (whole.trim() === '') return fail({ code: 'nothing-to-read', troubles });
   const { doc, cut } = fitting({ type: 'doc', content: blocks }, whole);
   if (cut) troubles.push({ code: 'shown-in-part', characters: whole.length });
@@ -83,7 +84,7 @@ export async function takeIn(
   await insertIntake(deps.db, actor.id, {
     id,
     doc,
-    source: names.join(', ').slice(0, 200),
+    source: storable(names.join(', ').slice(0, 200)),
     whole,
     dates,
     troubles,
