@@ -8,7 +8,17 @@ const config: NextConfig = {
   distDir: process.env.PULPIT_BUILD_DIR ?? '.build/a',
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['knex', 'pg', '@node-rs/argon2', 'mammoth', 'docx', 'pdfjs-dist', 'sharp', 'graphile-worker', '@aws-sdk/client-s3'],
+  serverExternalPackages: [
+    'knex',
+    'pg',
+    '@node-rs/argon2',
+    'mammoth',
+    'docx',
+    'pdfjs-dist',
+    'sharp',
+    'graphile-worker',
+    '@aws-sdk/client-s3',
+  ],
   // Its form for browsers asks the document, which a web worker does not have.
   turbopack: {
     resolveAlias: {

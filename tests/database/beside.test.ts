@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { documentOf } from '@/core/formats/as-document';
@@ -13,11 +16,14 @@ import { quoteIntoDraft } from '@/server/drafts/quote';
 import { exportNotes, importNotes } from '@/server/notes/exchange';
 import { addNote, editNote, noteInputSchema } from '@/server/notes/notes';
 import { estimate, giveMark, tickViewing } from '@/server/rubric/rubric';
+import { folderStore } from '@/server/files/folder-store';
 import * as setup from '@/server/setup/setup';
 import type { Actor } from '@/server/deps';
 import { deps, OPEN, shared, shareInput, smallCourse } from './world';
 
 const READING = 'the-wall';
+const folder = mkdtempSync(join(tmpdir(), 'pulpit-beside-'));
+const withStore = () => ({ ...at(db, 'Tue 12:00'), files: folderStore(folder) });
 const TEXT =
   'A levee is a promise about a line.\n\nThe wall does not make the flood. It makes the damage.\n\nWarning time is the cheapest storage there is.';
 
@@ -67,7 +73,10 @@ beforeAll(async () => {
       viewings: JSON.stringify([{ id: 'film', title: 'The film' }]),
     });
 });
-afterAll(() => db.destroy());
+afterAll(async () => {
+  await db.destroy();
+  rmSync(folder, { recursive: true });
+});
 
 const at = deps.bind(null);
 const note = (body: string, over: object = {}) => noteInputSchema.parse({ body, audience: 'class', ...over });
@@ -152,11 +161,11 @@ describe('a margin note', () => {
     const found = (id: string, notes: Awaited<ReturnType<typeof page>>['notes']) =>
       notes.find((n) => n.id === id)?.place;
     expect(found(wall, (await page(noor)).notes)?.how).toBe('quote');
-    expect(
-      await replaceText(at(db, 'Tue 12:00'), imani, READING, 'Not yours to change.', null),
-    ).toMatchObject({ failure: { code: 'not-found' } });
+    expect(await replaceText(withStore(), imani, READING, 'Not yours to change.', null)).toMatchObject({
+      failure: { code: 'not-found' },
+    });
     const newer = `A new first paragraph.\n\n${TEXT.replace('does not make the flood', 'doesn’t make a flood').replace(/Warning time.*/u, 'Something else stands at the end now.')}`;
-    expect(await replaceText(at(db, 'Tue 12:00'), holt, READING, newer, null)).toEqual({
+    expect(await replaceText(withStore(), holt, READING, newer, null)).toEqual({
       ok: true,
       value: null,
     });
@@ -166,7 +175,7 @@ describe('a margin note', () => {
     expect(notes.find((n) => n.id === time)?.quote).toBe('Warning time is the cheapest storage');
     expect(marks.flatMap((m) => m.notes)).toContain(wall);
     expect(plainText(reading.doc ?? documentOf(''))).toContain('A new first paragraph.');
-    await replaceText(at(db, 'Tue 12:00'), holt, READING, TEXT, null);
+    await replaceText(withStore(), holt, READING, TEXT, null);
     expect(found(time, (await page(noor)).notes)?.how).toBe('quote');
   });
 
@@ -317,8 +326,7 @@ describe('a reading', () => {
     const { holt, imani } = world.people;
     const file = (name: string, text: string) => ({ name, bytes: Buffer.from(text), cut: false });
     const input = { week: 6, title: 'Two storms', author: 'T. Aske', text: '' };
-    const add = (who: Actor, f: ReturnType<typeof file>) =>
-      addReading(at(db, 'Tue 12:00'), who, 'geo-115', input, f);
+    const add = (who: Actor, f: ReturnType<typeof file>) => addReading(withStore(), who, 'geo-115', input, f);
     expect(await add(imani, file('a.md', '# x'))).toMatchObject({ failure: { code: 'not-found' } });
     for (const [f, kinds] of [
       [file('a.html', '<h2>One</h2><p>Two</p>'), ['heading', 'paragraph']],

@@ -34,7 +34,7 @@ beforeEach(() => Object.assign(bucket.state, { full: false, away: false }));
 
 const content = Buffer.alloc(PIECE_BYTES + 500, 'levee ');
 const receive = (name: string, bytes: Buffer) =>
-  receiveWhole(at('Tue 10:00'), world.people.imani, OPEN, name, bytes);
+  receiveWhole(at('Tue 10:00'), world.people.imani, world.course, name, bytes);
 const waiting = () => readdirSync(join(folder, 'incoming'));
 
 describe('files in an object store', () => {

@@ -8,7 +8,10 @@ import { filesIn } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import { bringIn } from '@/server/formats/bring-in';
 import { FORMATS, takeOut, type Format } from '@/server/formats/take-out';
+import { addReading } from '@/server/courses/add-reading';
 import { folderStore } from '@/server/files/folder-store';
+import { readableFile } from '@/server/files/read';
+import { sweepFiles } from '@/server/files/sweep';
 import { receiveWhole, type FileDeps } from '@/server/files/receive';
 import { photograph } from '../fixtures/files';
 import { everything } from '../fixtures/written';
@@ -27,7 +30,13 @@ const TITLE = 'Walls & meadows';
 beforeAll(async () => {
   world = await smallCourse('written');
   db = world.db;
-  const received = await receiveWhole(now(), world.people.imani, OPEN, 'wall.jpg', await photograph(48, 64));
+  const received = await receiveWhole(
+    now(),
+    world.people.imani,
+    world.course,
+    'wall.jpg',
+    await photograph(48, 64),
+  );
   if (!received.ok) throw new Error(received.failure.code);
   file = received.value.id;
   doc = everything(file);
@@ -122,4 +131,35 @@ describe('the export opened by LibreOffice and saved in its own way', () => {
 it('takes out every format it names', async () => {
   for (const format of Object.keys(FORMATS) as Format[])
     expect((await out(format)).length).toBeGreaterThan(500);
+});
+
+describe('a reading and a prompt', () => {
+  it('show the pictures they came with to the course, and to nobody else', async () => {
+    const { holt, imani, stranger } = world.people;
+    const bytes = Buffer.from(await out('docx'));
+    const added = await addReading(
+      now(),
+      holt,
+      'geo-115',
+      { week: 6, title: 'Walls', author: '', text: '' },
+      { name: 'walls.docx', bytes, cut: false },
+    );
+    if (!added.ok) throw new Error(added.failure.code);
+    const reading = await db('readings').where({ slug: added.value.slug }).first('doc');
+    const [picture = ''] = filesIn(reading.doc as Doc);
+    expect((await readableFile(now(), imani, picture)).ok).toBe(true);
+    expect((await readableFile(now(), stranger, picture)).ok).toBe(false);
+    // The sweep leaves it, though no post and no draft carries it.
+    await sweepFiles({ ...deps(db, 'Sun 20:00'), files: store });
+    expect((await readableFile(now(), imani, picture)).ok).toBe(true);
+
+    const shown = await receiveWhole(now(), holt, world.course, 'map.jpg', await photograph(30, 20));
+    if (!shown.ok) throw new Error(shown.failure.code);
+    expect((await readableFile(now(), imani, shown.value.id)).ok).toBe(false);
+    await db('discussions')
+      .where({ slug: OPEN })
+      .update({ prompt: JSON.stringify(everything(shown.value.id)) });
+    expect((await readableFile(now(), imani, shown.value.id)).ok).toBe(true);
+    expect((await readableFile(now(), stranger, shown.value.id)).ok).toBe(false);
+  });
 });

@@ -170,7 +170,23 @@ export async function postsCarrying(
   return rows.map((r) => ({ post: postId(r.id), discussion: r.slug, now: r.now }));
 }
 
-/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, begun before a moment. */
+const CARRIES = (column: string) =>
+  `jsonb_path_exists(${column}, '$.**.file \\? (@ == $id)', jsonb_build_object('id', files.id))`;
+
+async function slugCarrying(db: Db, file: FileRecord, table: 'readings' | 'discussions', column: string) {
+  const row = await db(`${table} as t`)
+    .join('files', 'files.course_id', 't.course_id')
+    .where('files.id', file.id)
+    .whereRaw(CARRIES(column))
+    .first('t.slug');
+  return row ? String(row.slug) : null;
+}
+/** A reading of its course that carries a file. */
+export const readingCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'readings', 't.doc');
+/** A discussion of its course whose prompt carries a file. */
+export const promptCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'discussions', 't.prompt');
+
+/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading and no prompt, begun before a moment. */
 export async function spentFiles(
   db: Db,
   before: Instant,
@@ -178,12 +194,21 @@ export async function spentFiles(
   const carries = (table: string) =>
     db.raw(
       `exists (select 1 from ${table} d where d.author_id = files.owner_id and d.course_id = files.course_id
-        and jsonb_path_exists(d.doc, '$.**.file \\? (@ == $id)', jsonb_build_object('id', files.id)))`,
+        and ${CARRIES('d.doc')})`,
     );
+  const shown = (table: string, column: string) =>
+    db.raw(`exists (select 1 from ${table} t where t.course_id = files.course_id and ${CARRIES(column)})`);
   return db('files')
     .where('began_at', '<', timestamptz(before))
     .whereNotExists(db('post_files').whereRaw('post_files.file_id = files.id').select(db.raw('1')))
-    .whereNot((w) => void w.whereRaw(carries('drafts')).orWhereRaw(carries('draft_versions')))
+    .whereNot(
+      (w) =>
+        void w
+          .whereRaw(carries('drafts'))
+          .orWhereRaw(carries('draft_versions'))
+          .orWhereRaw(shown('readings', 't.doc'))
+          .orWhereRaw(shown('discussions', 't.prompt')),
+    )
     .limit(500)
     .select(
       'id',

@@ -1,16 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { documentOf } from '@/core/formats/as-document';
-import { courseSlug } from '@/core/ids';
+import { courseSlug, type CourseId } from '@/core/ids';
 import { parseDocument, type Doc } from '@/core/posts/document';
-import { plainText } from '@/core/posts/flatten';
+import { isBlank, plainText } from '@/core/posts/flatten';
 import { countWords } from '@/core/text/words';
 import { fail, ok, type Result } from '@/core/result';
 import { lastPosition, replaceReadingText } from '@/db/queries/courses';
 import { insertReadings } from '@/db/queries/setup';
 import type { NotFound } from '../access/enter';
-import type { Actor, Deps } from '../deps';
-import { readFile, type FileTrouble } from '../formats/read-file';
+import type { Actor } from '../deps';
+import { keepPictures } from '../formats/keep-pictures';
+import { openFile, withTitle, type FileTrouble } from '../formats/read-file';
+import type { FileDeps } from '../files/receive';
+import { honestFiles } from '../posts/honest';
 import { enterReading } from '../notes/notes';
 import { enterCourse } from './enter';
 
@@ -26,11 +29,20 @@ export type ReadingFailure =
   NotFound | FileTrouble | { code: 'nothing-to-read' } | { code: 'reading-too-long' };
 
 /** The text of a reading out of a file or what was pasted. */
-async function docOf(text: string, file: File | null): Promise<Result<Doc, ReadingFailure>> {
+async function docOf(
+  deps: FileDeps,
+  actor: Actor,
+  course: CourseId,
+  text: string,
+  file: File | null,
+): Promise<Result<Doc, ReadingFailure>> {
   if (file) {
-    const read = await readFile(file);
-    if (!read.ok) return read;
-    const fits = parseDocument(read.value);
+    const opened = await openFile(file);
+    if (!opened.ok) return opened;
+    const { picture } = await keepPictures(deps, actor, course, opened.value);
+    const read = withTitle(opened.value.text(picture));
+    if (isBlank(read)) return fail({ code: 'file-empty', name: file.name });
+    const fits = parseDocument(await honestFiles(deps.db, course, actor.id, read));
     return fits.ok ? fits : fail({ code: 'reading-too-long' });
   }
   const doc = documentOf(text);
@@ -41,7 +53,7 @@ async function docOf(text: string, file: File | null): Promise<Result<Doc, Readi
 
 /** Puts a reading into a week: for staff, and for a student in a course of the own. Anybody else finds no such course. */
 export async function addReading(
-  deps: Deps,
+  deps: FileDeps,
   actor: Actor,
   course: string,
   input: z.infer<typeof newReadingSchema>,
@@ -51,7 +63,7 @@ export async function addReading(
   if (!door.ok) return door;
   const { id, code, staff, outside } = door.value;
   if (!staff && !outside) return fail({ code: 'not-found' });
-  const doc = await docOf(input.text, file);
+  const doc = await docOf(deps, actor, id, input.text, file);
   if (!doc.ok) return doc;
   const name = courseSlug(input.title)
     .replace(/[^a-z0-9-]/gu, '')
@@ -80,7 +92,7 @@ export async function addReading(
 
 /** Puts a newer text in a reading's place; its margin notes look for their passages in it. For the same people. */
 export async function replaceText(
-  deps: Deps,
+  deps: FileDeps,
   actor: Actor,
   slug: string,
   text: string,
@@ -89,7 +101,7 @@ export async function replaceText(
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;
   if (!door.value.staff && !door.value.outside) return fail({ code: 'not-found' });
-  const doc = await docOf(text, file);
+  const doc = await docOf(deps, actor, door.value.course, text, file);
   if (!doc.ok) return doc;
   const plain = plainText(doc.value);
   await replaceReadingText(deps.db, door.value, {

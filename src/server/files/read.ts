@@ -1,15 +1,22 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
-import { fileById, postsCarrying, type FileRecord } from '@/db/queries/files';
+import {
+  fileById,
+  postsCarrying,
+  promptCarrying,
+  readingCarrying,
+  type FileRecord,
+} from '@/db/queries/files';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor } from '../deps';
+import { enterReading } from '../notes/notes';
 import type { FileDeps } from './receive';
 
 export type ReadableFile = { sha256: string; name: string; mediaType: string; bytes: number };
 
 /**
- * Who may see a file: its owner, and whoever may read a post that carries it. Staff also see what only an earlier version of
+ * Who may see a file: its owner, and whoever may read the reading, the prompt or the post that carries it. Staff also see what only an earlier version of
  * a post carried. There is no other way to a file, and to others there is no such file.
  */
 export async function visibleFile(
@@ -20,6 +27,9 @@ export async function visibleFile(
   const file = z.uuid().safeParse(id).success ? await fileById(deps.db, id) : null;
   if (!file) return fail({ code: 'not-found' });
   if (file.owner === actor.id) return ok(file);
+  const [reading, prompt] = [await readingCarrying(deps.db, file), await promptCarrying(deps.db, file)];
+  if (reading && (await enterReading(deps, actor, reading)).ok) return ok(file);
+  if (prompt && (await enterDiscussion(deps, actor, prompt)).ok) return ok(file);
   for (const carrying of await postsCarrying(deps.db, id)) {
     const door = await enterDiscussion(deps, actor, carrying.discussion);
     if (!door.ok) continue;

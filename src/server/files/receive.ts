@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { StoredFile } from '@/core/posts/attachments';
+import type { CourseId } from '@/core/ids';
 import { LIMITS } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import {
@@ -59,10 +60,18 @@ export async function beginUpload(
   slug: string,
   input: z.infer<typeof beginSchema>,
 ): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
-  if (input.bytes > MOST_FILE_BYTES) return fail({ code: 'file-too-large', most: MOST_FILE_BYTES });
   const door = await enterDiscussion(deps, actor, slug);
-  if (!door.ok) return door;
-  const course = door.value.record.course.id;
+  return door.ok ? beginIn(deps, actor, door.value.record.course.id, input) : door;
+}
+
+/** The same for somebody who is known to have business in a course. */
+async function beginIn(
+  deps: FileDeps,
+  actor: Actor,
+  course: CourseId,
+  input: z.infer<typeof beginSchema>,
+): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
+  if (input.bytes > MOST_FILE_BYTES) return fail({ code: 'file-too-large', most: MOST_FILE_BYTES });
   const held = await heldBytes(deps.db, course, actor.id);
   if (held.own + input.bytes > MOST_OF_A_PERSON)
     return fail({ code: 'quota-person', most: MOST_OF_A_PERSON });
@@ -192,16 +201,16 @@ export async function cancelUpload(
   return ok(null);
 }
 
-/** Takes a file that is all here already, as one of the person's. */
+/** Takes a file that is all here already, as one of the person's in a course where the person has business. */
 export async function receiveWhole(
   deps: FileDeps,
   actor: Actor,
-  slug: string,
+  course: CourseId,
   name: string,
   bytes: Uint8Array,
 ): Promise<Result<StoredFile, UploadFailure>> {
   if (bytes.length === 0) return fail({ code: 'broken-picture' });
-  const begun = await beginUpload(deps, actor, slug, { name: safeName(name), bytes: bytes.length });
+  const begun = await beginIn(deps, actor, course, { name: safeName(name), bytes: bytes.length });
   if (!begun.ok) return begun;
   const { id } = begun.value;
   for (let at = 0; at < bytes.length; at += PIECE_BYTES) {

@@ -1,36 +1,18 @@
 import { withPartsFound } from '@/core/posts/compose';
-import type { StoredFile } from '@/core/posts/attachments';
-import { LIMITS, parseDocument, type Doc, type Picture } from '@/core/posts/document';
+import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor } from '../deps';
-import { readableFile } from '../files/read';
-import { receiveWhole, type FileDeps, type UploadFailure } from '../files/receive';
+import type { FileDeps } from '../files/receive';
+import { keepPictures } from './keep-pictures';
 import { openFile, type FileTrouble, type OpenedFile } from './read-file';
 
-const MOST_PICTURES = 60;
 /** What is longer no post can hold, whatever of it is markup. */
 const MOST_HTML = 10 * LIMITS.bytes;
-const FULL = new Set<UploadFailure['code']>(['quota-person', 'quota-course', 'store-full']);
 
 export type BroughtIn = { title: string; doc: Doc; left: OpenedFile['left'] };
 export type BringInFailure = NotFound | FileTrouble | { code: 'text-too-long'; name: string };
-
-type Attrs = Pick<Picture['attrs'], 'file' | 'width' | 'height'>;
-
-/** Pictures of Pulpit's own that a text points to: those that its reader may see, and nothing of anybody else's. */
-async function ownPictures(deps: FileDeps, actor: Actor, addresses: Iterable<string>) {
-  const found = new Map<string, Attrs>();
-  for (const src of addresses) {
-    const file = /\/attachments\/([0-9a-f-]{36})$/iu.exec(src)?.[1];
-    const readable = file ? await readableFile(deps, actor, file) : null;
-    // Its size is the server's to say when the text is kept.
-    if (file && readable?.ok && readable.value.mediaType.startsWith('image/'))
-      found.set(src, { file, width: 1, height: 1 });
-  }
-  return found;
-}
 
 /**
  * A text that was written elsewhere, as a draft could be: its pictures become files of the writer's, the questions of the
@@ -46,33 +28,15 @@ export async function bringIn(
   if (!door.ok) return door;
   const opened = await openFile(file);
   if (!opened.ok) return opened;
-  const { pictures, left, text, length } = opened.value;
+  const { left, text, length } = opened.value;
   if (length > MOST_HTML) return fail({ code: 'text-too-long', name: file.name });
-  const stored = new Map<string, Attrs>();
-  let full = false;
-  for (const [src, bytes] of [...pictures].slice(0, MOST_PICTURES)) {
-    if (full) break;
-    const received: Result<StoredFile, UploadFailure> = await receiveWhole(
-      deps,
-      actor,
-      slug,
-      'picture',
-      bytes,
-    );
-    if (received.ok && received.value.width && received.value.height) {
-      const { id, width, height } = received.value;
-      stored.set(src, { file: id, width, height });
-    } else if (!received.ok) full = FULL.has(received.failure.code);
-  }
-  const asked = new Set<string>();
-  text((src) => {
-    asked.add(src);
-    return null;
-  });
-  const own = await ownPictures(deps, actor, [...asked].slice(0, MOST_PICTURES));
-  const unread = [...asked].filter((src) => !stored.has(src) && !own.has(src));
-  const outside = unread.filter((src) => /^(?:https?|file|ftp):/iu.test(src)).length;
-  const { title, doc } = text((src) => stored.get(src) ?? own.get(src) ?? null);
+  const { picture, unread, outside } = await keepPictures(
+    deps,
+    actor,
+    door.value.record.course.id,
+    opened.value,
+  );
+  const { title, doc } = text(picture);
   const fits = parseDocument({ ...doc, content: withPartsFound(door.value.record.brief.parts, doc).content });
   if (!fits.ok) return fail({ code: 'text-too-long', name: file.name });
   if (isBlank(fits.value) && !title) return fail({ code: 'file-empty', name: file.name });
@@ -81,7 +45,7 @@ export async function bringIn(
     doc: fits.value,
     left: {
       ...left,
-      'unread-pictures': (left['unread-pictures'] ?? 0) + unread.length - outside,
+      'unread-pictures': (left['unread-pictures'] ?? 0) + unread,
       outside: (left.outside ?? 0) + outside,
     },
   });

@@ -155,6 +155,18 @@ export async function openFile(file: {
   return ok(opened(withoutData(/\.html?$/iu.test(name) ? text : htmlOfText(text))));
 }
 
+/** A text whose title is a heading over it. */
+export const withTitle = ({ title, doc }: { title: string; doc: Doc }): Doc =>
+  title
+    ? {
+        type: 'doc',
+        content: [
+          { type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: title }] },
+          ...doc.content,
+        ],
+      }
+    : doc;
+
 /** The words of a file as a document; of its pictures their descriptions. */
 export async function readFile(file: {
   name: string;
@@ -163,10 +175,6 @@ export async function readFile(file: {
 }): Promise<Result<Doc, FileTrouble>> {
   const found = await openFile(file);
   if (!found.ok) return found;
-  const { title, doc } = found.value.text(() => null);
-  const content: Doc['content'] = title
-    ? [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: title }] }, ...doc.content]
-    : doc.content;
-  const words: Doc = { type: 'doc', content };
+  const words = withTitle(found.value.text(() => null));
   return plainText(words) ? ok(words) : fail({ code: 'file-empty', name: file.name });
 }

@@ -8,7 +8,8 @@ import { honestEmbeds } from '../embeds/resolve';
 import type { Actor } from '../deps';
 import { honestNames } from './names';
 
-async function honestFiles(db: Db, course: CourseId, owner: PersonId, doc: Doc): Promise<Doc> {
+/** A document that carries only its writer's own files of this course, with what the server knows of each. */
+export async function honestFiles(db: Db, course: CourseId, owner: PersonId, doc: Doc): Promise<Doc> {
   const wanted = filesIn(doc);
   if (wanted.length === 0) return doc;
   const known = await ownFiles(db, course, owner, wanted);

@@ -1,9 +1,8 @@
-import { app } from '@/runtime/app';
-import { playerPage } from '@/standins/media/player';
+import { standInPlayer } from '@/runtime/media-site';
 
 /** The stand-in media site's player. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const html = app().config.demo ? playerPage((await params).id) : null;
+  const html = standInPlayer((await params).id);
   return new Response(html ?? 'There is no such film.\n', {
     status: html ? 200 : 404,
     headers: {

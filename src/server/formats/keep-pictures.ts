@@ -1,0 +1,67 @@
+import type { PictureFinder } from '@/core/formats/from-html';
+import type { CourseId } from '@/core/ids';
+import type { StoredFile } from '@/core/posts/attachments';
+import type { Picture } from '@/core/posts/document';
+import type { Result } from '@/core/result';
+import type { Actor } from '../deps';
+import { readableFile } from '../files/read';
+import { receiveWhole, type FileDeps, type UploadFailure } from '../files/receive';
+import type { OpenedFile } from './read-file';
+
+const MOST_PICTURES = 60;
+const FULL = new Set<UploadFailure['code']>(['quota-person', 'quota-course', 'store-full']);
+type Attrs = Pick<Picture['attrs'], 'file' | 'width' | 'height'>;
+
+/** Pictures of Pulpit's own that a text points to: those that its reader may see, and nothing of anybody else's. */
+async function ownPictures(deps: FileDeps, actor: Actor, addresses: Iterable<string>) {
+  const found = new Map<string, Attrs>();
+  for (const src of addresses) {
+    const file = /\/attachments\/([0-9a-f-]{36})$/iu.exec(src)?.[1];
+    const readable = file ? await readableFile(deps, actor, file) : null;
+    // Its size is the server's to say when the text is kept.
+    if (file && readable?.ok && readable.value.mediaType.startsWith('image/'))
+      found.set(src, { file, width: 1, height: 1 });
+  }
+  return found;
+}
+
+/**
+ * Makes the pictures of an opened file the person's own in a course, and says what each address in its text is to be. Counts
+ * those that could not be read, and those from outside the file, which nobody asks for.
+ */
+export async function keepPictures(
+  deps: FileDeps,
+  actor: Actor,
+  course: CourseId,
+  { pictures, text }: OpenedFile,
+): Promise<{ picture: PictureFinder; unread: number; outside: number }> {
+  const stored = new Map<string, Attrs>();
+  let full = false;
+  for (const [src, bytes] of [...pictures].slice(0, MOST_PICTURES)) {
+    if (full) break;
+    const received: Result<StoredFile, UploadFailure> = await receiveWhole(
+      deps,
+      actor,
+      course,
+      'picture',
+      bytes,
+    );
+    if (received.ok && received.value.width && received.value.height) {
+      const { id, width, height } = received.value;
+      stored.set(src, { file: id, width, height });
+    } else if (!received.ok) full = FULL.has(received.failure.code);
+  }
+  const asked = new Set<string>();
+  text((src) => {
+    asked.add(src);
+    return null;
+  });
+  const own = await ownPictures(deps, actor, [...asked].slice(0, MOST_PICTURES));
+  const unread = [...asked].filter((src) => !stored.has(src) && !own.has(src));
+  const outside = unread.filter((src) => /^(?:https?|file|ftp):/iu.test(src)).length;
+  return {
+    picture: (src) => stored.get(src) ?? own.get(src) ?? null,
+    unread: unread.length - outside,
+    outside,
+  };
+}
