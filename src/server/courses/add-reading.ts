@@ -11,7 +11,7 @@ import { insertReadings } from '@/db/queries/setup';
 import type { NotFound } from '../access/enter';
 import type { Actor } from '../deps';
 import { keepPictures } from '../formats/keep-pictures';
-import { openFile, withTitle, type FileTrouble } from '../formats/read-file';
+import { MOST_TEXT, openFile, withTitle, type FileTrouble } from '../formats/read-file';
 import type { FileDeps } from '../files/receive';
 import { honestFiles } from '../posts/honest';
 import { enterReading } from '../notes/notes';
@@ -39,6 +39,7 @@ async function docOf(
   if (file) {
     const opened = await openFile(file);
     if (!opened.ok) return opened;
+    if (opened.value.length > MOST_TEXT) return fail({ code: 'reading-too-long' });
     const { picture } = await keepPictures(deps, actor, course, opened.value);
     const read = withTitle(opened.value.text(picture));
     if (isBlank(read)) return fail({ code: 'file-empty', name: file.name });
@@ -68,8 +69,8 @@ export async function addReading(
   const name = courseSlug(input.title)
     .replace(/[^a-z0-9-]/gu, '')
     .replace(/-+/gu, '-')
-    .replace(/^-|-$/gu, '')
-    .slice(0, 60);
+    .slice(0, 60)
+    .replace(/^-|-$/gu, '');
   const slug = `${name || 'reading'}-${randomUUID().slice(0, 8)}`;
   await deps.db.transaction(async (tx) =>
     insertReadings(tx, [

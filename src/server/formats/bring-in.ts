@@ -6,10 +6,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor } from '../deps';
 import type { FileDeps } from '../files/receive';
 import { keepPictures } from './keep-pictures';
-import { openFile, type FileTrouble, type OpenedFile } from './read-file';
-
-/** What is longer no post can hold, whatever of it is markup. */
-const MOST_HTML = 10 * LIMITS.bytes;
+import { MOST_TEXT, openFile, type FileTrouble, type OpenedFile } from './read-file';
 
 export type BroughtIn = { title: string; doc: Doc; left: OpenedFile['left'] };
 export type BringInFailure = NotFound | FileTrouble | { code: 'text-too-long'; name: string };
@@ -29,7 +26,7 @@ export async function bringIn(
   const opened = await openFile(file);
   if (!opened.ok) return opened;
   const { left, text, length } = opened.value;
-  if (length > MOST_HTML) return fail({ code: 'text-too-long', name: file.name });
+  if (length > MOST_TEXT) return fail({ code: 'text-too-long', name: file.name });
   const { picture, unread, outside } = await keepPictures(
     deps,
     actor,

@@ -3,7 +3,7 @@ import { documentOf, htmlOfText } from '@/core/formats/as-document';
 import { documentFromCsv } from '@/core/formats/from-csv';
 import { pageFromHtml, type PictureFinder } from '@/core/formats/from-html';
 import { textOfPages, type Run } from '@/core/formats/pdf-lines';
-import type { Doc } from '@/core/posts/document';
+import { LIMITS, type Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { fromDocx } from './from-docx';
@@ -14,6 +14,8 @@ import type { Written } from './written';
 /** Of a larger file nothing is read. */
 export const MOST_FILE_BYTES = 12_000_000;
 const MOST_PAGES = 120;
+/** In characters of HTML: more no document can hold, whatever of it is markup, and more is not read. */
+export const MOST_TEXT = 4 * LIMITS.bytes;
 
 export type FileTrouble =
   | { code: 'file-too-large'; name: string }
@@ -92,7 +94,7 @@ export type OpenedFile = {
 
 const opened = (written: Written): OpenedFile => ({
   length: written.html.length,
-  text: (picture) => pageFromHtml(written.html, picture),
+  text: (picture) => pageFromHtml(written.html.slice(0, MOST_TEXT), picture),
   pictures: written.pictures,
   left: written.left,
 });

@@ -3,7 +3,7 @@ import { unzipSync, zipSync } from 'fflate';
 /** A document that unpacks to more than this nobody wrote. */
 const MOST_UNPACKED = 60_000_000;
 /** Its text alone. */
-const MOST_XML = 6_000_000;
+const MOST_XML = 4_000_000;
 const MOST_ENTRIES = 2_000;
 
 /**
