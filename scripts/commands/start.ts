@@ -11,13 +11,14 @@ import { isHealthy, runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit start
 
-Sets up what is missing (Debian's PostgreSQL, a private database cluster, the tables, the demo, the build), starts
+Sets up what is missing (Debian's PostgreSQL and ffmpeg, a private database cluster, the tables, the demo, the build), starts
 Pulpit on this machine and prints its address. Running it again is safe and quick.
 
   PULPIT_PORT=4170     the port of the web server
   PULPIT_NOW=TIME      the time the demo's clock shows, for example 2026-10-13T16:42:00+01:00; it runs on from there
   PULPIT_DEMO=0        without the demo world and its one-click sign-in
   PULPIT_FILES=FOLDER  where the files people add are kept
+  PULPIT_S3=ENDPOINT   keeps them in an S3-compatible store, with PULPIT_S3_BUCKET, _KEY, _SECRET and _REGION
   PULPIT_TLS=1         people reach Pulpit over TLS: cookies are marked Secure
   DATABASE_URL=…       use this PostgreSQL database instead of a cluster of Pulpit's own`;
 

@@ -149,6 +149,47 @@ for (const scheme of ['light', 'dark'] as const) {
     }
   });
 
+  test(`axe finds nothing, ${scheme}: recording, its review, a note, bringing in, and what a post carries`, async ({
+    page,
+  }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=178');
+    const editor = page.locator('.ProseMirror');
+    await editor.click();
+    await page.keyboard.type('As the sign says');
+    await page.keyboard.press('Control+Alt+f');
+    await page.getByLabel('Note at the foot of the text').fill('Holt (2019), p. 12.');
+    expect(await violations(page, scheme), 'a note').toEqual([]);
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Record a clip' }).click();
+    const panel = page.getByRole('region', { name: 'Record a clip' });
+    await expect(panel.getByText('Loudness')).toBeVisible();
+    expect(await violations(page, scheme), 'recording').toEqual([]);
+    await panel.getByRole('button', { name: 'Record', exact: true }).click();
+    await expect(panel.getByRole('timer')).toContainText('0:01');
+    await panel.getByRole('button', { name: 'End', exact: true }).click();
+    await expect(panel.getByLabel('Title of the clip')).toBeVisible();
+    expect(await violations(page, scheme), 'a review').toEqual([]);
+    await panel.getByRole('button', { name: 'Put it in the text' }).click();
+    await expect(editor.locator('.file-card')).toBeVisible();
+    await page.getByRole('button', { name: 'In and out' }).click();
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('menuitem', { name: 'Bring in a text from a file…' }).click(),
+    ]);
+    await chooser.setFiles({
+      name: 'a.md',
+      mimeType: 'text/markdown',
+      buffer: Buffer.from('# One\n\nTwo[^1]\n\n[^1]: x\n'),
+    });
+    await expect(page.getByText(/^It brings/u)).toBeVisible();
+    expect(await violations(page, scheme, '[role=dialog]'), 'bringing in').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Preview', exact: true }).click();
+    await expect(page.getByRole('dialog').locator('video')).toBeVisible();
+    expect(await violations(page, scheme, '[role=dialog]'), 'a clip and a note').toEqual([]);
+  });
+
   test(`axe finds nothing, ${scheme}: signing in, the account menu, the palette`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/sign-in');
