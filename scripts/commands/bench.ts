@@ -15,9 +15,10 @@ import { removeCluster, startCluster } from '../lib/postgres';
 import { say } from '../lib/say';
 import { SCALE, seedScale } from '../lib/scale';
 import { measureTyping } from '../lib/typing';
+import { measureUploads } from '../lib/uploads';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
-export const help = `./pulpit bench [--scale] [--typing] [PAGE …]
+export const help = `./pulpit bench [--scale] [--typing] [--uploads] [PAGE …]
 
 Measures the pages with a database and server of their own, each against a bare server-rendered page with one query
 in the same run: this machine is shared, so only the ratios mean something. Rounds of the bare page and of the page
@@ -25,7 +26,8 @@ alternate; of each the median p95 is taken. PAGE names the pages to measure, for
 
   --scale   lays out ${SCALE.courses} courses of ${SCALE.students} students and ${SCALE.weeks} weeks beside the demo, and measures This week and
             Discussions in both: no page may cost more than 1.5 times as much for the size of other people's work
-  --typing  types into drafts of 2,000 and 5,000 words in a browser, and measures each key and nothing else`;
+  --typing  types into drafts of 2,000 and 5,000 words in a browser, and measures each key and nothing else
+  --uploads sends a hundred files of 5 MB at once through one web process, and measures its memory and nothing else`;
 
 const ROUNDS = 5;
 const SECONDS = 4;
@@ -131,6 +133,17 @@ async function compareTyping(base: string, token: string): Promise<boolean> {
   return good;
 }
 
+/** Whether one web process takes a hundred files at once in the memory it may have. */
+async function compareUploads(base: string, cookie: string): Promise<boolean> {
+  const pid = runningWeb('bench')?.pid ?? 0;
+  const up = await measureUploads(base, cookie, pid);
+  const good = up.arrived === 100 && up.mostMb < 600;
+  say(
+    `\n${up.arrived} of 100 uploads of 5 MB arrived in ${up.seconds.toFixed(1)} s; the web process's memory went from ${up.restingMb.toFixed(0)} to ${up.mostMb.toFixed(0)} MB (under 600: ${good ? 'yes' : 'NO'}).`,
+  );
+  return good;
+}
+
 async function demoToken(db: Knex): Promise<string> {
   await migrate(db);
   await seedWorld(db, DEMO_START);
@@ -195,6 +208,7 @@ export async function run(args: string[]): Promise<number> {
     );
     const cookie = cookieOf(demo.token);
     const base = await serve('bench', demo.url);
+    if (args.includes('--uploads')) return (await compareUploads(base, cookie)) ? 0 : 1;
     if (typing) return (await compareTyping(base, demo.token)) ? 0 : 1;
     for (const path of ['/bench/bare', ...pages.map(([, p]) => p)]) await measure(`${base}${path}`, cookie);
 

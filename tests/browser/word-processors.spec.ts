@@ -140,7 +140,7 @@ test('a note is written, changed and taken out by keyboard; classmates read it a
   await expect(editor.locator('sup.note-in-text')).toHaveCount(1);
   await page.getByRole('button', { name: 'Preview' }).click();
   const preview = page.getByRole('dialog', { name: 'As classmates will read it' });
-  await expect(preview.getByRole('link', { name: 'Note 1' })).toBeVisible();
+  await expect(preview.getByRole('link', { name: 'Note 1', exact: true })).toBeVisible();
   await expect(preview.getByRole('list', { name: 'Notes' })).toContainText('Lind (2020), p. 7.');
   await page.keyboard.press('Escape');
   await editor.locator('sup.note-in-text').click();

@@ -139,7 +139,7 @@ test('earlier versions are looked at, compared and brought back', async ({ page 
   await expect(editorOf(page)).toContainText('And one more thing.');
   await kept(page);
   await page.getByRole('button', { name: 'Earlier versions' }).click();
-  await expect(dialog.getByText('before an earlier version came back')).toBeVisible();
+  await expect(dialog.getByText('before another text took its place')).toBeVisible();
 });
 
 test('two windows: what differs is shown word by word, and both are taken with one press', async ({

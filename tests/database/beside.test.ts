@@ -23,7 +23,7 @@ import { deps, OPEN, shared, shareInput, smallCourse } from './world';
 
 const READING = 'the-wall';
 const folder = mkdtempSync(join(tmpdir(), 'pulpit-beside-'));
-const withStore = () => ({ ...at(db, 'Tue 12:00'), files: folderStore(folder) });
+const withStore = () => ({ ...at(db, 'Tue 12:00'), files: folderStore(folder), sites: [] });
 const TEXT =
   'A levee is a promise about a line.\n\nThe wall does not make the flood. It makes the damage.\n\nWarning time is the cheapest storage there is.';
 

@@ -2,7 +2,8 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Knex } from 'knex';
 import type { Doc } from '@/core/posts/document';
-import { resolveEmbed, type EmbedDeps } from '@/server/embeds/resolve';
+import { documentFromMarkdown } from '@/core/formats/from-markdown';
+import { resolveEmbed, withPlayers, type EmbedDeps } from '@/server/embeds/resolve';
 import { listedSites, siteList } from '@/server/embeds/sites';
 import { titleIn, titleOf } from '@/server/links/title';
 import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
@@ -136,6 +137,14 @@ it('a text plays only what a site was asked about, under the site’s own title;
       ],
     },
   ]);
+});
+
+it('a link of a listed site that stands alone in a reading is its player there', async () => {
+  const reading = documentFromMarkdown(
+    `Watch this:\n\n${FILM}\n\n[The film](${FILM}) and more.\n\nhttps://evil.example/watch/7`,
+  );
+  const { content } = await withPlayers(at(), reading);
+  expect(content.map((n) => n.type)).toEqual(['paragraph', 'embed', 'paragraph', 'paragraph']);
 });
 
 describe('the title of a pasted link', () => {

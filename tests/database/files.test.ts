@@ -18,6 +18,8 @@ import {
   uploadProgress,
   type FileDeps,
 } from '@/server/files/receive';
+import { conversation } from '@/server/discussions/conversation';
+import { thumbnail } from '@/server/files/thumbnail';
 import { StoreFull } from '@/server/files/store';
 import { sweepFiles } from '@/server/files/sweep';
 import { keepDraft } from '@/server/drafts/keep';
@@ -255,6 +257,30 @@ describe('who sees a file', () => {
     expect([await sees(noor, second), await sees(holt, second)]).toEqual([false, true]);
     await withdrawPost(deps(db, 'Tue 11:20'), jun, OPEN, postId(post));
     expect(await sees(noor, first)).toBe(false);
+  });
+});
+
+describe('a picture of a response in the list of the conversation', () => {
+  it('is its first one, small, and seen by who may read the response', async () => {
+    const { jun, noor, stranger } = world.people;
+    const file = await sent(jun, 'wall.jpg', await photograph(900, 600));
+    const picture: Doc = {
+      type: 'doc',
+      content: [
+        ...text('The wall in spring.').content,
+        { type: 'picture', attrs: { file: file.id, width: 1, height: 1, alt: 'The wall' } },
+      ],
+    };
+    const { post } = await shared(db, jun, OPEN, 'Tue 11:00', { ...shareInput(''), doc: picture });
+    const room = await conversation(at('Tue 12:00'), noor, OPEN, { post: null, filter: 'all' });
+    if (!room.ok) throw new Error('not there');
+    expect(room.value.lines.find((l) => l.id === post)?.pictured).toBe(file.id);
+    const small = await thumbnail(at('Tue 12:00'), noor, file.id);
+    if (!small.ok) throw new Error('not there');
+    expect(await sharp(await small.value.draw()).metadata()).toMatchObject({ width: 112, height: 112 });
+    expect((await thumbnail(at('Tue 12:00'), stranger, file.id)).ok).toBe(false);
+    await withdrawPost(at('Tue 12:30'), jun, OPEN, postId(post));
+    expect((await thumbnail(at('Tue 13:00'), noor, file.id)).ok).toBe(false);
   });
 });
 

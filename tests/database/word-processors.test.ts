@@ -138,7 +138,7 @@ describe('a reading and a prompt', () => {
     const { holt, imani, stranger } = world.people;
     const bytes = Buffer.from(await out('docx'));
     const added = await addReading(
-      now(),
+      { ...now(), sites: [] },
       holt,
       'geo-115',
       { week: 6, title: 'Walls', author: '', text: '' },

@@ -42,7 +42,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
 export const withFiles = (deps: Deps) => ({ ...deps, files: app().files });
 
 /** What a use-case of players is given beside. */
-export const withSites = (deps: Deps) => ({ ...deps, sites: app().sites });
+export const withSites = <T extends Deps>(deps: T) => ({ ...deps, sites: app().sites });
 
 /** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
 export async function requireVisitor(here: string): Promise<Visitor> {

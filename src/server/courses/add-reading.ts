@@ -10,6 +10,7 @@ import { lastPosition, replaceReadingText } from '@/db/queries/courses';
 import { insertReadings } from '@/db/queries/setup';
 import type { NotFound } from '../access/enter';
 import type { Actor } from '../deps';
+import { withPlayers, type EmbedDeps } from '../embeds/resolve';
 import { keepPictures } from '../formats/keep-pictures';
 import { MOST_TEXT, openFile, withTitle, type FileTrouble } from '../formats/read-file';
 import type { FileDeps } from '../files/receive';
@@ -24,13 +25,16 @@ export const newReadingSchema = z.object({
   text: z.string().max(2_000_000).default(''),
 });
 
+/** What a reading may bring: pictures of its file, and players of listed sites. */
+type ReadingDeps = FileDeps & EmbedDeps;
+
 type File = { name: string; bytes: Buffer; cut: boolean };
 export type ReadingFailure =
   NotFound | FileTrouble | { code: 'nothing-to-read' } | { code: 'reading-too-long' };
 
 /** The text of a reading out of a file or what was pasted. */
 async function docOf(
-  deps: FileDeps,
+  deps: ReadingDeps,
   actor: Actor,
   course: CourseId,
   text: string,
@@ -43,18 +47,19 @@ async function docOf(
     const { picture } = await keepPictures(deps, actor, course, opened.value);
     const read = withTitle(opened.value.text(picture));
     if (isBlank(read)) return fail({ code: 'file-empty', name: file.name });
-    const fits = parseDocument(await honestFiles(deps.db, course, actor.id, read));
+    const carried = await honestFiles(deps.db, course, actor.id, read);
+    const fits = parseDocument(await withPlayers(deps, carried));
     return fits.ok ? fits : fail({ code: 'reading-too-long' });
   }
   const doc = documentOf(text);
   if (!plainText(doc)) return fail({ code: 'nothing-to-read' });
-  const fits = parseDocument(doc);
+  const fits = parseDocument(await withPlayers(deps, doc));
   return fits.ok ? fits : fail({ code: 'reading-too-long' });
 }
 
 /** Puts a reading into a week: for staff, and for a student in a course of the own. Anybody else finds no such course. */
 export async function addReading(
-  deps: FileDeps,
+  deps: ReadingDeps,
   actor: Actor,
   course: string,
   input: z.infer<typeof newReadingSchema>,
@@ -93,7 +98,7 @@ export async function addReading(
 
 /** Puts a newer text in a reading's place; its margin notes look for their passages in it. For the same people. */
 export async function replaceText(
-  deps: FileDeps,
+  deps: ReadingDeps,
   actor: Actor,
   slug: string,
   text: string,

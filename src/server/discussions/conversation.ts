@@ -1,6 +1,7 @@
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import { firstPicture } from '@/core/posts/attachments';
 import { emptyDocument, type Doc } from '@/core/posts/document';
 import { THREAD_FILTERS, type ThreadFilter } from '@/core/posts/filters';
 import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
@@ -31,6 +32,8 @@ export type ThreadLine = {
   answered: boolean;
   /** Posts of this thread that the reader has not read. */
   unread: PostId[];
+  /** The file of the first picture or filmed clip of the response. */
+  pictured: string | null;
 };
 
 export type ReadPost = {
@@ -102,6 +105,7 @@ function toLine(thread: Branch<PostRecord>, reader: PersonId, isUnread: IsUnread
     mine: post.author.id === reader,
     answered: replies.some((p) => p.author.id === reader),
     unread: all.filter(isUnread).map((p) => p.id),
+    pictured: post.withdrawn || post.hidden ? null : firstPicture(post.doc),
   };
 }
 

@@ -1,7 +1,7 @@
-import { asLink, siteOf } from '@/core/embeds/address';
+import { asLink, pastedAddress, siteOf } from '@/core/embeds/address';
 import { attachmentsIn } from '@/core/posts/attachments';
 import { mapLeaves } from '@/core/posts/blocks';
-import type { Doc, Embed } from '@/core/posts/document';
+import type { BlockNode, Doc, Embed } from '@/core/posts/document';
 import { keepEmbed, knownEmbeds, type EmbedRecord } from '@/db/queries/embeds';
 import type { Deps } from '../deps';
 import { isFrameOf, type AskedSite } from './sites';
@@ -35,5 +35,33 @@ export async function honestEmbeds(deps: Pick<Deps, 'db'>, doc: Doc): Promise<Do
   return {
     type: 'doc',
     content: mapLeaves(doc.content, (node) => [node.type === 'embed' ? honest(node) : node]),
+  };
+}
+
+/** The address of a paragraph that is nothing but one link. */
+function onlyLink(node: BlockNode): string | null {
+  const [only, ...more] = node.type === 'paragraph' ? (node.content ?? []) : [];
+  if (more.length || only?.type !== 'text') return null;
+  return only.marks?.find((m) => m.type === 'link')?.attrs.href ?? (pastedAddress(only.text) || null);
+}
+
+const MOST_PLAYERS = 20;
+
+/** A text in which a link that stands alone, to a page of a listed site, is that page's player. */
+export async function withPlayers(deps: EmbedDeps, doc: Doc): Promise<Doc> {
+  const links = doc.content.flatMap((node) => onlyLink(node) ?? []).filter((url) => siteOf(url, deps.sites));
+  const players = new Map<string, EmbedRecord>();
+  for (const url of [...new Set(links)].slice(0, MOST_PLAYERS)) {
+    const found = await resolveEmbed(deps, url);
+    if (found) players.set(url, found);
+  }
+  return {
+    type: 'doc',
+    content: doc.content.map((node) => {
+      const found = players.get(onlyLink(node) ?? '');
+      return found
+        ? { type: 'embed', attrs: { url: found.url, title: found.title, site: found.site } }
+        : node;
+    }),
   };
 }

@@ -93,8 +93,19 @@ export function ThreadList(props: {
                     : day(l.sharedAt, props.zone)}
                 </span>
               </span>
-              <span className="mt-0.5 line-clamp-2 leading-snug text-ink-2">
-                {l.opening || 'No longer shown'}
+              <span className="mt-0.5 flex gap-2">
+                {l.pictured ? (
+                  // eslint-disable-next-line @next/next/no-img-element -- drawn small by our own route
+                  <img
+                    src={`/attachments/${l.pictured}/thumbnail`}
+                    alt=""
+                    width={44}
+                    height={44}
+                    loading="lazy"
+                    className="size-11 shrink-0 rounded-[5px] bg-rule-soft object-cover"
+                  />
+                ) : null}
+                <span className="line-clamp-2 leading-snug text-ink-2">{l.opening || 'No longer shown'}</span>
               </span>
               <span className="mt-1 flex flex-wrap gap-1">
                 <span

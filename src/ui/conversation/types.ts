@@ -2,6 +2,7 @@ import type { Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 
 export type ThreadLineView = {
+  pictured: string | null;
   id: number;
   author: string;
   role: Role;

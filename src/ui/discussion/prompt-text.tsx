@@ -86,7 +86,8 @@ function Underlined(props: {
   const { pointed, point } = useWriting();
   const standing = useStanding(r, props.told);
   const check = useOfChecks((checks) => r.facts.map((f) => checkOf(f.fact, checks)).find((c) => c));
-  const lit = here === r || (pointed !== null && r.facts.some((f) => f.fact === `response.${pointed}`));
+  const speaksOf = (fact: string) => fact.startsWith('response.') && fact.split('.')[1] === pointed;
+  const lit = here === r || (pointed !== null && r.facts.some((f) => speaksOf(f.fact)));
   const pointHere = (on: boolean) => {
     setHere(on ? r : null);
     point(on ? (check?.id ?? null) : null);

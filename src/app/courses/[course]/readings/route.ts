@@ -1,6 +1,6 @@
 import { addReading, newReadingSchema } from '@/server/courses/add-reading';
 import { MOST_FILE_BYTES } from '@/server/formats/read-file';
-import { requireVisitor, withFiles } from '../../../_request/session';
+import { requireVisitor, withFiles, withSites } from '../../../_request/session';
 import { uploadedForm } from '../../../_request/upload';
 import { fromOwnPages, seeOther } from '../../../_request/write';
 
@@ -19,6 +19,12 @@ export async function POST(request: Request, context: { params: Promise<{ course
   );
   const page = `/courses/${course}/weeks/${/^\d{1,2}$/u.test(fields.get('week') ?? '') ? fields.get('week') : 1}`;
   if (!read.success) return seeOther(`${page}?answer=reading-unnamed`);
-  const added = await addReading(withFiles(who.deps), who.actor, course, read.data, files[0] ?? null);
+  const added = await addReading(
+    withSites(withFiles(who.deps)),
+    who.actor,
+    course,
+    read.data,
+    files[0] ?? null,
+  );
   return seeOther(added.ok ? `/readings/${added.value.slug}` : `${page}?answer=${added.failure.code}`);
 }

@@ -1,6 +1,6 @@
 import { replaceText } from '@/server/courses/add-reading';
 import { MOST_FILE_BYTES } from '@/server/formats/read-file';
-import { requireVisitor, withFiles } from '../../../_request/session';
+import { requireVisitor, withFiles, withSites } from '../../../_request/session';
 import { uploadedForm } from '../../../_request/upload';
 import { fromOwnPages, seeOther } from '../../../_request/write';
 
@@ -16,6 +16,6 @@ export async function POST(request: Request, context: { params: Promise<{ slug: 
     fieldBytes: 2_000_000,
   });
   const text = (fields.get('text') ?? '').replace(/\u0000/gu, '');
-  const done = await replaceText(withFiles(who.deps), who.actor, slug, text, files[0] ?? null);
+  const done = await replaceText(withSites(withFiles(who.deps)), who.actor, slug, text, files[0] ?? null);
   return seeOther(done.ok ? `${page}?answer=text-replaced` : `${page}?answer=${done.failure.code}`);
 }
