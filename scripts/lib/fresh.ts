@@ -24,7 +24,23 @@ export async function keepFresh(db: Knex) {
   }
 }
 
+const DEADLOCK = '40P01';
+const MOST_TRIES = 5;
+
+/** Puts the world back. The job process may be at work in it: who loses a deadlock to it begins again. */
 export async function putBackFresh(db: Knex) {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      await putBack(db);
+      return;
+    } catch (error) {
+      const { code } = error as { code?: string };
+      if (code !== DEADLOCK || tries === MOST_TRIES) throw error;
+    }
+  }
+}
+
+async function putBack(db: Knex) {
   const all = await tables(db);
   await db.transaction(async (tx) => {
     await tx.raw('set local session_replication_role = replica');
