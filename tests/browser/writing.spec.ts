@@ -55,6 +55,8 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   await page.keyboard.press('Enter');
   await page.getByRole('menuitem', { name: 'Red ink' }).press('Enter');
   await expect(editorOf(page).locator('[data-ink=brick]')).toHaveText('claim');
+  // The menu gives the text the focus back when it is gone.
+  await expect(editorOf(page)).toBeFocused();
   await editorOf(page).getByRole('paragraph').last().click();
   await page.keyboard.press('Control+End');
   await page.keyboard.press('Enter');
