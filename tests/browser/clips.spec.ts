@@ -75,7 +75,7 @@ test.describe('with a camera and a microphone', () => {
     ).toBeVisible();
     await page
       .getByRole('list', { name: 'Recordings that were not finished' })
-      .getByRole('button', { name: 'Put it in the text' })
+      .getByRole('button', { name: 'Use what there is' })
       .click();
     await expect(page.locator('.ProseMirror .file-card')).toContainText('Clip');
   });

@@ -55,6 +55,37 @@ test('a text from a word processor is looked at, compared, and put in the draftâ
   await expect(page.getByText('before another text took its place')).toBeVisible();
 });
 
+test('below a draft with a title, and in a reply, the title that is brought is a heading: no word is lost', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', DESK);
+  await choose(page, 'levees.docx', await written());
+  await page.getByRole('button', { name: 'Put it below the draft' }).click();
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue(
+    'Give the meadows back, and pay for them',
+  );
+  await expect(editorOf(page)).toContainText('I would move the levees back.');
+  await expect(editorOf(page).getByRole('heading', { name: 'Pay for the meadows' })).toBeVisible();
+  await expect(page.getByText(/^Draft kept/u)).toBeVisible();
+  await page.goto('/discussions/pla-204-w6/conversation?post=178');
+  await page.locator('.ProseMirror').waitFor();
+  await page.getByRole('button', { name: 'In and out' }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('menuitem', { name: 'Bring in a text from a fileâ€¦' }).click(),
+  ]);
+  await chooser.setFiles({
+    name: 'levees.docx',
+    mimeType: 'application/octet-stream',
+    buffer: await written(),
+  });
+  await page.getByRole('button', { name: /^Put it in/u }).click();
+  await expect(
+    page.locator('.ProseMirror').getByRole('heading', { name: 'Pay for the meadows' }),
+  ).toBeVisible();
+  await expect(page.getByText(/^Draft kept/u)).toBeVisible();
+});
+
 test('a file that cannot be read says why, and the draft is as it was', async ({ page }) => {
   await enterAs(page, 'Imani Okoro', DESK);
   const before = await editorOf(page).innerText();

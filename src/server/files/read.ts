@@ -16,8 +16,8 @@ import type { FileDeps } from './receive';
 export type ReadableFile = { sha256: string; name: string; mediaType: string; bytes: number };
 
 /**
- * Who may see a file: its owner, and whoever may read the reading, the prompt or the post that carries it. Staff also see what only an earlier version of
- * a post carried. There is no other way to a file, and to others there is no such file.
+ * Who may see a file: its owner, and whoever may read the reading, the prompt or the post that carries it. Staff also see
+ * what only an earlier version of a post carried. There is no other way to a file, and to others there is no such file.
  */
 export async function visibleFile(
   deps: FileDeps,
@@ -27,9 +27,6 @@ export async function visibleFile(
   const file = z.uuid().safeParse(id).success ? await fileById(deps.db, id) : null;
   if (!file) return fail({ code: 'not-found' });
   if (file.owner === actor.id) return ok(file);
-  const [reading, prompt] = [await readingCarrying(deps.db, file), await promptCarrying(deps.db, file)];
-  if (reading && (await enterReading(deps, actor, reading)).ok) return ok(file);
-  if (prompt && (await enterDiscussion(deps, actor, prompt)).ok) return ok(file);
   for (const carrying of await postsCarrying(deps.db, id)) {
     const door = await enterDiscussion(deps, actor, carrying.discussion);
     if (!door.ok) continue;
@@ -37,6 +34,11 @@ export async function visibleFile(
     const [post] = await visiblePosts(deps.db, actor, door.value, [carrying.post]);
     if (post && (staff || (carrying.now && !post.withdrawn && !post.hidden))) return ok(file);
   }
+  // Readings and prompts are looked through, posts are looked up: so posts first, for theirs are nearly all files.
+  const reading = await readingCarrying(deps.db, file);
+  if (reading && (await enterReading(deps, actor, reading)).ok) return ok(file);
+  const prompt = await promptCarrying(deps.db, file);
+  if (prompt && (await enterDiscussion(deps, actor, prompt)).ok) return ok(file);
   return fail({ code: 'not-found' });
 }
 

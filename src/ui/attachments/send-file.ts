@@ -38,8 +38,9 @@ export async function sendFile(
     if (!answer.ok && answer.code !== 'other-offset')
       throw new Refused(answer.code ?? 'unexpected', answer.most);
     const received = answer.received ?? from;
-    // All that was sent is there, and still it is no file: whatever the server stumbles over may pass.
-    if (received === from && piece.size === 0) {
+    // It answers and yet takes nothing: whatever the server stumbles over may pass.
+    if (received > from) stuck = 0;
+    else {
       const wait = AGAIN_MS[stuck];
       if (wait === undefined) throw new Refused('unexpected');
       stuck += 1;

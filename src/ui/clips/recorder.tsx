@@ -250,7 +250,6 @@ export function Recorder(props: {
           Close
         </button>
       </div>
-      <Unfinished slug={slug} put={props.put} now={take} />
       {trouble ? (
         <div className="grid gap-2">
           <p role="alert" className="rounded-control bg-brick-tint px-3 py-2 text-[13px] font-medium">
@@ -278,6 +277,7 @@ export function Recorder(props: {
           Asking for the camera and the microphone…
         </p>
       )}
+      <Unfinished slug={slug} put={props.put} now={take} />
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import type { StoredFile } from '@/core/posts/attachments';
-import { ask, insist, PASSING, Refused } from '../attachments/asking';
+import { AGAIN_MS, ask, insist, PASSING, pause, Refused } from '../attachments/asking';
 
 const PIECE = 524_288;
 
@@ -50,6 +50,7 @@ export class SendingClip {
   private async work() {
     const { signal } = this.abort;
     const address = `/attachments/${await this.begin()}`;
+    let stuck = 0;
     while (this.pending.length) {
       const waiting = new Blob(this.pending);
       const piece = waiting.slice(0, PIECE);
@@ -61,6 +62,15 @@ export class SendingClip {
       if (!answer.ok && answer.code !== 'other-offset') throw new Refused(answer.code ?? 'unexpected');
       const taken = Math.max(0, (answer.received ?? this.sent) - this.sent);
       this.sent += taken;
+      // It answers and yet takes nothing: whatever the server stumbles over may pass.
+      if (taken > 0) stuck = 0;
+      else {
+        const wait = AGAIN_MS[stuck];
+        if (wait === undefined) throw new Refused('unexpected');
+        stuck += 1;
+        await pause(wait, signal);
+        signal.throwIfAborted();
+      }
       const rest = waiting.slice(taken);
       this.pending = [...(rest.size ? [rest] : []), ...this.pending.slice(count)];
     }

@@ -46,7 +46,7 @@ export function Unfinished(props: {
   };
   if (left.length === 0) return null;
   return (
-    <ul className="mb-3 grid gap-1.5" aria-label="Recordings that were not finished">
+    <ul className="mt-3 grid gap-1.5" aria-label="Recordings that were not finished">
       {left.map((clip) => (
         <li
           key={clip.id}
@@ -57,7 +57,7 @@ export function Unfinished(props: {
             {clip.video ? 'picture and sound' : 'sound only'}.
           </span>
           <button type="button" className="btn !min-h-8 !py-1" onClick={() => void use(clip)}>
-            Put it in the text
+            Use what there is
           </button>
           <button
             type="button"

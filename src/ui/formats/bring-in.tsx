@@ -52,7 +52,7 @@ export function BringIn(props: {
   const empty = isBlank(now.doc) && now.title.trim() === '';
   const brought = answer?.ok ? answer : null;
   const take = (how: 'instead' | 'below') => {
-    if (brought) props.take({ ...brought, title: brought.title || now.title }, how);
+    if (brought) props.take(brought, how);
     close();
   };
   return (

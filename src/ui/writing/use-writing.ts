@@ -4,6 +4,7 @@ import type { Part } from '@/core/brief/brief';
 import type { CheckRules } from '@/core/checks/checks';
 import type { Check, Evidence } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
+import type { Doc } from '@/core/posts/document';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 
 import type { Editor } from '@tiptap/core';
@@ -201,10 +202,16 @@ export function useWriting(options: {
     bringIn: async (brought: Text, how: 'instead' | 'below') => {
       if (!editor) return;
       const now = text();
-      const content = how === 'below' ? [...now.doc.content, ...brought.doc.content] : brought.doc.content;
+      // A reply has no title, and a draft that has one keeps it: then the other is a heading over its text.
+      const entitles = place.kind === 'response' && (how === 'instead' || now.title.trim() === '');
+      const heading: Doc['content'] =
+        brought.title && !entitles
+          ? [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: brought.title }] }]
+          : [];
+      const added = [...heading, ...brought.doc.content];
       const next: Text = {
-        title: how === 'below' ? now.title || brought.title : brought.title,
-        doc: { type: 'doc', content },
+        title: entitles && brought.title ? brought.title : now.title,
+        doc: { type: 'doc', content: how === 'below' ? [...now.doc.content, ...added] : added },
       };
       await keeper.restore(next);
       put(editor, next);
