@@ -32,7 +32,7 @@ module.exports = {
     only('workers', 'core', 'server', 'runtime'),
     packages(
       'core',
-      'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*',
+      'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
     ),
     packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
     packages(

@@ -13,6 +13,7 @@ import * as writing from './migrations/0010_writing';
 import * as files from './migrations/0011_files';
 import * as clips from './migrations/0012_clips';
 import * as embeds from './migrations/0013_embeds';
+import * as marks from './migrations/0014_marks';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -28,6 +29,7 @@ const MIGRATIONS = {
   '0011_files': files,
   '0012_clips': clips,
   '0013_embeds': embeds,
+  '0014_marks': marks,
 };
 type Name = keyof typeof MIGRATIONS;
 

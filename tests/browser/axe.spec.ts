@@ -190,6 +190,38 @@ for (const scheme of ['light', 'dark'] as const) {
     expect(await violations(page, scheme, '[role=dialog]'), 'a clip and a note').toEqual([]);
   });
 
+  test(`axe finds nothing, ${scheme}: what a reply says, whom to answer, a person’s card`, async ({
+    page,
+  }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=178');
+    await page.locator('.ProseMirror').click();
+    await page.keyboard.insertText(
+      'Great post! Your two arrows only work because the stair is in sight. But a blind man gets no look from anybody.',
+    );
+    const says = page.getByRole('region', { name: 'What this reply says' });
+    await says.getByRole('button', { name: /^Praise/ }).click();
+    await expect(page.locator('.ProseMirror .evidence').first()).toBeVisible();
+    expect(await violations(page, scheme), 'what it says').toEqual([]);
+    await page.getByRole('button', { name: 'Noor Vasquez: posts here' }).first().click();
+    await expect(page.getByRole('dialog', { name: 'Posts of Noor Vasquez here' })).toBeVisible();
+    expect(await violations(page, scheme, '[role=dialog]'), 'a card').toEqual([]);
+    for (const filter of ['to-you', 'bookmarked', 'worth']) {
+      await page.goto(`/discussions/pla-204-w6/conversation?show=${filter}`);
+      expect(await violations(page, scheme), filter).toEqual([]);
+    }
+  });
+
+  test(`axe finds nothing, ${scheme}: a prompt and a reading on the desk`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enterAs(page, 'Dr. Maren Holt', '/discussions/geo-115-w6/prompt/edit');
+    await expect(page.locator('.ProseMirror')).toBeVisible();
+    expect(await violations(page, scheme), 'a prompt').toEqual([]);
+    await page.goto('/readings/geo-room-for-the-river/edit');
+    await expect(page.locator('.ProseMirror')).toBeVisible();
+    expect(await violations(page, scheme), 'a reading').toEqual([]);
+  });
+
   test(`axe finds nothing, ${scheme}: signing in, the account menu, the palette`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/sign-in');

@@ -44,6 +44,12 @@ test.describe('with a camera and a microphone', () => {
     const editor = page.locator('.ProseMirror');
     await expect(editor.locator('.file-card')).toContainText('The sign at Mill Lane');
     await expect(panel).toBeHidden();
+    await editor.locator('.file-card').click();
+    const named = page.getByRole('group', { name: 'This clip' });
+    await named.getByLabel('Title').fill('The sign at Mill Lane, seen from the bridge');
+    await named.getByLabel('Title').press('Enter');
+    await expect(named).toBeHidden();
+    await expect(editor.locator('.file-card')).toContainText('seen from the bridge');
     await page.getByRole('button', { name: /^Share reply/u }).click();
     await page.getByRole('button', { name: 'Share it as it is' }).click();
     await expect(page).toHaveURL(/shared=\d+/u);

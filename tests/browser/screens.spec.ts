@@ -42,7 +42,7 @@ test('everything is reached by keyboard: from the week to a check’s evidence a
 });
 
 test('j and k walk through a conversation, Back and reload stay where they were', async ({ page }) => {
-  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation');
+  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?show=all');
   const responses = page.getByRole('navigation', { name: 'Responses' });
   await responses.getByRole('link', { name: /Teodora Lind/ }).click();
   await expect(page.getByRole('article', { name: 'Response by Teodora Lind' })).toBeVisible();

@@ -118,7 +118,7 @@ test('sharing gives a receipt and opens the seal; a double click makes one post'
 });
 
 async function replyTo(page: Page, name: string, text: string, button: RegExp) {
-  await page.goto(`${GEO}/conversation`);
+  await page.goto(`${GEO}/conversation?show=all`);
   await page
     .getByRole('navigation', { name: 'Responses' })
     .getByRole('link', { name: new RegExp(name) })
@@ -143,6 +143,11 @@ test('a second reply to the same classmate is shared, not counted, and says so b
   page,
 }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/conversation`);
+  // Whom one has answered is not suggested again where classmates must be distinct.
+  const responses = page.getByRole('navigation', { name: 'Responses' });
+  await expect(responses.getByRole('link', { name: /Teodora Lind/ })).toBeVisible();
+  await expect(responses.getByRole('link', { name: /Noor Vasquez/ })).toHaveCount(0);
+  await page.goto(`${GEO}/conversation?show=all`);
   await page
     .getByRole('navigation', { name: 'Responses' })
     .getByRole('link', { name: /Noor Vasquez/ })
@@ -171,6 +176,9 @@ test('a passage selected in the post is quoted in the reply by key', async ({ pa
   await expect(page.getByRole('textbox').locator('blockquote')).toContainText(
     'In the churchyard at Nether Amber',
   );
+  // Whose words they are stands beneath, and leads to the post.
+  await expect(page.getByRole('textbox')).toContainText(/\(Tomasz Wray, #\d+\)/);
+  await page.keyboard.press('Escape');
 });
 
 test('after the third counted reply the discussion is complete on every screen', async ({ page }) => {

@@ -73,7 +73,7 @@ test('what one reads is read, here and on another device, and can be set back', 
     .locator('ul')
     .last()
     .getByRole('link')
-    .first();
+    .filter({ hasText: 'Kwame Sorley' });
   await line.click();
   const post = page.getByRole('article').first();
   const mark = post.getByRole('button', { name: /^(Unread|Read): mark as/ });

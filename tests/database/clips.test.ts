@@ -54,7 +54,7 @@ afterAll(async () => {
 
 /** Sends a recording as it is made, and gives its id. */
 async function send(who: Actor, content: Buffer, video = true): Promise<string> {
-  const begun = await beginClip(at('Tue 10:00'), who, OPEN, { video });
+  const begun = await beginClip(at('Tue 10:00'), who, 'geo-115', { video });
   if (!begun.ok) throw new Error(begun.failure.code);
   for (let from = 0; from < content.length; from += PIECE_BYTES) {
     const piece = content.subarray(from, from + PIECE_BYTES);
@@ -149,9 +149,9 @@ describe('a clip', () => {
   it('that was never finished is offered to its owner again, with what of it had come in', async () => {
     const { rafi, noor } = world.people;
     const id = await send(rafi, filmed.subarray(0, 9_000));
-    const found = await unfinished(at('Tue 12:00'), rafi, OPEN);
-    expect(found).toMatchObject({ ok: true, value: [{ id, video: true, bytes: 9_000 }] });
-    expect(await unfinished(at('Tue 12:00'), noor, OPEN)).toEqual({ ok: true, value: [] });
+    const found = await unfinished(at('Tue 12:00'), rafi, 'geo-115');
+    expect(found).toMatchObject({ ok: true, value: { clips: [{ id, video: true, bytes: 9_000 }] } });
+    expect(await unfinished(at('Tue 12:00'), noor, 'geo-115')).toEqual({ ok: true, value: { clips: [] } });
     expect((await finish(rafi, id)).ok).toBe(true);
     await makeClip(at('Tue 12:00'), id);
     // A recording that was cut off plays as far as it goes.

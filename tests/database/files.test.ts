@@ -45,7 +45,12 @@ afterAll(async () => {
 
 /** Sends all of a content, as a browser does. */
 async function send(who: Actor, name: string, content: Buffer, when = 'Tue 10:00') {
-  const begun = await beginUpload(at(when), who, OPEN, beginSchema.parse({ name, bytes: content.length }));
+  const begun = await beginUpload(
+    at(when),
+    who,
+    'geo-115',
+    beginSchema.parse({ name, bytes: content.length }),
+  );
   if (!begun.ok) return begun;
   for (let from = 0; ; from += PIECE_BYTES) {
     const taken = await takePiece(
@@ -112,7 +117,7 @@ describe('a picture that moves', () => {
 describe('a file that comes in pieces', () => {
   const content = Buffer.alloc(PIECE_BYTES * 2 + 100, 7);
   const begin = async (who: Actor) => {
-    const begun = await beginUpload(at('Tue 10:00'), who, OPEN, {
+    const begun = await beginUpload(at('Tue 10:00'), who, 'geo-115', {
       name: 'survey.bin',
       bytes: content.length,
     });
@@ -152,7 +157,7 @@ describe('a file that comes in pieces', () => {
 
   it('never grows beyond what it said', async () => {
     const who = world.people.noor;
-    const begun = await beginUpload(at('Tue 10:00'), who, OPEN, { name: 'a', bytes: 10 });
+    const begun = await beginUpload(at('Tue 10:00'), who, 'geo-115', { name: 'a', bytes: 10 });
     if (!begun.ok) throw new Error('not begun');
     expect(await takePiece(at('Tue 10:00'), who, begun.value.id, 0, Buffer.alloc(11))).toEqual({
       ok: false,
@@ -161,7 +166,8 @@ describe('a file that comes in pieces', () => {
   });
 
   it('is refused where it is too large, where one has had one’s share, and where one has no business', async () => {
-    const ask = (who: Actor, bytes: number) => beginUpload(at('Tue 10:00'), who, OPEN, { name: 'a', bytes });
+    const ask = (who: Actor, bytes: number) =>
+      beginUpload(at('Tue 10:00'), who, 'geo-115', { name: 'a', bytes });
     expect(await ask(world.people.noor, 26_214_401)).toMatchObject({ failure: { code: 'file-too-large' } });
     expect(await ask(world.people.stranger, 10)).toMatchObject({ failure: { code: 'not-found' } });
     const full = async () => {
@@ -320,7 +326,7 @@ describe('a disk without room', () => {
       ...at('Tue 13:00'),
       files: { ...store, write: () => Promise.reject(new StoreFull('no room')) },
     };
-    const begun = await beginUpload(full, rafi, OPEN, { name: 'a.txt', bytes: 4 });
+    const begun = await beginUpload(full, rafi, 'geo-115', { name: 'a.txt', bytes: 4 });
     if (!begun.ok) throw new Error('not begun');
     expect(await takePiece(full, rafi, begun.value.id, 0, Buffer.from('text'))).toEqual({
       ok: false,

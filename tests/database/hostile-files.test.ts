@@ -69,7 +69,7 @@ const bytesOf = (path: string): number =>
     .map((name) => statSync(join(path, String(name))))
     .reduce((n, s) => n + (s.isFile() ? s.size : 0), 0);
 
-/** What opens PDFs cannot be loaded here; theirs are brought in by the browser's tests. */
+/** What opens PDFs cannot be loaded here; theirs go through the running server (tests/browser/hostile-pdfs.spec.ts). */
 const isPdf = (bytes: Buffer) => bytes.subarray(0, 1_024).includes('%PDF-');
 
 /** Does something with each file; gives those that took longer than ten seconds. */
@@ -92,7 +92,12 @@ it('are at least a hundred and fifty', () => {
 it('as a text they become a text without anything that runs, or are refused in a word', async () => {
   const slow = await each(async (name, file, bytes) => {
     if (isPdf(bytes)) return;
-    const brought = await bringIn(at(), world.people.imani, OPEN, { name: file, bytes, cut: false });
+    const brought = await bringIn(
+      at(),
+      world.people.imani,
+      { course: 'geo-115', discussion: OPEN },
+      { name: file, bytes, cut: false },
+    );
     if (!brought.ok) {
       expect({ name, code: brought.failure.code }).toEqual({
         name,
@@ -129,7 +134,7 @@ it('as files they are kept as what nothing runs, or refused in a word', async ()
 it('as clips they are refused or fail, and no program is given what it was not meant for', async () => {
   const slow = await each(async (name, _file, bytes) => {
     const { kwame } = world.people;
-    const begun = await beginClip(at(), kwame, OPEN, { video: true });
+    const begun = await beginClip(at(), kwame, 'geo-115', { video: true });
     if (!begun.ok) throw new Error(begun.failure.code);
     const { id } = begun.value;
     for (let from = 0; from < bytes.length; from += PIECE_BYTES)

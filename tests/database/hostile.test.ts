@@ -8,6 +8,7 @@ import { documentFromHtml } from '@/core/formats/from-html';
 import { htmlOf } from '@/core/formats/to-html';
 import { postId } from '@/core/ids';
 import { parseDocument, type Doc } from '@/core/posts/document';
+import { changeMaterial, materialPage, type Which } from '@/server/courses/material';
 import { draftInputSchema, keepDraft } from '@/server/drafts/keep';
 import { changePost, changeSchema } from '@/server/posts/change';
 import { composeFromForm } from '@/server/posts/compose-form';
@@ -101,6 +102,18 @@ describe.each(CORPUS.map((h) => [h.name, h] as [string, Hostile]))('%s', (_name,
           changed.failure.code,
         );
     }
+  });
+
+  it('put into a prompt by somebody who keeps the course it is kept harmless or refused by name', async () => {
+    const { holt } = world.people;
+    const prompt: Which = { of: 'prompt', slug: OPEN };
+    const page = await materialPage(deps(db, 'Tue 11:00'), holt, prompt);
+    if (!page.ok) throw new Error('no desk');
+    const put = await changeMaterial(deps(db, 'Tue 11:00'), holt, prompt, { doc, stamp: page.value.stamp });
+    if (!put.ok)
+      expect(['document-malformed', 'document-too-large', 'nothing-written']).toContain(put.failure.code);
+    const after = await materialPage(deps(db, 'Tue 11:00'), holt, prompt);
+    if (after.ok) expectHarmless(after.value.doc);
   });
 
   it('typed or pasted as text is a document that may be stored, and harmless', async () => {

@@ -82,7 +82,10 @@ describe('files in an object store', () => {
 
   it('go on where they were when the store is back: nothing is sent twice', async () => {
     const who = world.people.noor;
-    const begun = await beginUpload(at('Tue 10:00'), who, OPEN, { name: 'a.txt', bytes: content.length });
+    const begun = await beginUpload(at('Tue 10:00'), who, 'geo-115', {
+      name: 'a.txt',
+      bytes: content.length,
+    });
     if (!begun.ok) throw new Error('not begun');
     const { id } = begun.value;
     const take = (from: number, piece: Buffer) => takePiece(at('Tue 10:00'), who, id, from, piece);

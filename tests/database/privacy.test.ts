@@ -10,6 +10,8 @@ import { courseWeek } from '@/server/courses/weeks';
 import { markRead } from '@/server/discussions/reading';
 import { find } from '@/server/find/find';
 import { takeBack } from '@/server/setup/setup';
+import { glance } from '@/server/posts/glance';
+import { markPost } from '@/server/posts/mark';
 import { share } from '@/server/posts/share';
 import type { Actor } from '@/server/deps';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
@@ -47,6 +49,11 @@ async function everything(who: Actor, when = 'Tue 10:00'): Promise<string> {
     markRead(d, who, SEALED, { posts: [noorsPost], read: true }),
     conversation(d, who, SEALED, { post: null, filter: 'all' }),
     conversation(d, who, SEALED, { post: noorsPost, filter: 'no-replies' }),
+    ...(['worth', 'to-you', 'bookmarked', null] as const).map((filter) =>
+      conversation(d, who, SEALED, { post: noorsPost, filter }),
+    ),
+    glance(d, who, SEALED, noorsPost),
+    markPost(d, who, SEALED, noorsPost, { kind: 'bookmark', on: true }),
     share(d, who, SEALED, shareInput('I answer it.', { kind: 'reply', parent: noorsPost })),
     keepDraft(d, who, SEALED, {
       kind: 'reply',

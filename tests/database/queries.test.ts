@@ -40,7 +40,8 @@ describe('a page costs a fixed number of queries', () => {
     const pages: [string, number, () => Promise<unknown>][] = [
       ['This week', 8, () => thisWeek(d, imani)],
       ['Discussions', 4, () => listDiscussions(d, imani, {})],
-      ['Conversation', 6, () => conversation(d, imani, OPEN, { post: null, filter: 'all' })],
+      ['Conversation', 7, () => conversation(d, imani, OPEN, { post: null, filter: 'all' })],
+      ['Worth answering', 7, () => conversation(d, imani, OPEN, { post: null, filter: 'worth' })],
       ['Calendar', 10, () => calendarView(d, imani, { view: 'month' })],
       ['Plan', 6, () => planView(d, imani)],
       ['Course', 9, () => courseWeek(d, imani, 'geo-115', null)],

@@ -49,11 +49,16 @@ afterAll(async () => {
 const out = (format: Format) =>
   takeOut(now(), world.people.imani, format, { title: TITLE, doc }, 'https://pulpit.example');
 const brought = async (name: string, bytes: Uint8Array) => {
-  const result = await bringIn(now(), world.people.imani, OPEN, {
-    name,
-    bytes: Buffer.from(bytes),
-    cut: false,
-  });
+  const result = await bringIn(
+    now(),
+    world.people.imani,
+    { course: 'geo-115', discussion: OPEN },
+    {
+      name,
+      bytes: Buffer.from(bytes),
+      cut: false,
+    },
+  );
   if (!result.ok) throw new Error(result.failure.code);
   return result.value;
 };

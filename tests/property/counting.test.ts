@@ -193,12 +193,13 @@ describe('what is said before sharing', () => {
         fc.record({
           reply: fc.boolean(),
           to: fc.constantFrom(...PEOPLE),
+          staff: fc.boolean(),
           secret: fc.boolean(),
           unmet: fc.boolean(),
         }),
         (i, d) => {
           const draft = d.reply
-            ? { kind: 'reply' as const, to: { person: personId(d.to), staff: false }, private: d.secret }
+            ? { kind: 'reply' as const, to: { person: personId(d.to), staff: d.staff }, private: d.secret }
             : { kind: 'response' as const, to: null };
           const unmet = d.unmet ? ['words' as const] : [];
           const before = previewVerdict(i, draft, unmet);

@@ -1,6 +1,8 @@
 import type { Brief, CheckId, WritingRules } from '../brief/brief';
 import type { Doc } from '../posts/document';
 import { notesIn } from '../posts/flatten';
+import { readAnswered, type Answered as Answering, type ReadAnswered } from '../substance/answered';
+import { substanceOf, type Substance } from '../substance/on-document';
 import { sentences } from '../text/sentences';
 import { words } from '../text/words';
 import { conceptUses } from './concepts';
@@ -251,12 +253,36 @@ export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) =>
 });
 
 /** All that the foot of a draft shows: its checks, and whose its words are. */
-export type Checked = { checks: Check[]; figures: ReturnType<typeof figures> };
+export type Checked = {
+  checks: Check[];
+  figures: ReturnType<typeof figures>;
+  /** Of a reply, for its writer alone: whether it says something. */
+  substance: Substance | null;
+};
 
 /** What a text is checked against: everything of the checks but the text. */
 export type CheckRules =
   | Omit<Extract<CheckInput, { kind: 'response' }>, 'title' | 'doc'>
-  | Omit<Extract<CheckInput, { kind: 'reply' }>, 'doc'>;
+  | (Omit<Extract<CheckInput, { kind: 'reply' }>, 'doc'> & {
+      /** What its substance is judged against beside the post; without it nothing is judged. */
+      about?: Pick<Answering, 'prompt' | 'others'>;
+    });
+
+// Reading a post and all that stands around it is for once, not for every key.
+const readOf = new WeakMap<CheckRules, ReadAnswered>();
+
+function judged(rules: CheckRules, doc: Doc): Substance | null {
+  if (rules.kind === 'response' || !rules.about) return null;
+  const read =
+    readOf.get(rules) ??
+    readAnswered({
+      ...rules.about,
+      peer: rules.answered,
+      concepts: rules.brief.concepts.flatMap((c) => [c.term, ...c.aliases]),
+    });
+  readOf.set(rules, read);
+  return substanceOf(doc, read);
+}
 
 /** Checks a draft and counts its words: what a worker is asked while somebody writes. */
 export function checkDraft(rules: CheckRules, text: { title: string; doc: Doc }): Checked {
@@ -265,9 +291,11 @@ export function checkDraft(rules: CheckRules, text: { title: string; doc: Doc })
     ? {
         checks: runChecks({ ...rules, ...text }),
         figures: figures(doc, rules.brief.parts, rules.brief.response.countQuoted),
+        substance: null,
       }
     : {
         checks: runChecks({ ...rules, doc }),
         figures: figures(doc, [], rules.brief.replies.countQuoted),
+        substance: judged(rules, doc),
       };
 }

@@ -1,39 +1,5 @@
 import type { Part } from '../brief/brief';
-import { words } from '../text/words';
-
-/** Words that every question and every answer has. */
-const COMMON = new Set(
-  `a about after again against all also am an and any are as at be because been before being between both but by can could
-  did do does doing done down during each either else even every few for from further get give given go had has have having
-  he her here hers him his how i if in into is it its itself just like made make many may me might more most much must my
-  need no nor not now of off on once one only or other our out over own part please question same say says see she should
-  so some such take tell than that the their them then there these they thing things think this those through to too two
-  under until up us use used using very was way we were what when where whether which while who whom whose why will with
-  within without would write you your yourself name explain describe discuss answer response reply week words example`.split(
-    /\s+/u,
-  ),
-);
-
-const ENDINGS = /(?:erships?|ments?|ations?|itions?|tions?|ions?|ings?|edly|ed|ers?|ies|es|ly|s|e|y)$/u;
-
-/** A word without what English hangs on to it, so that "owning", "owner" and "ownership" are one. */
-function stem(word: string): string {
-  let w = word.toLowerCase().replace(/['’]s?$/u, '');
-  for (let i = 0; i < 2 && w.length > 4; i += 1) {
-    const cut = w.replace(ENDINGS, '');
-    if (cut.length < 3 || cut === w) break;
-    w = cut;
-  }
-  return w;
-}
-
-const stems = (text: string) =>
-  new Set(
-    words(text)
-      .map((w) => w.text.toLowerCase())
-      .filter((w) => w.length > 2 && !COMMON.has(w))
-      .map(stem),
-  );
+import { stemsOf } from '../text/terms';
 
 /** What so many of a question's weighty words must be in a passage for it to be taken as its answer. */
 const ENOUGH_SHARE = 0.25;
@@ -46,10 +12,10 @@ export type Meant = { part: Part; at: number };
  * and a question with no such passage stays unanswered. `at` is the passage's index.
  */
 export function meantParts(texts: readonly string[], parts: readonly Part[]): Meant[] {
-  const asked = parts.map((p) => stems(p.text));
+  const asked = parts.map((p) => stemsOf(p.text));
   const rarity = (s: string) => 1 / asked.filter((set) => set.has(s)).length;
   const weight = asked.map((set) => [...set].reduce((n, s) => n + rarity(s), 0));
-  const said = texts.map(stems);
+  const said = texts.map(stemsOf);
   const share = (t: number, p: number) => {
     const set = asked[p];
     const total = weight[p] ?? 0;

@@ -11,14 +11,35 @@ export type Branch<P extends TreePost> = { post: P; depth: number; replies: Bran
 export function threads<P extends TreePost>(posts: readonly P[]): Branch<P>[] {
   const inOrder = [...posts].sort((a, b) => a.sharedAt - b.sharedAt || a.id - b.id);
   const under = new Map<PostId | null, P[]>();
-  for (const post of inOrder) under.set(post.parent, [...(under.get(post.parent) ?? []), post]);
-  const grow = (parent: PostId | null, depth: number): Branch<P>[] =>
-    (under.get(parent) ?? []).map((post) => ({ post, depth, replies: grow(post.id, depth + 1) }));
-  return grow(null, 0);
+  for (const post of inOrder) {
+    const beside = under.get(post.parent);
+    if (beside) beside.push(post);
+    else under.set(post.parent, [post]);
+  }
+  const roots = (under.get(null) ?? []).map((post): Branch<P> => ({ post, depth: 0, replies: [] }));
+  // Without recursion: a thread may be as deep as two people like to answer each other.
+  const open = [...roots];
+  for (let branch = open.pop(); branch; branch = open.pop()) {
+    for (const post of under.get(branch.post.id) ?? []) {
+      const reply = { post, depth: branch.depth + 1, replies: [] };
+      branch.replies.push(reply);
+      open.push(reply);
+    }
+  }
+  return roots;
 }
 
 /** A thread in reading order. */
-export const inReadingOrder = <P extends TreePost>(branch: Branch<P>): Branch<P>[] => [
-  branch,
-  ...branch.replies.flatMap(inReadingOrder),
-];
+export function inReadingOrder<P extends TreePost>(branch: Branch<P>): Branch<P>[] {
+  const found: Branch<P>[] = [];
+  // From the last to the first, so that the first is taken up first.
+  const waiting = [branch];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    found.push(next);
+    for (let i = next.replies.length - 1; i >= 0; i -= 1) {
+      const reply = next.replies[i];
+      if (reply) waiting.push(reply);
+    }
+  }
+  return found;
+}

@@ -32,6 +32,8 @@ export type DraftRecord = {
   title: string;
   doc: Doc;
   keptAt: Instant;
+  /** Of a reply: the version of the answered post on which it was begun. */
+  answeredN: number | null;
 };
 
 const where = (key: DraftKey) => ({
@@ -48,7 +50,7 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
     .modify((q) => {
       if (lock) q.forUpdate();
     })
-    .first('id', 'submission', 'revision', 'title', 'doc', 'kept_at');
+    .first('id', 'submission', 'revision', 'title', 'doc', 'kept_at', 'answered_n');
   return row
     ? {
         id: row.id,
@@ -57,6 +59,7 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
         title: row.title,
         doc: row.doc,
         keptAt: instant(row.kept_at),
+        answeredN: row.answered_n,
       }
     : null;
 }
@@ -75,11 +78,19 @@ const textColumns = (text: DraftText) => ({
 export async function insertDraft(
   db: Db,
   key: DraftKey & { course: CourseId },
-  ids: { id: string; submission: string },
+  ids: { id: string; submission: string; answeredN: number | null },
   text: DraftText,
 ): Promise<boolean> {
+  const { answeredN, ...own } = ids;
   const rows = await db('drafts')
-    .insert({ ...where(key), ...ids, course_id: key.course, revision: 1, ...textColumns(text) })
+    .insert({
+      ...where(key),
+      ...own,
+      answered_n: answeredN,
+      course_id: key.course,
+      revision: 1,
+      ...textColumns(text),
+    })
     .onConflict()
     .ignore()
     .returning('id');

@@ -124,16 +124,16 @@ export async function heldBytes(db: Db, course: CourseId, owner: PersonId) {
   return { course: Number(row.course), own: Number(row.own) };
 }
 
-/** Of these files those that are somebody's own, of this course, and all here. */
-export async function ownFiles(
+/** Of these files those of a course that are all here; of one owner, where one is named. */
+export async function filesOfCourse(
   db: Db,
   course: CourseId,
-  owner: PersonId,
   ids: readonly string[],
+  owner?: PersonId,
 ): Promise<StoredFile[]> {
   const rows = await db('files')
     .whereIn('id', [...ids])
-    .where({ course_id: course, owner_id: owner })
+    .where({ course_id: course, ...(owner ? { owner_id: owner } : {}) })
     .whereNotNull('sha256')
     .select('id', 'name', 'media_type', 'bytes', 'width', 'height', CLIP(db));
   return rows.map((r) => ({

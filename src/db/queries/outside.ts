@@ -12,9 +12,9 @@ import {
 } from '@/core/ids';
 import type { OutsideRules } from '@/core/outside/fields';
 import type { Doc } from '@/core/posts/document';
-import { plainText } from '@/core/posts/flatten';
 import { viewingsIn } from '@/core/viewings/viewing';
 import { timestamptz, type Db } from '../connection';
+import { promptPlain } from './material';
 
 /** A time that a calendar file names, which may be one of the deadlines. */
 export type CalendarDate = { title: string; wall: string };
@@ -125,9 +125,6 @@ const ruleColumns = (rules: OutsideRules, opens: string) => ({
   replies_due: rules.repliesDue,
 });
 
-const promptPlain = (prompt: Doc, rules: OutsideRules) =>
-  [plainText(prompt), ...rules.brief.parts.map((p) => p.text)].join('\n');
-
 export async function insertOutsideDiscussion(
   db: Db,
   place: { course: CourseId; id: DiscussionId; slug: string; week: number; opens: string },
@@ -141,7 +138,7 @@ export async function insertOutsideDiscussion(
     slug: place.slug,
     week: place.week,
     prompt: JSON.stringify(prompt),
-    prompt_plain: promptPlain(prompt, rules),
+    prompt_plain: promptPlain(prompt, rules.brief),
     viewings: JSON.stringify(viewingsIn(prompt)),
     ...ruleColumns(rules, place.opens),
   });
@@ -163,7 +160,7 @@ export async function updateOutsideDiscussion(
     .where({ id: place.id })
     .update({
       week: place.week,
-      prompt_plain: promptPlain(prompt, rules),
+      prompt_plain: promptPlain(prompt, rules.brief),
       ...ruleColumns(rules, place.opens),
     });
 }

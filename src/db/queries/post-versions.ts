@@ -59,6 +59,23 @@ export type PostVersion = {
   fingerprint: string;
 };
 
+/** One text a post has had, and when the one after it was shared; null where there is no such version. */
+export async function versionOfPost(
+  db: Db,
+  id: PostId,
+  n: number,
+): Promise<{ title: string; doc: Doc; changedAt: Instant | null } | null> {
+  const rows = await db('post_versions')
+    .where({ post_id: id })
+    .whereIn('n', [n, n + 1])
+    .orderBy('n')
+    .select('n', 'title', 'doc', 'shared_at');
+  const [found, next] = rows;
+  return found?.n === n
+    ? { title: found.title, doc: found.doc, changedAt: next ? instant(next.shared_at) : null }
+    : null;
+}
+
 /** Every text a post has had, oldest first. */
 export async function versionsOfPost(db: Db, id: PostId): Promise<PostVersion[]> {
   const rows = await db('post_versions')

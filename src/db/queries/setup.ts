@@ -9,6 +9,7 @@ import { viewingsSchema, type Viewing } from '@/core/viewings/viewing';
 import { syllabusSchema, type Syllabus } from '@/core/syllabus/syllabus';
 import { timestamptz, type Db } from '../connection';
 import { insertSpell } from './planning';
+import { promptPlain } from './material';
 
 export type NewPerson = {
   id: PersonId;
@@ -84,7 +85,7 @@ export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {
       week: d.week,
       title: d.title,
       prompt: JSON.stringify(d.prompt),
-      prompt_plain: [plainText(d.prompt), ...d.brief.parts.map((p) => p.text)].join('\n'),
+      prompt_plain: promptPlain(d.prompt, d.brief),
       brief: JSON.stringify(briefSchema.parse(d.brief)),
       late: JSON.stringify(lateRuleSchema.parse(d.late)),
       grace_minutes: d.graceMinutes,

@@ -5,7 +5,8 @@ import { LIMITS } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import { askToMake, clipOf, insertClip, noteRecorded, unfinishedClips } from '@/db/queries/clips';
 import { fileById, lockContent, noteContent } from '@/db/queries/files';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import type { NotFound } from '../access/enter';
+import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
 import { identify, sumOf } from '../files/identify';
 import {
@@ -25,12 +26,12 @@ const RECORDED =
 export async function beginClip(
   deps: FileDeps,
   actor: Actor,
-  slug: string,
+  course: string,
   input: { video: boolean },
 ): Promise<Result<{ id: string; piece: number; most: number }, UploadFailure>> {
   return deps.db.transaction(async (tx) => {
     const inside = { ...deps, db: tx };
-    const begun = await beginUpload(inside, actor, slug, { name: 'clip', bytes: MOST_FILE_BYTES });
+    const begun = await beginUpload(inside, actor, course, { name: 'clip', bytes: MOST_FILE_BYTES });
     if (!begun.ok) return begun;
     await insertClip(tx, { file: begun.value.id, video: input.video, now: deps.now });
     return ok({ ...begun.value, most: MOST_FILE_BYTES });
@@ -106,10 +107,11 @@ export type Unfinished = { id: string; video: boolean; bytes: number; began: num
 export async function unfinished(
   deps: FileDeps,
   actor: Actor,
-  slug: string,
-): Promise<Result<Unfinished[], NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  course: string,
+): Promise<Result<{ clips: Unfinished[] }, NotFound>> {
+  const door = await enterCourse(deps, actor, course);
   if (!door.ok) return door;
-  const found = await unfinishedClips(deps.db, door.value.record.course.id, actor.id);
-  return ok(found.map((c) => ({ id: c.file, video: c.video, bytes: c.received, began: c.began })));
+  const found = await unfinishedClips(deps.db, door.value.id, actor.id);
+  const clips = found.map((c) => ({ id: c.file, video: c.video, bytes: c.received, began: c.began }));
+  return ok({ clips });
 }

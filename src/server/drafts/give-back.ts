@@ -33,6 +33,6 @@ export async function giveBack(
   }
   const readings = await quotable(tx, entered.record);
   const { checks } = figuresOf(entered.record.brief, key.kind, title, doc, null, readings);
-  const ids = { id: randomUUID(), submission: randomUUID() };
+  const ids = { id: randomUUID(), submission: randomUUID(), answeredN: null };
   await insertDraft(tx, key, ids, { title, doc, blank: false, checks, keptAt });
 }

@@ -139,7 +139,12 @@ export async function keepDraft(
       countWords(plainText(doc)),
     );
     if (!before) {
-      await insertDraft(tx, key, { id: randomUUID(), submission: input.submission }, text);
+      await insertDraft(
+        tx,
+        key,
+        { id: randomUUID(), submission: input.submission, answeredN: answered?.n ?? null },
+        text,
+      );
       return ok({ revision: 1, keptAt: deps.now, submission: input.submission });
     }
     // The database gives keys back in an order of its own.

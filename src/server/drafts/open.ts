@@ -47,6 +47,6 @@ export function openDraft(
     doc,
     keptAt: kept?.keptAt ?? null,
     readings,
-    checked: { figures, checks: checks.map((c) => ({ ...c, evidence: [] })) },
+    checked: { figures, substance: null, checks: checks.map((c) => ({ ...c, evidence: [] })) },
   };
 }

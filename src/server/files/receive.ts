@@ -14,7 +14,8 @@ import {
   noteReceived,
   type FileRecord,
 } from '@/db/queries/files';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import type { NotFound } from '../access/enter';
+import { enterCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { sha256 } from '../posts/fingerprint';
 import { identify, sumOf } from './identify';
@@ -53,15 +54,15 @@ export type UploadFailure =
   | { code: 'program' }
   | { code: 'broken-picture' };
 
-/** Begins to take a file into a course, in the room of one of its discussions. */
+/** Begins to take a file into a course. */
 export async function beginUpload(
   deps: FileDeps,
   actor: Actor,
-  slug: string,
+  course: string,
   input: z.infer<typeof beginSchema>,
 ): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
-  const door = await enterDiscussion(deps, actor, slug);
-  return door.ok ? beginIn(deps, actor, door.value.record.course.id, input) : door;
+  const door = await enterCourse(deps, actor, course);
+  return door.ok ? beginIn(deps, actor, door.value.id, input) : door;
 }
 
 /** The same for somebody who is known to have business in a course. */

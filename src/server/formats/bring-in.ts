@@ -3,6 +3,7 @@ import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
 import type { FileDeps } from '../files/receive';
 import { keepPictures } from './keep-pictures';
@@ -13,28 +14,25 @@ export type BringInFailure = NotFound | FileTrouble | { code: 'text-too-long'; n
 
 /**
  * A text that was written elsewhere, as a draft could be: its pictures become files of the writer's, the questions of the
- * prompt that stand in it become the draft's part headings. Nothing of the draft changes: the writer looks at it first.
+ * prompt, where it is for one, that stand in it become the draft's part headings. Nothing of the draft changes: the writer looks at it first.
  */
 export async function bringIn(
   deps: FileDeps,
   actor: Actor,
-  slug: string,
+  place: { course: string; discussion: string | null },
   file: { name: string; bytes: Buffer; cut: boolean },
 ): Promise<Result<BroughtIn, BringInFailure>> {
-  const door = await enterDiscussion(deps, actor, slug);
-  if (!door.ok) return door;
+  const course = await enterCourse(deps, actor, place.course);
+  if (!course.ok) return course;
+  const door = place.discussion === null ? null : await enterDiscussion(deps, actor, place.discussion);
+  if (door && !door.ok) return door;
   const opened = await openFile(file);
   if (!opened.ok) return opened;
   const { left, text, length } = opened.value;
   if (length > MOST_TEXT) return fail({ code: 'text-too-long', name: file.name });
-  const { picture, unread, outside } = await keepPictures(
-    deps,
-    actor,
-    door.value.record.course.id,
-    opened.value,
-  );
+  const { picture, unread, outside } = await keepPictures(deps, actor, course.value.id, opened.value);
   const { title, doc } = text(picture);
-  const fits = parseDocument({ ...doc, content: withPartsFound(door.value.record.brief.parts, doc).content });
+  const fits = parseDocument(door ? withPartsFound(door.value.record.brief.parts, doc) : doc);
   if (!fits.ok) return fail({ code: 'text-too-long', name: file.name });
   if (isBlank(fits.value) && !title) return fail({ code: 'file-empty', name: file.name });
   return ok({

@@ -16,6 +16,8 @@ import type { Actor, Deps } from '../deps';
 type EnteredReading = NotePlace & {
   slug: string;
   title: string;
+  courseSlug: string;
+  zone: string;
   staff: boolean;
   outside: boolean;
   doc: Doc | null;
@@ -35,6 +37,8 @@ export async function enterReading(
     reading: reading.id,
     slug,
     title: reading.title,
+    courseSlug: course.slug,
+    zone: course.zone,
     staff: isStaff(course.role),
     outside: course.outside,
     doc: reading.doc,

@@ -2,17 +2,36 @@ import type { CourseId, PersonId } from '@/core/ids';
 import { filesIn, withHonestFiles } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import type { Db } from '@/db/connection';
-import { ownFiles } from '@/db/queries/files';
+import { filesOfCourse } from '@/db/queries/files';
 import type { Entered } from '../access/enter';
 import { honestEmbeds } from '../embeds/resolve';
 import type { Actor } from '../deps';
 import { honestNames } from './names';
 
-/** A document that carries only its writer's own files of this course, with what the server knows of each. */
-export async function honestFiles(db: Db, course: CourseId, owner: PersonId, doc: Doc): Promise<Doc> {
+/**
+ * A document that carries only its writer's own files of this course, and those that already stood in the text it is to
+ * replace, with what the server knows of each.
+ */
+export async function honestFiles(
+  db: Db,
+  course: CourseId,
+  owner: PersonId,
+  doc: Doc,
+  before?: Doc | null,
+): Promise<Doc> {
   const wanted = filesIn(doc);
   if (wanted.length === 0) return doc;
-  const known = await ownFiles(db, course, owner, wanted);
+  const there = new Set(before ? filesIn(before) : []);
+  const known = [
+    ...(await filesOfCourse(db, course, wanted, owner)),
+    ...(there.size
+      ? await filesOfCourse(
+          db,
+          course,
+          wanted.filter((id) => there.has(id)),
+        )
+      : []),
+  ];
   return withHonestFiles(doc, new Map(known.map((f) => [f.id, f])));
 }
 

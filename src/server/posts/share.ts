@@ -19,6 +19,7 @@ import {
 } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
+import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
@@ -38,6 +39,8 @@ export const shareInputSchema = z.strictObject({
     .string()
     .regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/u)
     .nullish(),
+  /** Of a reply: the version of the answered post that its writer has seen; without it nothing is compared. */
+  answeredN: z.number().int().positive().nullish(),
 });
 export type ShareInput = z.infer<typeof shareInputSchema>;
 
@@ -49,6 +52,10 @@ export type ShareFailure =
   | Refusal
   | { code: 'nothing-written' }
   | { code: 'post-not-open' }
+  /** The post it answers was withdrawn, or hidden by staff, while the answer was written. */
+  | { code: 'answered-gone' }
+  /** It was changed meanwhile: the text of now, and its version for who answers it all the same. */
+  | { code: 'answered-changed'; n: number; title: string; doc: Doc }
   | { code: 'not-posted-yet' }
   | { code: 'no-such-time' };
 
@@ -84,6 +91,12 @@ function timeOfPost(
     if (error instanceof RangeError) return fail({ code: 'no-such-time' });
     throw error;
   }
+}
+
+/** Whether a post that this person may read was withdrawn or hidden. */
+async function isGone(tx: Deps['db'], actor: Actor, entered: Entered, id: PostId): Promise<boolean> {
+  const [post] = await visiblePosts(tx, actor, entered, [id]);
+  return post !== undefined && (post.withdrawn || post.hidden);
 }
 
 async function store(
@@ -159,7 +172,13 @@ export async function share(
     const parent = input.parent === null ? null : postId(input.parent);
     if (parent !== null) await holdAnswered(tx, parent);
     const answered = await answerable(tx, actor, entered, parent);
+    if (input.kind === 'reply' && parent !== null && !answered && (await isGone(tx, actor, entered, parent)))
+      return fail({ code: 'answered-gone' as const });
     if ((input.kind === 'reply') !== (answered !== null)) return fail({ code: 'post-not-open' as const });
+    if (answered && input.answeredN && input.answeredN < answered.n) {
+      const { n, title, doc: now } = answered;
+      return fail({ code: 'answered-changed' as const, n, title, doc: now });
+    }
     const key: DraftKey = { author: actor.id, discussion: record.id, kind: input.kind, parent };
 
     const same = await sameTextShared(tx, { ...key, title: input.title, doc });

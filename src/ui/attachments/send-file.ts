@@ -9,13 +9,13 @@ const PIECE = 524_288;
  * failure where trying again did not help for over a minute.
  */
 export async function sendFile(
-  slug: string,
+  course: string,
   file: { name: string; content: Blob },
   on: { progress: (sent: number) => void; waiting: (waits: boolean) => void; begun: (id: string) => void },
   signal: AbortSignal,
 ): Promise<StoredFile> {
   const begun = await insist(
-    `/discussions/${slug}/files`,
+    `/courses/${course}/files`,
     {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

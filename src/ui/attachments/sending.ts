@@ -40,7 +40,7 @@ export class SendingFiles {
   private editor: Editor | null = null;
   private asking: string | null = null;
 
-  constructor(private readonly slug: string) {}
+  constructor(private readonly course: string) {}
 
   get = (): readonly Sending[] => this.list;
   subscribe = (listener: () => void) => {
@@ -89,7 +89,7 @@ export class SendingFiles {
       const content = await scaled(source).catch(() => source);
       this.change(key, { state: 'sending', total: content.size });
       const file = await sendFile(
-        this.slug,
+        this.course,
         { name, content },
         {
           begun: (id) => this.change(key, { id }),

@@ -196,12 +196,12 @@ function Stage(props: {
 
 /** Records a clip inside the text one writes. Beneath the tools, so that the text stays in sight. */
 export function Recorder(props: {
-  slug: string;
+  course: string;
   /** The clip is there and goes into the text. */
   put: (file: StoredFile, title: string) => void;
   close: () => void;
 }) {
-  const { slug } = props;
+  const { course } = props;
   const [devices, setDevices] = useState(rememberedDevices);
   const [all, setAll] = useState<MediaDeviceInfo[]>([]);
   const [stage, setStage] = useState<{ opened: Opened; recording: Recording } | null>(null);
@@ -217,7 +217,7 @@ export function Recorder(props: {
           opened.stop();
           return;
         }
-        mine = new Recording(slug, devices.video, opened);
+        mine = new Recording(course, devices.video, opened);
         setTrouble(null);
         setStage({ opened, recording: mine });
         void listDevices().then(setAll);
@@ -232,7 +232,7 @@ export function Recorder(props: {
       mine?.leave(true);
       setStage(null);
     };
-  }, [slug, devices, take]);
+  }, [course, devices, take]);
 
   const choose = (next: Devices) => {
     rememberDevices(next);
@@ -277,7 +277,7 @@ export function Recorder(props: {
           Asking for the camera and the microphone…
         </p>
       )}
-      <Unfinished slug={slug} put={props.put} now={take} />
+      <Unfinished course={course} put={props.put} now={take} />
     </section>
   );
 }

@@ -28,7 +28,7 @@ export class Recording {
   private readonly listeners = new Set<() => void>();
 
   constructor(
-    private readonly slug: string,
+    private readonly course: string,
     private readonly video: boolean,
     private readonly opened: Opened,
   ) {}
@@ -65,7 +65,7 @@ export class Recording {
       return;
     }
     const { recorder } = this;
-    this.sending = new SendingClip(this.slug, this.video);
+    this.sending = new SendingClip(this.course, this.video);
     recorder.ondataavailable = ({ data }) => {
       this.pieces.push(data);
       this.sending?.add(data);

@@ -15,7 +15,7 @@ export class SendingClip {
   private readonly abort = new AbortController();
 
   constructor(
-    private readonly slug: string,
+    private readonly course: string,
     private readonly video: boolean,
   ) {}
 
@@ -34,7 +34,7 @@ export class SendingClip {
   private async begin(): Promise<string> {
     if (this.id) return this.id;
     const begun = await insist(
-      `/discussions/${this.slug}/clips`,
+      `/courses/${this.course}/clips`,
       {
         method: 'POST',
         headers: { 'content-type': 'application/json' },

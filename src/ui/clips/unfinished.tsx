@@ -11,17 +11,17 @@ type Left = { id: string; video: boolean; bytes: number; began: number };
 
 /** Recordings that never came to an end: the tab was closed, or the machine went off. What had come in is here. */
 export function Unfinished(props: {
-  slug: string;
+  course: string;
   put: (file: StoredFile, title: string) => void;
   /** Looked for again when this changes. */
   now: number;
 }) {
-  const { slug, now } = props;
+  const { course, now } = props;
   const [left, setLeft] = useState<readonly Left[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let gone = false;
-    fetch(`/discussions/${slug}/clips`)
+    fetch(`/courses/${course}/clips`)
       .then(async (answer) => (answer.ok ? ((await answer.json()) as { clips: Left[] }).clips : []))
       .then((clips) => {
         if (!gone) setLeft(clips);
@@ -30,7 +30,7 @@ export function Unfinished(props: {
     return () => {
       gone = true;
     };
-  }, [slug, now]);
+  }, [course, now]);
   const forget = (id: string) => setLeft((all) => all.filter((l) => l.id !== id));
   const use = async (clip: Left) => {
     setTrouble(null);

@@ -10,15 +10,19 @@ import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
 import type { ThreadFilter } from '@/core/posts/filters';
-import type { ReadPostView } from './types';
+import { reasonText } from '../words/worth';
+import type { ReadPostView, ThreadLineView } from './types';
+
+type NextLine = Pick<ThreadLineView, 'id' | 'author' | 'reasons'>;
 
 /** On a phone the list and the open post are two pages; this leads back. */
-export function BackToList({ slug, filter }: { slug: string; filter: ThreadFilter }) {
+export function BackToList(props: { slug: string; filter: ThreadFilter; standard: ThreadFilter }) {
+  const { slug, filter, standard } = props;
   return (
     <p className="mb-2 lg:hidden">
       <Link
         className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]"
-        href={`/discussions/${slug}/conversation${filter === 'all' ? '' : `?show=${filter}`}`}
+        href={`/discussions/${slug}/conversation${filter === standard ? '' : `?show=${filter}`}`}
       >
         <ArrowLeft size={15} aria-hidden /> All responses
       </Link>
@@ -31,7 +35,8 @@ export function SharedNote(props: {
   head: HeadView;
   post: ReadPostView;
   verdict: Verdict | null;
-  others: number;
+  /** Whom to answer next, where somebody is left. */
+  next: NextLine | null;
 }) {
   const { head, post, verdict } = props;
   const name = post.to ? calledName(post.to) : 'the class';
@@ -71,10 +76,15 @@ export function SharedNote(props: {
         ) : null}
       </p>
       <p className="mt-3 flex flex-wrap gap-2">
-        {left > 0 && props.others > 0 ? (
-          <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
-            Choose another classmate
-          </Link>
+        {left > 0 && props.next ? (
+          <>
+            <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${props.next.id}`}>
+              Read {calledName(props.next.author)}’s response
+            </Link>
+            <Link className="btn" href={`/discussions/${head.slug}/conversation`}>
+              Choose another classmate
+            </Link>
+          </>
         ) : null}
         <Link className="btn" href={`/discussions/${head.slug}/part`}>
           What counted
@@ -108,15 +118,32 @@ export function OpenedReply({ head }: { head: HeadView }) {
   );
 }
 
+/** The response that is most worth an answer, with why. */
+const First = ({ head, next }: { head: HeadView; next: NextLine }) => (
+  <div className="mx-auto mt-4 max-w-[46ch] rounded-plate border border-rule bg-page-2 px-4 py-3 text-left text-[14px]">
+    <p>
+      <b>Worth answering first: {next.author}.</b> {next.reasons.map((r) => reasonText(r).because).join(' ')}
+    </p>
+    <p className="mt-2">
+      <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${next.id}`}>
+        Read {calledName(next.author)}’s response
+      </Link>
+    </p>
+  </div>
+);
+
 /** Nothing is open on the facing pages: what to do, or that the post asked for is not to be had. */
 export function NothingOpen({
   head,
   asked,
   found,
+  next,
 }: {
   head: HeadView;
   asked: number | null;
   found: boolean;
+  /** Whom to answer first, where replies are owed. */
+  next: NextLine | null;
 }) {
   const s = head.ledger && summarise(head.ledger, head.now);
   const rules = replyRules(head.brief);
@@ -143,6 +170,7 @@ export function NothingOpen({
             {rules.advised.length ? ` Advised: ${list(rules.advised)}.` : ''}
           </p>
         ) : null}
+        {next && !asked ? <First head={head} next={next} /> : null}
       </div>
     </section>
   );

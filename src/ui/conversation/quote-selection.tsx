@@ -2,10 +2,10 @@
 
 import { Quote } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { QUOTE_EVENT } from '../writing/reply-desk';
+import { QUOTE_EVENT, type QuotedPassage } from './quote-event';
 
 /** What is selected in a classmate's post, with where to offer the quoting of it. */
-type Selected = { text: string; top: number; left: number };
+type Selected = QuotedPassage & { top: number; left: number };
 
 function currentSelection(): Selected | null {
   const selection = window.getSelection();
@@ -13,10 +13,13 @@ function currentSelection(): Selected | null {
   const node = selection.anchorNode;
   const element = node instanceof Element ? node : node?.parentElement;
   const text = selection.toString().replace(/\s+/gu, ' ').trim();
-  if (!element?.closest('[data-quotable]') || text.length < 3) return null;
+  const source = element?.closest<HTMLElement>('[data-quotable]');
+  if (!source || text.length < 3) return null;
   const box = selection.getRangeAt(0).getBoundingClientRect();
   return {
     text: text.slice(0, 1_200),
+    author: source.dataset.author ?? '',
+    post: Number(source.dataset.post),
     top: Math.min(box.bottom + 6, window.innerHeight - 60),
     left: Math.max(12, Math.min(box.left, window.innerWidth - 180)),
   };
@@ -39,7 +42,7 @@ export function QuoteSelection() {
       style={{ top: selected.top, left: selected.left }}
       onMouseDown={(e) => e.preventDefault()}
       onClick={() => {
-        window.dispatchEvent(new CustomEvent(QUOTE_EVENT, { detail: selected.text }));
+        window.dispatchEvent(new CustomEvent(QUOTE_EVENT, { detail: selected }));
         window.getSelection()?.removeAllRanges();
       }}
     >

@@ -1,4 +1,6 @@
 import Link from 'next/link';
+import type { Reason } from '@/core/worth/rank';
+import { reasonText } from '../words/worth';
 import { UnreadOf } from './unread';
 import { plural } from '../words/plural';
 import { clockTime, day, weekday } from '../words/time';
@@ -6,11 +8,50 @@ import type { ThreadFilter } from '@/core/posts/filters';
 import type { ThreadLineView } from './types';
 
 const FILTERS: [ThreadFilter, string][] = [
-  ['all', 'All'],
+  ['worth', 'Worth answering'],
   ['unread', 'Unread'],
-  ['no-replies', 'No replies yet'],
+  ['to-you', 'To you'],
   ['yours', 'Yours'],
+  ['no-replies', 'No replies yet'],
+  ['bookmarked', 'Bookmarked'],
+  ['all', 'All'],
 ];
+
+/** What would show nothing and has never shown anything is not offered. */
+const isOffered = (
+  id: ThreadFilter,
+  {
+    counts,
+    filter,
+    standard,
+  }: { counts: Record<ThreadFilter, number>; filter: ThreadFilter; standard: ThreadFilter },
+) =>
+  id === filter ||
+  (id === 'worth' ? standard === 'worth' : id !== 'bookmarked' && id !== 'to-you') ||
+  counts[id] > 0;
+
+const TONES = {
+  owed: 'bg-ochre-tint text-ochre-ink',
+  view: 'bg-sky-tint text-sky',
+  idea: 'bg-pine-tint text-pine-ink',
+  plain: 'bg-rule-soft text-ink-2',
+};
+
+const says = (reasons: readonly Reason[], codes: Reason['code'][]) =>
+  reasons.some((r) => codes.includes(r.code));
+
+const EMPTY: Record<ThreadFilter, string> = {
+  worth: 'There is nobody left to answer here.',
+  all: '',
+  unread: '',
+  'no-replies': 'Everybody has a reply.',
+  yours: 'Nothing of yours here yet.',
+  'to-you': 'Nobody has answered or named you here yet.',
+  bookmarked: 'You have bookmarked nothing here yet: “Bookmark” stands under each post.',
+};
+
+/** More would be read by nobody. */
+const MOST_REASONS = 3;
 
 const WEEK_MS = 6 * 86_400_000;
 
@@ -20,6 +61,7 @@ export function ThreadList(props: {
   lines: ThreadLineView[];
   counts: Record<ThreadFilter, number>;
   filter: ThreadFilter;
+  standard: ThreadFilter;
   open: number | null;
   zone: string;
   now: number;
@@ -28,7 +70,7 @@ export function ThreadList(props: {
   const href = (post: number | null, filter: ThreadFilter) => {
     const q = new URLSearchParams();
     if (post !== null) q.set('post', String(post));
-    if (filter !== 'all') q.set('show', filter);
+    if (filter !== props.standard) q.set('show', filter);
     const text = q.toString();
     return `/discussions/${props.slug}/conversation${text ? `?${text}` : ''}`;
   };
@@ -36,7 +78,7 @@ export function ThreadList(props: {
   return (
     <nav aria-label="Responses" className="flex h-full min-h-0 flex-col bg-page-2">
       <ul className="flex flex-wrap gap-1.5 border-b border-rule px-3 py-2.5">
-        {FILTERS.map(([id, label]) => (
+        {FILTERS.filter(([id]) => isOffered(id, props)).map(([id, label]) => (
           <li key={id}>
             <Link
               href={href(props.open, id)}
@@ -45,7 +87,8 @@ export function ThreadList(props: {
                 props.filter === id ? 'border-ink bg-ink text-page' : 'border-rule bg-page'
               }`}
             >
-              {label} {props.counts[id]}
+              {label}
+              {id === 'worth' ? '' : ` ${props.counts[id]}`}
             </Link>
           </li>
         ))}
@@ -83,7 +126,12 @@ export function ThreadList(props: {
               }`}
             >
               <span className="flex justify-between gap-2">
-                <b className="truncate">{l.mine ? `${l.author} (you)` : l.author}</b>
+                <b className="truncate">
+                  {l.mine ? `${l.author} (you)` : l.author}
+                  {props.filter === 'to-you' || (props.filter === 'bookmarked' && l.kind === 'reply') ? (
+                    <span className="font-normal text-ink-2"> to {l.to ?? 'a post'}</span>
+                  ) : null}
+                </b>
                 <span
                   className="shrink-0 text-[12px] text-ink-3"
                   title={`${day(l.sharedAt, props.zone)}, ${clockTime(l.sharedAt, props.zone)}`}
@@ -108,15 +156,41 @@ export function ThreadList(props: {
                 <span className="line-clamp-2 leading-snug text-ink-2">{l.opening || 'No longer shown'}</span>
               </span>
               <span className="mt-1 flex flex-wrap gap-1">
-                <span
-                  className={`rounded-[5px] px-1.5 text-[11.5px] font-semibold ${
-                    l.replies === 0 && !l.mine ? 'bg-ochre-tint text-ochre-ink' : 'bg-rule-soft text-ink-2'
-                  }`}
-                >
-                  {l.replies === 0 ? 'no replies yet' : plural(l.replies, 'reply', 'replies')}
-                </span>
-                <UnreadOf posts={l.unread} />
-                {l.answered && !l.mine ? (
+                {l.reasons.slice(0, MOST_REASONS).map((reason) => {
+                  const { sign, tone, because } = reasonText(reason);
+                  return (
+                    <span
+                      key={reason.code}
+                      title={because}
+                      className={`rounded-[5px] px-1.5 text-[11.5px] font-semibold ${TONES[tone]}`}
+                    >
+                      {sign}
+                    </span>
+                  );
+                })}
+                {l.namesReader ? (
+                  <span className="rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
+                    names you
+                  </span>
+                ) : null}
+                {l.drafted ? (
+                  <span className="rounded-[5px] bg-ochre-tint px-1.5 text-[11.5px] font-semibold text-ochre-ink">
+                    draft begun
+                  </span>
+                ) : null}
+                {says(l.reasons, ['no-replies', 'one-reply']) ? null : (
+                  <span
+                    className={`rounded-[5px] px-1.5 text-[11.5px] font-semibold ${
+                      l.replies === 0 && !l.mine ? 'bg-ochre-tint text-ochre-ink' : 'bg-rule-soft text-ink-2'
+                    }`}
+                  >
+                    {l.replies === 0 ? 'no replies yet' : plural(l.replies, 'reply', 'replies')}
+                  </span>
+                )}
+                {says(l.reasons, ['unread']) && l.reasons.length <= MOST_REASONS ? null : (
+                  <UnreadOf posts={l.unread} />
+                )}
+                {l.answered && !l.mine && !says(l.reasons, ['answered-before']) ? (
                   <span className="rounded-[5px] bg-pine-tint px-1.5 text-[11.5px] font-semibold text-pine-ink">
                     you answered
                   </span>
@@ -138,9 +212,7 @@ export function ThreadList(props: {
                 ? 'No one has shared a response yet. The first replies go to the first responses.'
                 : props.filter === 'unread'
                   ? 'You have read everything here.'
-                  : props.filter === 'no-replies'
-                    ? 'Everybody has a reply.'
-                    : 'Nothing of yours here yet.'}
+                  : EMPTY[props.filter]}
           </li>
         ) : null}
       </ul>

@@ -7,6 +7,8 @@ import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { ReadingEye } from './reading-eye';
+import { Marks } from './marks';
+import { PersonCard, type PostOfAuthorView } from './person-card';
 import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
@@ -21,6 +23,7 @@ const GONE = {
 function Post({
   slug,
   post,
+  posts,
   open,
   answerHref,
   zone,
@@ -29,6 +32,8 @@ function Post({
 }: {
   slug: string;
   post: ReadPostView;
+  /** What else its author has written here. */
+  posts: readonly PostOfAuthorView[];
   open: boolean;
   answerHref: string;
   zone: string;
@@ -53,8 +58,7 @@ function Post({
           )}
           <div className="min-w-0 grow text-[13px] leading-snug">
             <h2 className="inline font-sans text-[14px] font-bold tracking-normal">
-              {post.author.name}
-              {post.mine ? ' (you)' : ''}
+              <PersonCard slug={slug} name={post.author.name} mine={post.mine} posts={posts} />
             </h2>
             {post.author.role !== 'student' ? (
               <span className="ml-1.5 rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
@@ -99,13 +103,14 @@ function Post({
         {post.gone ? (
           <p className="mt-2 text-ink-2 italic">{GONE[post.gone]}</p>
         ) : (
-          <div className="mt-2" data-quotable="">
+          <div className="mt-2" data-quotable="" data-author={post.author.name} data-post={post.id}>
             {post.title ? <h3 className="mb-2 text-[16px]">{post.title}</h3> : null}
             <DocumentView doc={post.doc} className="!text-[15px]" />
           </div>
         )}
-        {post.gone || (open && !outside && !post.mine) ? null : (
+        {post.gone ? null : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+            <Marks slug={slug} post={post.id} author={post.author.name} mine={post.mine} marks={post.marks} />
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>
                 Answer {post.mine ? 'this' : post.author.name}
@@ -140,8 +145,10 @@ function Post({
 export function ThreadPage(props: {
   slug: string;
   thread: ReadPostView[];
+  authors: Readonly<Record<string, PostOfAuthorView[]>>;
   at: number;
   filter: ThreadFilter;
+  standard: ThreadFilter;
   zone: string;
   canQuote: boolean;
   outside: boolean;
@@ -156,11 +163,12 @@ export function ThreadPage(props: {
           key={post.id}
           slug={props.slug}
           post={post}
+          posts={props.authors[post.author.id] ?? []}
           open={post.id === props.at}
           zone={props.zone}
           outside={props.outside}
           staff={props.staff}
-          answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === 'all' ? '' : `&show=${props.filter}`}`}
+          answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === props.standard ? '' : `&show=${props.filter}`}`}
         />
       ))}
       <ReadingEye slug={props.slug} unread={props.thread.filter((p) => p.unread).map((p) => p.id)} />

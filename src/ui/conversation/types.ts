@@ -1,9 +1,16 @@
 import type { Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
+import type { Reason } from '@/core/worth/rank';
+import type { MarksView } from './marks';
 
 export type ThreadLineView = {
   pictured: string | null;
   id: number;
+  kind: 'response' | 'reply';
+  to: string | null;
+  drafted: boolean;
+  namesReader: boolean;
+  reasons: readonly Reason[];
   author: string;
   role: Role;
   opening: string;
@@ -18,7 +25,7 @@ export type ReadPostView = {
   id: number;
   depth: number;
   kind: 'response' | 'reply';
-  author: { name: string; role: Role };
+  author: { id: string; name: string; role: Role };
   mine: boolean;
   to: string | null;
   privateTo: string | null;
@@ -29,4 +36,5 @@ export type ReadPostView = {
   ownWords: number;
   gone: 'withdrawn' | 'hidden' | null;
   unread: boolean;
+  marks: MarksView;
 };

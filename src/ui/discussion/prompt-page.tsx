@@ -110,6 +110,16 @@ export function PromptPage({
         slug={head.slug}
         recording={recording}
       />
+      {head.staff || head.course.outside ? (
+        <p className="mt-3 text-[13px]">
+          <Link
+            href={`/discussions/${head.slug}/prompt/edit`}
+            className="link inline-flex min-h-6 items-center"
+          >
+            Edit the prompt’s text, its pictures, files and clips
+          </Link>
+        </p>
+      ) : null}
       {head.staff ? <RecordingForm of={`/discussions/${head.slug}`} there={recording !== null} /> : null}
       <Viewings slug={head.slug} viewings={viewings} />
       <Unclear found={disagreements} staff={head.staff} />

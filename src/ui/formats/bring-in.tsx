@@ -17,11 +17,15 @@ import type { Text } from './save-text';
 export type Brought = Text & { left: Left };
 type Answer = ({ ok: true } & Brought) | ({ ok: false } & BringInTrouble);
 
-async function read(file: File, slug: string): Promise<Answer> {
+/** Where a text may be brought in: a course, and the discussion whose questions are looked for in it. */
+export type Into = { course: string; discussion: string | null };
+
+async function read(file: File, into: Into): Promise<Answer> {
   const form = new FormData();
   form.append('file', file);
+  if (into.discussion) form.append('discussion', into.discussion);
   try {
-    const answer = await fetch(`/discussions/${slug}/written`, { method: 'POST', body: form });
+    const answer = await fetch(`/courses/${into.course}/written`, { method: 'POST', body: form });
     return (await answer.json()) as Answer;
   } catch {
     return { ok: false, code: 'no-answer', name: file.name };
@@ -31,24 +35,25 @@ async function read(file: File, slug: string): Promise<Answer> {
 /** What a file brings into a draft, before it does: how it will look, what of the draft changes, and what stays behind. */
 export function BringIn(props: {
   file: File;
-  slug: string;
+  into: Into;
   now: () => Text;
   take: (brought: Brought, how: 'instead' | 'below') => void;
   close: () => void;
 }) {
-  const { file, slug, close } = props;
+  const { file, close } = props;
   const [answer, setAnswer] = useState<Answer | null>(null);
+  const [into] = useState(props.into);
   const [now] = useState(props.now);
   const [compared, setCompared] = useState(false);
   useEffect(() => {
     let gone = false;
-    void read(file, slug).then((found) => {
+    void read(file, into).then((found) => {
       if (!gone) setAnswer(found);
     });
     return () => {
       gone = true;
     };
-  }, [file, slug]);
+  }, [file, into]);
   const empty = isBlank(now.doc) && now.title.trim() === '';
   const brought = answer?.ok ? answer : null;
   const take = (how: 'instead' | 'below') => {

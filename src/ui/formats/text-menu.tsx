@@ -3,7 +3,7 @@
 import { FileText } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useCallback, useRef, useState } from 'react';
-import { BringIn, type Brought } from './bring-in';
+import { BringIn, type Brought, type Into } from './bring-in';
 import { PrintSheet, type Paper } from './print-sheet';
 import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
 
@@ -16,8 +16,8 @@ export function TextMenu(props: {
   /** What the file is to be called, and whose text it is. */
   name: string;
   by: string;
-  /** Where a text may be brought in: the discussion, and what becomes of it. */
-  into?: { slug: string; take: (brought: Brought, how: 'instead' | 'below') => void };
+  /** Where a text may be brought in, and what becomes of it. */
+  into?: Into & { take: (brought: Brought, how: 'instead' | 'below') => void };
 }) {
   const { into } = props;
   const chooser = useRef<HTMLInputElement>(null);
@@ -90,7 +90,7 @@ export function TextMenu(props: {
             <BringIn
               key={`${file.name} ${file.lastModified}`}
               file={file}
-              slug={into.slug}
+              into={into}
               now={props.text}
               take={into.take}
               close={() => setFile(null)}

@@ -6,6 +6,7 @@ import { FileView } from '../attachments/file-view';
 import { PictureView } from '../attachments/picture-view';
 import { ClipView } from '../clips/clip-view';
 import { MathText } from '../math/math';
+import { PostReference } from './post-reference';
 
 /** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
 export type Dressed = { from: number; to: number; dress: (text: ReactNode) => ReactNode };
@@ -44,15 +45,15 @@ function marked(node: Extract<InlineNode, { type: 'text' }>, text: string): Reac
         out = <span data-ink={mark.attrs.name}>{out}</span>;
         break;
       case 'mention':
-        out = <span className="mention">{out}</span>;
-        break;
-      case 'postReference':
-        // Relative to the room it is read in: the conversation of this discussion.
+        // To what that person has written in the discussion one reads in.
         out = (
-          <a className="mention" href={`conversation?post=${mark.attrs.post}`}>
+          <a className="mention" href={`conversation?by=${mark.attrs.person}`}>
             {out}
           </a>
         );
+        break;
+      case 'postReference':
+        out = <PostReference post={mark.attrs.post}>{out}</PostReference>;
         break;
       default: {
         const Tag = TAGS[mark.type];

@@ -1,3 +1,5 @@
+import Link from 'next/link';
+
 const ACCEPT = '.txt,.md,.markdown,.html,.htm,.docx,.pdf,.csv,text/plain,text/html,text/csv,application/pdf';
 
 const Source = () => (
@@ -42,20 +44,27 @@ export const NewReading = ({ course, week }: { course: string; week: number }) =
   </details>
 );
 
-/** For the same people: a newer text in the reading's place. */
+/** For the same people: the text on the desk, or a newer one in its place. */
 export const NewerText = ({ slug }: { slug: string }) => (
-  <details className="mt-2 text-[13px]">
-    <summary className="link min-h-6 w-fit">Put a newer text in its place</summary>
-    <form
-      action={`/readings/${slug}/text`}
-      method="post"
-      encType="multipart/form-data"
-      className="mt-2 grid gap-2"
-    >
-      <Source />
-      <p>
-        <button className="btn">Put it in its place</button>
-      </p>
-    </form>
-  </details>
+  <>
+    <p className="mt-3 text-[13px]">
+      <Link href={`/readings/${slug}/edit`} className="link inline-flex min-h-6 items-center">
+        Edit the text, its pictures, files and clips
+      </Link>
+    </p>
+    <details className="mt-2 text-[13px]">
+      <summary className="link min-h-6 w-fit">Put a newer text in its place</summary>
+      <form
+        action={`/readings/${slug}/text`}
+        method="post"
+        encType="multipart/form-data"
+        className="mt-2 grid gap-2"
+      >
+        <Source />
+        <p>
+          <button className="btn">Put it in its place</button>
+        </p>
+      </form>
+    </details>
+  </>
 );

@@ -28,3 +28,5 @@ export const deviceTrouble = (name: string) =>
   name === 'NotAllowedError'
     ? 'The browser does not let Pulpit use the camera or the microphone. Allow it beside the address of this page, then try again.'
     : 'The camera or the microphone does not answer; another program may be using it. Close that program, then try again.';
+
+export const RECORDER_OPEN = 'The recorder is open: what is in it is not in the text yet.';

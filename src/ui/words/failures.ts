@@ -12,6 +12,8 @@ export function shareFailureText(failure: { code: string; [more: string]: unknow
       return `The text is too large to share. ${KEPT} Take something out and try again.`;
     case 'document-malformed':
       return `Something in the text cannot be shared: most often a link that is not a web or mail address. ${KEPT}`;
+    case 'answered-gone':
+      return `The post you answer was withdrawn or hidden meanwhile, so nothing was shared. ${KEPT} Reload the page to see it with your text.`;
     case 'post-not-open':
       return `The post you answer is no longer there to be answered. ${KEPT}`;
     case 'not-found':

@@ -27,13 +27,15 @@ export function ChangeDesk(props: {
   /** The writer's name. */
   author: string;
   post: { id: number; n: number; kind: 'response' | 'reply'; parent: number | null };
+  /** The prompt's words: what the substance of a reply is judged against, beside the post. */
+  prompt: string;
   answered: { name: string; plain: string } | null;
   draft: DraftView;
   refused: ChangeRefusal | null;
   withdrawal: ChangeRefusal | null;
   ledgerInput: LedgerInput | null;
 }) {
-  const { head, post, answered, draft, ledgerInput } = props;
+  const { head, post, answered, draft, ledgerInput, prompt } = props;
   const { brief, schedule } = head;
   const router = useRouter();
   const now = useServerNow(head.now);
@@ -41,6 +43,7 @@ export function ChangeDesk(props: {
   const parts = isReply ? [] : brief.parts;
   const place = {
     slug: head.slug,
+    course: head.course.slug,
     person: props.person,
     kind: post.kind,
     parent: post.parent,
@@ -52,9 +55,9 @@ export function ChangeDesk(props: {
   const rules = useMemo(
     () =>
       isReply
-        ? { kind: 'reply' as const, brief, answered: { name, text: plain } }
+        ? { kind: 'reply' as const, brief, answered: { name, text: plain }, about: { prompt, others: [] } }
         : { kind: 'response' as const, brief, readings },
-    [brief, isReply, name, plain, readings],
+    [brief, isReply, name, plain, prompt, readings],
   );
   const label = isReply ? `Your reply to ${name}` : 'Your response';
   const { form, ...writing } = useWriting({

@@ -1,8 +1,8 @@
 'use client';
 
-import type { Check } from '@/core/checks/types';
 import { checkFigure, checkName, checkSentence } from '../words/checks';
 import type { LiveChecks } from './live-checks';
+import type { Selected } from './selected';
 import { useFigures } from './use-checks';
 import { useWriting } from './writing-context';
 
@@ -24,8 +24,8 @@ function apart(f: Figures): string {
  */
 export function CheckFooting(props: {
   live: LiveChecks;
-  selected: Check['id'] | null;
-  select: (id: Check['id']) => void;
+  selected: Selected | null;
+  select: (id: Selected) => void;
 }) {
   const { pointed, point } = useWriting();
   const { checks, figures } = useFigures(props.live);

@@ -10,14 +10,17 @@ import { TextMenu } from '../formats/text-menu';
 import { HistoryDialog } from '../history/history-dialog';
 import { DocumentView } from '../reading/document-view';
 import { SourceShelf } from '../sources/shelf';
+import { RECORDER_OPEN } from '../words/clips';
 import { shareFailureText } from '../words/failures';
 import { CheckFooting } from './check-footing';
 import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
 import { NameList } from './editor/name-list';
+import { ClipField } from './editor/clip-field';
 import { PictureField } from './editor/picture-field';
 import { Preview } from './preview';
+import { SubstanceFooting } from './substance-footing';
 import { Toolbar } from './editor/toolbar';
 import { useWide } from './use-wide';
 import type { DraftView } from '../discussion/types';
@@ -125,15 +128,20 @@ export function Desk({
             text={writing.text}
             name={title || props.label}
             by={props.author}
-            into={{ slug: props.place.slug, take: (brought, how) => void writing.bringIn(brought, how) }}
+            into={{
+              course: props.place.course,
+              discussion: props.place.slug,
+              take: (brought, how) => void writing.bringIn(brought, how),
+            }}
           />
         </span>
       </div>
       <PictureField editor={editor} sending={writing.sending} />
+      <ClipField editor={editor} />
       <SendingList sending={writing.sending} />
       {recording ? (
         <Recorder
-          slug={props.place.slug}
+          course={props.place.course}
           close={() => setRecording(false)}
           put={(file, called) => {
             writing.sending.putClip(file, called);
@@ -185,6 +193,11 @@ export function Desk({
           }}
         />
       ) : null}
+      {live.judges() ? (
+        <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1">
+          <SubstanceFooting live={live} selected={writing.selected} select={writing.select} />
+        </div>
+      ) : null}
       {/* On a phone only the checks stay in sight; what is pressed once, at the end, stands at the end of the text. */}
       {checked ? (
         <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1 max-lg:sticky max-lg:bottom-12 max-lg:z-20">
@@ -202,6 +215,7 @@ export function Desk({
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <p className="grow basis-[300px] text-[13px] text-ink-2" aria-live="polite">
             <LeftOutLine sending={writing.sending} />
+            {recording ? `${RECORDER_OPEN} ` : ''}
             {props.refused ?? props.forecast}
           </p>
           {props.refused ? null : (

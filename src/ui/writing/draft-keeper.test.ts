@@ -1,7 +1,7 @@
 import { doc } from '../../../tests/fixtures/build';
 import { DraftKeeper, isNewerHere, type KeepAnswer, type KeepRequest } from './draft-keeper';
 
-const place = { slug: 'geo-1', person: 'imani', kind: 'response' as const, parent: null };
+const place = { slug: 'geo-1', course: 'geo', person: 'imani', kind: 'response' as const, parent: null };
 const opened = { title: '', doc: doc(''), revision: 0, submission: 's1', keptAt: null };
 
 beforeEach(() => jest.useFakeTimers());

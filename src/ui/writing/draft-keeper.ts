@@ -2,6 +2,8 @@ import type { Doc } from '@/core/posts/document';
 
 export type Place = {
   slug: string;
+  /** The course's name in addresses: files belong to a course. */
+  course: string;
   person: string;
   kind: 'response' | 'reply';
   parent: number | null;

@@ -2,6 +2,7 @@ import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks'
 import type { Check } from '@/core/checks/types';
 import type { DraftChecker } from '@/workers/check-draft';
 import { wrap, type Remote } from 'comlink';
+import { FEW_WORDS } from '../words/substance';
 import type { Text } from './draft-keeper';
 
 let worker: { ask: Remote<DraftChecker>; broken: Promise<never> } | null = null;
@@ -39,6 +40,15 @@ async function check(rules: CheckRules, text: Text): Promise<Checked> {
 /** What is read of a check on the page; where its evidence stands moves with every key and is asked for apart. */
 const readable = (check: Check) => JSON.stringify({ ...check, evidence: 0 });
 
+/** What is read of a reply's substance: what it does, and not where. */
+const shownSubstance = ({ substance }: Checked) =>
+  substance &&
+  JSON.stringify([
+    substance.verdict,
+    substance.words >= FEW_WORDS,
+    substance.doing.map(({ kind, words, of }) => [kind, words, of]),
+  ]);
+
 /** The newer result, with each check that reads as before being the one from before; that result itself where all do. */
 function asShown(before: Checked, next: Checked): Checked {
   const checks = next.checks.map((check) => {
@@ -48,7 +58,8 @@ function asShown(before: Checked, next: Checked): Checked {
   const same =
     checks.length === before.checks.length &&
     checks.every((check, i) => check === before.checks[i]) &&
-    JSON.stringify(before.figures) === JSON.stringify(next.figures);
+    JSON.stringify(before.figures) === JSON.stringify(next.figures) &&
+    shownSubstance(before) === shownSubstance(next);
   return same ? before : { ...next, checks };
 }
 
@@ -87,6 +98,12 @@ export class LiveChecks {
     this.followers.add(follower);
     return () => void this.followers.delete(follower);
   };
+
+  /** Whether it says of the text whether it says something. */
+  judges = () => this.rules.kind === 'reply' && this.rules.about !== undefined;
+
+  /** The post that is answered, to say what of it is meant. */
+  answered = () => (this.rules.kind === 'reply' ? this.rules.answered : { name: '', text: '' });
 
   judgeBy(rules: CheckRules) {
     this.rules = rules;

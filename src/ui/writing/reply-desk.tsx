@@ -6,19 +6,24 @@ import type { Check } from '@/core/checks/types';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
+import type { Doc } from '@/core/posts/document';
 import { instant, type PersonId } from '@/core/ids';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useServerNow } from '../frame/server-clock';
 import { shortfall } from '../words/checks';
 import { calledName, list } from '../words/plural';
 import { replyRules } from '../words/rules';
+import { moment } from '../words/time';
 import { refusalText, verdictReason } from '../words/verdicts';
 import type { DraftView } from '../discussion/types';
+import { isQuotedPassage, QUOTE_EVENT, quotedPassage } from '../conversation/quote-event';
 import { CopyOut } from '../outside/copy-out';
 import { PostedThere } from '../outside/posted-there';
+import { AnsweredChanged } from './answered-changed';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
+import { Greeting } from './greeting';
 import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 import { lacking, LackingLine, WithFigures } from './with-figures';
@@ -31,14 +36,18 @@ export type Answering = {
   self: boolean;
   plain: string;
   privateTo: string | null;
+  /** Which of its versions is read. */
+  n: number;
+  title: string;
+  doc: Doc;
 };
 
-/** Sends a passage of the facing post into the reply. */
-export const QUOTE_EVENT = 'pulpit-quote';
+type Text = { title: string; doc: Doc };
 
 /** The reply, on the page that faces the post it answers. */
 export function ReplyDesk(props: {
   slug: string;
+  course: string;
   person: string;
   /** The writer's name. */
   author: string;
@@ -46,6 +55,10 @@ export function ReplyDesk(props: {
   zone: string;
   brief: Brief;
   answering: Answering;
+  /** What the substance of the reply is judged against, beside the post. */
+  about: { prompt: string; others: string[] };
+  /** The post was changed after this draft was begun: the text it was begun on, and when. */
+  changed: (Text & { at: number }) | null;
   draft: DraftView;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
@@ -54,16 +67,30 @@ export function ReplyDesk(props: {
   outside: boolean;
   ownZone: string;
 }) {
-  const { answering, brief, draft, ledgerInput } = props;
+  const { answering, brief, draft, ledgerInput, about } = props;
   const called = calledName(answering.name);
   const router = useRouter();
   const now = useServerNow(props.now);
-  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | null>(null);
+  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | 'changed' | null>(null);
+  // The text of now, where the post was changed while this page was open.
+  const [newer, setNewer] = useState<(Text & { n: number }) | null>(null);
+  const how = useRef<{ privately?: boolean; postedAt?: string }>({});
   const { outside } = props;
-  const place = { slug: props.slug, person: props.person, kind: 'reply' as const, parent: answering.id };
+  const place = {
+    slug: props.slug,
+    course: props.course,
+    person: props.person,
+    kind: 'reply' as const,
+    parent: answering.id,
+  };
   const rules = useMemo(
-    () => ({ kind: 'reply' as const, brief, answered: { name: answering.name, text: answering.plain } }),
-    [brief, answering.name, answering.plain],
+    () => ({
+      kind: 'reply' as const,
+      brief,
+      answered: { name: answering.name, text: answering.plain },
+      ...(answering.self ? {} : { about }),
+    }),
+    [brief, answering.name, answering.plain, answering.self, about],
   );
   const { form, ...writing } = useWriting({
     place,
@@ -79,24 +106,18 @@ export function ReplyDesk(props: {
   useEffect(() => {
     if (!editor) return;
     const quote = (e: Event) => {
-      const text = e instanceof CustomEvent ? String(e.detail) : '';
-      if (!text) return;
+      const passage: unknown = e instanceof CustomEvent ? e.detail : null;
+      if (!isQuotedPassage(passage)) return;
       editor
         .chain()
         .focus('end')
-        .insertContent([
-          {
-            type: 'blockquote',
-            content: [{ type: 'paragraph', content: [{ type: 'text', text: `“${text}”` }] }],
-          },
-          { type: 'paragraph' },
-        ])
+        .insertContent([...quotedPassage(passage, !outside), { type: 'paragraph' }])
         .focus('end')
         .run();
     };
     window.addEventListener(QUOTE_EVENT, quote);
     return () => window.removeEventListener(QUOTE_EVENT, quote);
-  }, [editor]);
+  }, [editor, outside]);
 
   const { live } = writing;
   const to = { person: answering.person, staff: answering.staff };
@@ -125,9 +146,20 @@ export function ReplyDesk(props: {
       : `If ${sharing} now: ${verdictReason(verdict, words).toLowerCase()}.`;
   };
 
-  const go = async (how: { privately?: boolean; postedAt?: string }) => {
-    const post = await send({ ...writing.text(), title: '' }, writing.keeper.submission, how);
-    if (post === null) return;
+  const go = async (chosen: { privately?: boolean; postedAt?: string }, answeredN = answering.n) => {
+    how.current = chosen;
+    const sent = await send({ ...writing.text(), title: '' }, writing.keeper.submission, {
+      ...chosen,
+      answeredN,
+    });
+    if (typeof sent === 'object') {
+      if (sent?.code === 'answered-changed') {
+        setNewer(sent as unknown as Text & { n: number });
+        setAsking('changed');
+      }
+      return;
+    }
+    const post = sent;
     writing.keeper.finish();
     router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
     router.refresh();
@@ -158,12 +190,24 @@ export function ReplyDesk(props: {
         forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
         plainButton={label}
         above={
-          <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
-            <b className="text-ink">Your reply to {called}</b> needs{' '}
-            {list(asked.required) || 'nothing in particular'}.
-            {asked.advised.length ? ` Advised: ${list(asked.advised)}.` : ''}
-            {outside ? '' : ' Private replies don’t count.'}
-          </p>
+          <>
+            <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
+              <b className="text-ink">Your reply to {called}</b> needs{' '}
+              {list(asked.required) || 'nothing in particular'}.
+              {asked.advised.length ? ` Advised: ${list(asked.advised)}.` : ''}
+              {outside ? '' : ' Private replies don’t count.'}{' '}
+              {editor && !answering.self ? <Greeting editor={editor} name={called} /> : null}
+            </p>
+            {props.changed ? (
+              <details className="border-b border-rule bg-ochre-tint px-4 py-2 text-[13px] sm:px-5">
+                <summary className="min-h-6 font-semibold">
+                  {called} changed this post {moment(props.changed.at, props.zone)}, after you began. Show
+                  what changed
+                </summary>
+                <AnsweredChanged name={called} before={props.changed} now={answering} />
+              </details>
+            ) : null}
+          </>
         }
         buttons={
           <>
@@ -204,6 +248,22 @@ export function ReplyDesk(props: {
           <LackingLine live={live} />
         </PostedThere>
       ) : null}
+      <ConfirmShare
+        open={asking === 'changed'}
+        close={() => {
+          setAsking(null);
+          router.refresh();
+        }}
+        title={`${called} changed the post meanwhile`}
+        go="Share it all the same"
+        onGo={() => {
+          setAsking(null);
+          if (newer) void go(how.current, newer.n);
+        }}
+      >
+        <p>Your reply is not shared yet and is kept as a draft. What is different now:</p>
+        {newer ? <AnsweredChanged name={called} before={answering} now={newer} /> : null}
+      </ConfirmShare>
       <ConfirmShare
         open={asking === 'short' || asking === 'private'}
         close={() => setAsking(null)}

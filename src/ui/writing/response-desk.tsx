@@ -40,7 +40,13 @@ export function ResponseDesk(props: {
   const now = useServerNow(head.now);
   const [confirming, setConfirming] = useState(false);
   const { outside } = head.course;
-  const place = { slug: head.slug, person: props.person, kind: 'response' as const, parent: null };
+  const place = {
+    slug: head.slug,
+    course: head.course.slug,
+    person: props.person,
+    kind: 'response' as const,
+    parent: null,
+  };
   const { readings } = draft;
   const rules = useMemo(() => ({ kind: 'response' as const, brief, readings }), [brief, readings]);
   const { form, ...writing } = useWriting({
@@ -73,7 +79,7 @@ export function ResponseDesk(props: {
 
   const go = async (postedAt?: string) => {
     const post = await send(writing.text(), writing.keeper.submission, { postedAt });
-    if (post === null) return;
+    if (typeof post !== 'number') return;
     writing.keeper.finish();
     router.replace(`/discussions/${head.slug}/response?shared=${post}`);
     router.refresh();

@@ -8,11 +8,14 @@ export type ShareState =
   | { state: 'sharing' }
   | { state: 'failed'; failure: { code: string; [more: string]: unknown } };
 
-type Answer = { ok: true; post: number } | { ok: false; code: string };
+/** Why it was not shared; with the text of now, where the answered post was changed. */
+export type NotShared = { ok: false; code: string; [more: string]: unknown };
+type Answer = { ok: true; post: number } | NotShared;
 
 /**
  * Shares a text. A second press while the first is under way does nothing, and the submission's id makes one post of
- * any number of tries, so trying again after a lost answer is always safe.
+ * any number of tries, so trying again after a lost answer is always safe. Gives the post's number, why there is none, or
+ * null where a share is under way already.
  */
 export function useShare(place: Place) {
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
@@ -21,8 +24,8 @@ export function useShare(place: Place) {
     async (
       text: Text,
       submission: string,
-      how: { privately?: boolean; postedAt?: string } = {},
-    ): Promise<number | null> => {
+      how: { privately?: boolean; postedAt?: string; answeredN?: number } = {},
+    ): Promise<number | NotShared | null> => {
       if (busy.current) return null;
       busy.current = true;
       setShare({ state: 'sharing' });
@@ -38,6 +41,7 @@ export function useShare(place: Place) {
             ...text,
             private: how.privately ?? false,
             postedAt: how.postedAt ?? null,
+            answeredN: how.answeredN ?? null,
           }),
         });
         answer = (await response.json()) as Answer;
@@ -46,8 +50,8 @@ export function useShare(place: Place) {
       }
       if (answer.ok) return answer.post;
       busy.current = false;
-      setShare({ state: 'failed', failure: answer });
-      return null;
+      setShare(answer.code === 'answered-changed' ? { state: 'idle' } : { state: 'failed', failure: answer });
+      return answer;
     },
     [place.kind, place.parent, place.slug],
   );

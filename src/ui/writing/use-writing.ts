@@ -2,7 +2,7 @@
 
 import type { Part } from '@/core/brief/brief';
 import type { CheckRules } from '@/core/checks/checks';
-import type { Check, Evidence } from '@/core/checks/types';
+import type { Evidence } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
 import type { Doc } from '@/core/posts/document';
 import { documentFromParts, textsOfParts } from '@/core/posts/compose';
@@ -19,6 +19,7 @@ import { extensions } from './editor/extensions';
 import type { FormulaAsked, NoteAsked } from './editor/fields';
 import { NameStore, type Names } from './editor/suggest';
 import { documentOf } from './editor/to-document';
+import { evidenceOf, type Selected } from './selected';
 import { useLiveChecks } from './use-checks';
 import { leftBehind, useDraft } from './use-draft';
 import { useWithoutNetwork } from './without-network';
@@ -58,12 +59,12 @@ export function useWriting(options: {
   useWithoutNetwork();
   const live = useLiveChecks(options.rules, draft.checked);
   const recheck = live.changed;
-  const [selected, setSelected] = useState<Check['id'] | null>(null);
+  const [selected, setSelected] = useState<Selected | null>(null);
   const [restored, setRestored] = useState(false);
   const titleNow = useRef(draft.title);
   const [formula, setFormula] = useState<FormulaAsked | null>(null);
   const [note, setNote] = useState<NoteAsked | null>(null);
-  const [sending] = useState(() => new SendingFiles(place.slug));
+  const [sending] = useState(() => new SendingFiles(place.course));
   const [names] = useState(() => new NameStore(() => namesOf(place.slug)));
 
   const put = useCallback(
@@ -131,7 +132,7 @@ export function useWriting(options: {
     const mark = (evidence: Evidence[]) => {
       if (!editor.isDestroyed) editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, evidence));
     };
-    const follow = () => mark(live.latest().checks.find((c) => c.id === selected)?.evidence ?? []);
+    const follow = () => mark(evidenceOf(live.latest(), selected));
     follow();
     const stop = live.onResult(follow);
     return () => {
@@ -141,10 +142,10 @@ export function useWriting(options: {
   }, [editor, live, selected]);
 
   /** Shows a check's evidence, and brings the first of it into view; the same check again takes the marks away. */
-  const select = (id: Check['id']) => {
+  const select = (id: Selected) => {
     const next = selected === id ? null : id;
     setSelected(next);
-    const first = live.latest().checks.find((c) => c.id === next)?.evidence[0];
+    const first = next && evidenceOf(live.latest(), next)[0];
     if (!editor || !first) return;
     const { node } = editor.view.domAtPos(first.from);
     const element = node instanceof HTMLElement ? node : node.parentElement;

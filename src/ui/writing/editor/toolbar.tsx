@@ -52,8 +52,9 @@ export const Toolbar = memo(function Toolbar(props: {
   setNote: (asked: NoteAsked | null) => void;
   recording: boolean;
   setRecording: (on: boolean) => void;
-  wide: boolean;
-  setWide: (wide: boolean) => void;
+  /** Whether the writing has the whole page, where it can. */
+  wide?: boolean;
+  setWide?: (wide: boolean) => void;
 }) {
   const { editor, parts, formula, setFormula, note, setNote } = props;
   const [more, setMore] = useState(false);
@@ -81,7 +82,7 @@ export const Toolbar = memo(function Toolbar(props: {
   useEffect(() => {
     const { dom } = editor.view;
     const keys = (e: KeyboardEvent) => {
-      if (e.key === 'F9') setWide(!wide);
+      if (e.key === 'F9' && setWide) setWide(!wide);
       else if (e.key.toLowerCase() === 'k' && (e.ctrlKey || e.metaKey) && !e.shiftKey) setLinking(true);
       else return;
       e.preventDefault();
@@ -155,17 +156,19 @@ export const Toolbar = memo(function Toolbar(props: {
         <Tool label="More tools" expanded={more} run={() => setMore(!more)}>
           <Ellipsis size={16} aria-hidden />
         </Tool>
-        <Tool
-          label={wide ? 'Back to facing pages' : 'Only the writing'}
-          keys="F9"
-          on={wide}
-          run={() => {
-            setWide(!wide);
-            editor.commands.focus();
-          }}
-        >
-          {wide ? <Minimize2 size={16} aria-hidden /> : <Maximize2 size={16} aria-hidden />}
-        </Tool>
+        {setWide ? (
+          <Tool
+            label={wide ? 'Back to facing pages' : 'Only the writing'}
+            keys="F9"
+            on={wide ?? false}
+            run={() => {
+              setWide(!wide);
+              editor.commands.focus();
+            }}
+          >
+            {wide ? <Minimize2 size={16} aria-hidden /> : <Maximize2 size={16} aria-hidden />}
+          </Tool>
+        ) : null}
         {more ? (
           <>
             <span className="w-full" aria-hidden />

@@ -1,8 +1,10 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { emptyDocument } from '@/core/posts/document';
 import { THREAD_FILTERS } from '@/core/posts/filters';
 import { conversation } from '@/server/discussions/conversation';
 import { Sealed } from '@/ui/conversation/sealed';
+import { Stranded } from '@/ui/conversation/stranded';
 import { ThreadList } from '@/ui/conversation/thread-list';
 import { ThreadPage } from '@/ui/conversation/thread-page';
 import { BackToList, NothingOpen, OpenedReply, SharedNote } from '@/ui/conversation/notes';
@@ -22,8 +24,10 @@ export const metadata = { title: 'Conversation' };
 
 const query = z.object({
   post: z.coerce.number().int().positive().nullable().catch(null),
+  /** Somebody whose post is asked for: what a name in a text leads to. */
+  by: z.uuid().nullable().catch(null),
   shared: z.coerce.number().int().positive().nullable().catch(null),
-  show: z.enum(THREAD_FILTERS).catch('all'),
+  show: z.enum(THREAD_FILTERS).nullable().catch(null),
   answer: z.string().optional(),
   paste: z
     .union([z.literal('response'), z.coerce.number().int().positive()])
@@ -39,9 +43,11 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   const room = await conversation(who.deps, who.actor, slug, {
     post: ask.post ?? (typeof ask.paste === 'number' ? ask.paste : null),
     filter: ask.show,
+    by: ask.by,
   });
   if (!room.ok) notFound();
-  const { head, lines, counts, open, reply, ledgerInput, filter, marking } = room.value;
+  const { head, lines, counts, open, reply, ledgerInput, filter, standard, marking, stranded } = room.value;
+  const next = lines.find((l) => l.reasons.length > 0 && !l.answered && l.id !== open?.thread[0]?.id) ?? null;
   const { zone } = head.schedule;
   const shared = ask.shared ? (open?.thread.find((p) => p.id === ask.shared && p.mine) ?? null) : null;
   // A post is pasted in as a response of its own, or as a reply to the one that is named.
@@ -51,6 +57,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
         ? ('response' as const)
         : (open?.thread.find((p) => p.id === ask.paste) ?? null)
       : null;
+  const answeredPost = open?.thread.find((p) => p.id === open.at);
   const verdict = shared && head.ledger?.verdicts.find((v) => v.post === shared.id);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={zone}>
@@ -76,6 +83,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                   lines={lines}
                   counts={counts}
                   filter={filter}
+                  standard={standard}
                   open={open?.thread[0]?.id ?? null}
                   zone={zone}
                   now={head.now}
@@ -88,9 +96,9 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                   answers={pasting === 'response' ? null : { id: pasting.id, name: pasting.author.name }}
                   names={[...new Set(lines.filter((l) => !l.mine).map((l) => l.author))]}
                 />
-              ) : open && reply ? (
+              ) : open && (reply || stranded) ? (
                 <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
-                  <BackToList slug={slug} filter={filter} />
+                  <BackToList slug={slug} filter={filter} standard={standard} />
                   <FacingPages
                     first={ask.shared ? 'right' : 'left'}
                     left={{
@@ -102,6 +110,8 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                           thread={open.thread}
                           at={open.at}
                           filter={filter}
+                          standard={standard}
+                          authors={open.authors}
                           zone={zone}
                           canQuote
                           outside={head.course.outside}
@@ -111,25 +121,31 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                     }}
                     right={{
                       name: 'Your reply',
-                      page: shared ? (
-                        <SharedNote
-                          head={head}
-                          post={shared}
-                          verdict={verdict ?? null}
-                          others={lines.filter((l) => !l.mine && !l.answered).length}
-                        />
+                      page: !reply ? (
+                        stranded ? (
+                          <Stranded {...stranded} />
+                        ) : null
+                      ) : shared ? (
+                        <SharedNote head={head} post={shared} verdict={verdict ?? null} next={next} />
                       ) : reply.answering.self && !head.staff ? (
                         <OpenedReply head={head} />
                       ) : (
                         <ReplyDesk
                           key={`${reply.answering.id} ${reply.draft.submission}`}
                           slug={slug}
+                          course={head.course.slug}
                           person={who.actor.id}
                           author={who.actor.name}
                           staff={head.staff}
                           zone={zone}
                           brief={head.brief}
-                          answering={reply.answering}
+                          answering={{
+                            ...reply.answering,
+                            title: answeredPost?.title ?? '',
+                            doc: answeredPost?.doc ?? emptyDocument,
+                          }}
+                          about={reply.about}
+                          changed={reply.changed}
                           draft={reply.draft}
                           refused={reply.refused}
                           ledgerInput={ledgerInput}
@@ -142,7 +158,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
                   />
                 </div>
               ) : (
-                <NothingOpen head={head} asked={ask.post} found={open !== null} />
+                <NothingOpen head={head} asked={ask.post} found={open !== null} next={next} />
               )}
             </div>
           )}

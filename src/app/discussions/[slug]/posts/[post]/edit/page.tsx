@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
+import { plainText } from '@/core/posts/flatten';
 import { changingPost } from '@/server/posts/history';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { FormAnswer } from '@/ui/discussion/form-answer';
@@ -58,6 +59,7 @@ export default async function ChangePage({ params, searchParams }: Props) {
                     person={who.actor.id}
                     author={who.actor.name}
                     post={{ id: post.id, n: post.n, kind: post.kind, parent: post.parent }}
+                    prompt={plainText(prompt)}
                     answered={answered ? { name: answered.author.name, plain: answered.plain } : null}
                     draft={draft}
                     refused={refused}

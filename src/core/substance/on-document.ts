@@ -1,0 +1,43 @@
+import { passages } from '../checks/passages';
+import type { Evidence } from '../checks/types';
+import type { Doc } from '../posts/document';
+import type { ReadAnswered } from './answered';
+import type { Facet } from './facets';
+import { judgeRead, type Verdict } from './judge';
+
+/** Something a draft does, with where in the document it does it. */
+export type Doing = Omit<Facet, 'spans'> & { evidence: Evidence[] };
+export type Substance = {
+  score: number;
+  verdict: Verdict;
+  /** Words of the draft that were judged: the writer's and what is quoted of the post. */
+  words: number;
+  doing: Doing[];
+};
+
+/** Judges a draft where it stands: its headings and its list of sources are no part of what it says. */
+export function substanceOf(doc: Doc, read: ReadAnswered): Substance {
+  const lines = passages(doc)
+    .filter((p) => p.role !== 'reference' && p.line.kind !== 'heading' && p.line.text.trim() !== '')
+    .map((p) => p.line);
+  let text = '';
+  const starts = lines.map(({ text: line, pos }) => {
+    const start = text.length;
+    text += `${line}\n`;
+    return { start, end: start + line.length, pos };
+  });
+  // A stretch that runs over lines is marked line by line.
+  const onDocument = (span: { start: number; end: number }): Evidence[] =>
+    starts.flatMap((l) => {
+      const from = Math.max(l.start, span.start);
+      const to = Math.min(l.end, span.end);
+      return from < to ? [{ from: l.pos + from - l.start, to: l.pos + to - l.start }] : [];
+    });
+  const { score, verdict, words, facets } = judgeRead(text, read);
+  return {
+    score,
+    verdict,
+    words,
+    doing: facets.map(({ spans, ...facet }) => ({ ...facet, evidence: spans.flatMap(onDocument) })),
+  };
+}

@@ -1,0 +1,125 @@
+import { z } from 'zod';
+import type { CourseId } from '@/core/ids';
+import { canonicalJson } from '@/core/posts/canonical';
+import { parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { isBlank, plainText } from '@/core/posts/flatten';
+import { withHonestNames } from '@/core/posts/names';
+import { fail, ok, type Result } from '@/core/result';
+import { countWords } from '@/core/text/words';
+import type { Db } from '@/db/connection';
+import { replaceReadingText } from '@/db/queries/courses';
+import { lockedPrompt, lockedReading, replacePrompt } from '@/db/queries/material';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { honestEmbeds } from '../embeds/resolve';
+import { enterReading } from '../notes/notes';
+import { sha256 } from '../posts/fingerprint';
+import { honestFiles } from '../posts/honest';
+
+/** A text of a course that its students read: a reading, or a discussion's prompt, by its name in addresses. */
+export type Which = { of: 'reading' | 'prompt'; slug: string };
+
+type Entered = {
+  course: CourseId;
+  doc: Doc | null;
+  /** The text as it stands now, held until the transaction ends. */
+  held: (tx: Db) => Promise<Doc | null>;
+  replace: (tx: Db, doc: Doc) => Promise<unknown>;
+  courseSlug: string;
+  zone: string;
+  title: string;
+};
+
+/** The door for whoever keeps a course: its staff, or a student whose own course it is. Others find nothing. */
+async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Entered, NotFound>> {
+  if (which.of === 'prompt') {
+    const door = await enterDiscussion(deps, actor, which.slug);
+    if (!door.ok) return door;
+    const { record, staff } = door.value;
+    if (!staff && !record.course.outside) return fail({ code: 'not-found' });
+    const { id, brief, course } = record;
+    return ok({
+      course: course.id,
+      doc: record.prompt,
+      held: (tx) => lockedPrompt(tx, id),
+      replace: (tx, doc) => replacePrompt(tx, { id, brief, outside: course.outside }, doc),
+      courseSlug: course.slug,
+      zone: record.schedule.zone,
+      title: record.title,
+    });
+  }
+  const door = await enterReading(deps, actor, which.slug);
+  if (!door.ok) return door;
+  const reading = door.value;
+  if (!reading.staff && !reading.outside) return fail({ code: 'not-found' });
+  return ok({
+    course: reading.course,
+    doc: reading.doc,
+    held: (tx) => lockedReading(tx, reading),
+    replace: (tx, doc) => {
+      const plain = plainText(doc);
+      return replaceReadingText(tx, reading, { doc, plain, words: Math.max(1, countWords(plain)) });
+    },
+    courseSlug: reading.courseSlug,
+    zone: reading.zone,
+    title: reading.title,
+  });
+}
+
+/** Which text it is that stands there: another one has another stamp. */
+const stampOf = (doc: Doc | null) => sha256(canonicalJson(doc));
+
+const EMPTY: Doc = { type: 'doc', content: [{ type: 'paragraph' }] };
+
+export type MaterialPage = { course: string; zone: string; title: string; doc: Doc; stamp: string };
+
+/** A reading's or a prompt's text on the desk. */
+export async function materialPage(
+  deps: Deps,
+  actor: Actor,
+  which: Which,
+): Promise<Result<MaterialPage, NotFound>> {
+  const door = await enter(deps, actor, which);
+  if (!door.ok) return door;
+  const { courseSlug, zone, title, doc } = door.value;
+  return ok({ course: courseSlug, zone, title, doc: doc ?? EMPTY, stamp: stampOf(doc) });
+}
+
+export const materialSchema = z.strictObject({
+  doc: z.unknown(),
+  /** Of the text this one was made from. */
+  stamp: z.string().regex(/^[0-9a-f]{64}$/u),
+});
+export type MaterialFailure =
+  | NotFound
+  | DocumentFailure
+  | { code: 'nothing-written' }
+  /** Somebody else changed it meanwhile: their text, and its stamp for who wants to go over it. */
+  | { code: 'changed-meanwhile'; doc: Doc; stamp: string };
+
+/**
+ * Puts a text that was changed on the desk in a reading's or a prompt's place. It names nobody; it carries the writer's own
+ * files of this course and those that stood there before, whoever put them there. What is counted does not change with it.
+ */
+export async function changeMaterial(
+  deps: Deps,
+  actor: Actor,
+  which: Which,
+  input: z.infer<typeof materialSchema>,
+): Promise<Result<null, MaterialFailure>> {
+  const read = parseDocument(input.doc);
+  if (!read.ok) return read;
+  return deps.db.transaction(async (tx): Promise<Result<null, MaterialFailure>> => {
+    const door = await enter({ ...deps, db: tx }, actor, which);
+    if (!door.ok) return door;
+    const { course, held, replace } = door.value;
+    const now = await held(tx);
+    const stamp = stampOf(now);
+    if (stamp !== input.stamp) return fail({ code: 'changed-meanwhile', doc: now ?? EMPTY, stamp });
+    const nameless = withHonestNames(read.value, { person: () => null, post: () => false });
+    const doc = await honestEmbeds({ db: tx }, await honestFiles(tx, course, actor.id, nameless, now));
+    if (isBlank(doc)) return fail({ code: 'nothing-written' });
+    await replace(tx, doc);
+    return ok(null);
+  });
+}

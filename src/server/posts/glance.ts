@@ -1,0 +1,40 @@
+import { postId, type Instant } from '@/core/ids';
+import { fail, ok, type Result } from '@/core/result';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+
+export type Glance = {
+  author: string;
+  kind: 'response' | 'reply';
+  title: string;
+  beginning: string;
+  sharedAt: Instant;
+  zone: string;
+  gone: boolean;
+};
+
+const BEGINNING = 280;
+
+/** The beginning of a post of a discussion, for whoever may read it; to others there is no such post. */
+export async function glance(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  post: number,
+): Promise<Result<Glance, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const [found] = await visiblePosts(deps.db, actor, door.value, [postId(post)]);
+  if (!found) return fail({ code: 'not-found' });
+  const { plain } = found;
+  return ok({
+    author: found.author.name,
+    kind: found.kind,
+    title: found.title,
+    beginning: plain.length > BEGINNING ? `${plain.slice(0, BEGINNING).replace(/\s+\S*$/u, '')}…` : plain,
+    sharedAt: found.sharedAt,
+    zone: door.value.record.schedule.zone,
+    gone: found.withdrawn || found.hidden,
+  });
+}

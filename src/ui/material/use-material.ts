@@ -1,0 +1,151 @@
+'use client';
+
+import type { Doc } from '@/core/posts/document';
+import { canonicalJson } from '@/core/posts/canonical';
+import { useEditor } from '@tiptap/react';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { SendingFiles } from '../attachments/sending';
+import { extensions } from '../writing/editor/extensions';
+import type { FormulaAsked, NoteAsked } from '../writing/editor/fields';
+import { putText } from '../writing/editor/put-text';
+import { NameStore } from '../writing/editor/suggest';
+import { documentOf } from '../writing/editor/to-document';
+import { forgetLocal, isFirstWindow, keepLocal, readLocal } from '../writing/local-copy';
+
+export type MaterialView = { course: string; zone: string; title: string; doc: Doc; stamp: string };
+type Answer = { ok: true } | { ok: false; code: string; doc?: Doc; stamp?: string };
+
+export type Putting =
+  | { state: 'idle' }
+  | { state: 'putting' }
+  | { state: 'failed'; code: string }
+  /** Somebody else changed it meanwhile. */
+  | { state: 'changed'; doc: Doc; stamp: string };
+
+/**
+ * The writing of a text that a course's students read. It changes for them when it is put in its place; until then this
+ * machine keeps what is written, at every key.
+ */
+export function useMaterial(options: {
+  person: string;
+  view: MaterialView;
+  /** Where the text is put, and the page one comes back to. */
+  address: string;
+  back: string;
+  label: string;
+}) {
+  const { view, address, back } = options;
+  const router = useRouter();
+  const key = `${options.person} ${address}`;
+  const stamp = useRef(view.stamp);
+  const [putting, setPutting] = useState<Putting>({ state: 'idle' });
+  const [restored, setRestored] = useState(false);
+  const [formula, setFormula] = useState<FormulaAsked | null>(null);
+  const [note, setNote] = useState<NoteAsked | null>(null);
+  const [sending] = useState(() => new SendingFiles(view.course));
+  // Material names nobody: nothing is offered.
+  const [names] = useState(() => new NameStore(() => Promise.resolve({ people: [], posts: [] })));
+
+  const editor = useEditor({
+    immediatelyRender: false,
+    content: view.doc,
+    extensions: extensions({
+      placeholder: 'Type the text as students shall read it…',
+      openFormula: setFormula,
+      openNote: setNote,
+      names,
+      sending,
+    }),
+    editorProps: {
+      attributes: {
+        class: 'text min-h-full',
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': options.label,
+        spellcheck: 'true',
+      },
+    },
+    onCreate: ({ editor: e }) => {
+      sending.into(e);
+      void isFirstWindow(key).then(async (first) => {
+        const local = first ? await readLocal(key) : null;
+        if (!local || e.isDestroyed || canonicalJson(local.doc) === canonicalJson(view.doc)) return;
+        putText(e, local.doc);
+        stamp.current = local.submission;
+        setRestored(true);
+      });
+    },
+    onUpdate: ({ editor: e }) =>
+      keepLocal(key, {
+        title: '',
+        doc: documentOf(e),
+        base: 0,
+        kept: false,
+        submission: stamp.current,
+      }),
+  });
+
+  const text = () => ({ title: '', doc: editor ? documentOf(editor) : view.doc });
+
+  const put = async () => {
+    setPutting({ state: 'putting' });
+    let answer: Answer;
+    try {
+      const response = await fetch(address, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ doc: text().doc, stamp: stamp.current }),
+      });
+      answer = (await response.json()) as Answer;
+    } catch {
+      answer = { ok: false, code: 'no-answer' };
+    }
+    if (!answer.ok) {
+      setPutting(
+        answer.doc && answer.stamp
+          ? { state: 'changed', doc: answer.doc, stamp: answer.stamp }
+          : { state: 'failed', code: answer.code },
+      );
+      return;
+    }
+    forgetLocal(key);
+    router.push(back);
+    router.refresh();
+  };
+
+  return {
+    editor,
+    sending,
+    names,
+    formula,
+    setFormula,
+    note,
+    setNote,
+    restored,
+    putting,
+    text,
+    put,
+    /** This text shall stand over the one that was put there meanwhile. */
+    putOver: async (their: string) => {
+      stamp.current = their;
+      await put();
+    },
+    /** The text as it stands for students takes the place of what is on the desk. */
+    take: (doc: Doc, its: string) => {
+      if (!editor) return;
+      stamp.current = its;
+      putText(editor, doc);
+      forgetLocal(key);
+      setRestored(false);
+      setPutting({ state: 'idle' });
+    },
+    bringIn: (doc: Doc, how: 'instead' | 'below') => {
+      if (!editor) return;
+      const next: Doc =
+        how === 'below' ? { type: 'doc', content: [...documentOf(editor).content, ...doc.content] } : doc;
+      putText(editor, next);
+      keepLocal(key, { title: '', doc: next, base: 0, kept: false, submission: stamp.current });
+    },
+  };
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { useParams } from 'next/navigation';
+import { HoverCard } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { moment } from '../words/time';
+
+type Glance =
+  | {
+      ok: true;
+      author: string;
+      kind: 'response' | 'reply';
+      title: string;
+      beginning: string;
+      sharedAt: number;
+      zone: string;
+      gone: boolean;
+    }
+  | { ok: false };
+
+/** The number of a post in a text: it leads to the post, and shows how it begins when one points at it or comes by Tab. */
+export function PostReference({ post, children }: { post: number; children: ReactNode }) {
+  const { slug } = useParams<{ slug?: string }>();
+  const [glance, setGlance] = useState<Glance | null>(null);
+  // Relative to the room it is read in: the conversation of this discussion.
+  const link = (
+    <a className="mention" href={`conversation?post=${post}`}>
+      {children}
+    </a>
+  );
+  if (!slug) return link;
+  const look = async () => {
+    if (glance?.ok) return;
+    try {
+      const answer = await fetch(`/discussions/${slug}/posts/${post}/glance`);
+      setGlance((await answer.json()) as Glance);
+    } catch {
+      setGlance({ ok: false });
+    }
+  };
+  return (
+    <HoverCard.Root openDelay={250} closeDelay={120} onOpenChange={(open) => open && void look()}>
+      <HoverCard.Trigger asChild>{link}</HoverCard.Trigger>
+      <HoverCard.Portal>
+        <HoverCard.Content
+          sideOffset={4}
+          className="z-50 w-[min(92vw,340px)] rounded-plate border border-rule bg-page p-3 text-[13px]"
+        >
+          {glance === null ? (
+            'Looking it up…'
+          ) : !glance.ok ? (
+            'That post is not here to be read.'
+          ) : (
+            <>
+              <p>
+                <b>{glance.author}</b>{' '}
+                <span className="text-ink-2">
+                  {glance.kind} #{post}, {moment(glance.sharedAt, glance.zone)}
+                </span>
+              </p>
+              {glance.title ? <p className="mt-1 font-serif font-semibold">{glance.title}</p> : null}
+              <p className="mt-1 font-serif text-[14px]">
+                {glance.gone ? 'It is no longer shown.' : glance.beginning}
+              </p>
+            </>
+          )}
+        </HoverCard.Content>
+      </HoverCard.Portal>
+    </HoverCard.Root>
+  );
+}
