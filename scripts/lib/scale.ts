@@ -119,8 +119,10 @@ async function addPosts(tx: Knex.Transaction, now: Instant) {
 /** What the triggers keep, set by set. */
 async function fillIn(tx: Knex.Transaction, now: Instant) {
   await tx.raw(`
-    insert into post_texts (course_id, discussion_id, post_id, title, plain)
-      select p.course_id, p.discussion_id, p.id, v.title, v.plain from posts p join post_versions v on v.post_id = p.id;
+    insert into post_texts
+        (course_id, discussion_id, post_id, title, plain, n, own_words, opening, named, pictured, carries)
+      select p.course_id, p.discussion_id, p.id, v.title, v.plain, v.n, v.own_words, o.*
+      from posts p join post_versions v on v.post_id = p.id, outline_of(v.doc, v.plain) o;
     select learn_words(plain) from post_texts limit 50;
     insert into discussion_counts
       select course_id, discussion_id, count(*), count(*) filter (where kind = 'response'), 0 from posts group by 1, 2`);

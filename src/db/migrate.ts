@@ -14,6 +14,7 @@ import * as files from './migrations/0011_files';
 import * as clips from './migrations/0012_clips';
 import * as embeds from './migrations/0013_embeds';
 import * as marks from './migrations/0014_marks';
+import * as room from './migrations/0015_room';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -30,6 +31,7 @@ const MIGRATIONS = {
   '0012_clips': clips,
   '0013_embeds': embeds,
   '0014_marks': marks,
+  '0015_room': room,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -7,6 +7,7 @@ import { listedSites, type AskedSite } from '@/server/embeds/sites';
 import { folderStore } from '@/server/files/folder-store';
 import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
+import { liveHub, type Hub } from '@/server/live/hub';
 import { standInSite } from '@/standins/media/site';
 import { readConfig, type Config } from './config';
 
@@ -18,6 +19,8 @@ export type App = {
   files: FileStore;
   /** The media sites whose pages are shown as players. */
   sites: readonly AskedSite[];
+  /** Who listens to discussions through this process. */
+  hub: Hub;
 };
 
 function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
@@ -34,12 +37,14 @@ const place = globalThis as typeof globalThis & { pulpit?: App };
 export function app(): App {
   if (!place.pulpit) {
     const config = readConfig();
+    const db = connect(config.databaseUrl);
     place.pulpit = {
       config,
-      db: connect(config.databaseUrl),
+      db,
       clock: { real: () => Date.now() },
       files: filesOf(config),
       sites: [...(config.demo ? [standInSite] : []), ...listedSites(config.mediaSites)],
+      hub: liveHub(db, config.databaseUrl),
     };
     // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.
     setTimeout(() => readPrompt(ANY_PROMPT), 0);

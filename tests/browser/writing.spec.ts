@@ -58,6 +58,8 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   // The menu gives the text the focus back when it is gone.
   await expect(editorOf(page)).toBeFocused();
   await editorOf(page).getByRole('paragraph').last().click();
+  // The click has taken the marked word's place before anything is typed over it.
+  await expect.poll(() => page.evaluate(() => getSelection()?.isCollapsed)).toBe(true);
   await page.keyboard.press('Control+End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('- first');

@@ -156,7 +156,7 @@ describe('well said and bookmarks', () => {
     await mark(jun, id, 'well-said');
     await mark(imani, id, 'bookmark');
     const seen = async (who: Actor) =>
-      (await room(who, 'all', id, 'Tue 14:10')).open?.thread.find((p) => p.id === id)?.marks;
+      (await room(who, 'all', id, 'Tue 14:10')).posts.find((p) => p.id === id)?.marks;
     expect(await seen(imani)).toEqual({ wellSaid: 2, saidByMe: true, bookmarked: true });
     expect(await seen(noor)).toEqual({ wellSaid: 2, saidByMe: false, bookmarked: false });
     expect((await room(imani, 'bookmarked')).lines.map((l) => l.id)).toEqual([id]);
@@ -268,7 +268,7 @@ it('the card of a person holds only what its reader may read', async () => {
   );
   const id = post.noor ?? 0;
   const card = async (who: Actor) =>
-    ((await room(who, 'all', id, 'Tue 19:10')).open?.authors[noor.id] ?? []).map((p) => p.id);
+    ((await room(who, 'all', id, 'Tue 19:10')).authors[noor.id] ?? []).map((p) => p.id);
   expect(await card(imani)).not.toContain(secret.post);
   expect(await card(world.people.jun)).toContain(secret.post);
   expect(await card(imani)).toContain(id);

@@ -118,7 +118,7 @@ describe('a shared post', () => {
     }
     expect((await postHistory(deps(db, 'Tue 11:00'), jun, OPEN, post)).ok).toBe(false);
     const room = await conversation(deps(db, 'Tue 11:00'), jun, OPEN, { post, filter: 'all' });
-    expect(room.ok && room.value.open?.thread[0]).toMatchObject({
+    expect(room.ok && room.value.posts[0]).toMatchObject({
       edited: true,
       doc: text('My second three words.'),
     });

@@ -101,3 +101,6 @@ export async function scripted<W>(
     return Response.json({ ok: false, ...unexpected(error) }, { status: 500 });
   }
 }
+
+/** A post's number as an address says it; 0, which no post has, where it says none. */
+export const numberOf = (text: string) => (/^\d{1,15}$/u.test(text) ? Number(text) : 0);

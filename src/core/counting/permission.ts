@@ -2,13 +2,17 @@ import type { Schedule } from '../deadlines/schedule';
 import type { Instant } from '../ids';
 import type { PostKind } from './types';
 
-/** Why a post cannot be shared. Only the calendar, the late rule and the seal ever stop one (rule 5). */
+/**
+ * Why a post cannot be shared. Only the calendar, the late rule and the seal ever stop one (rule 5), and a reply also the lock
+ * that staff put on its thread.
+ */
 export type Refusal =
   | { code: 'not-open-yet'; opens: Instant }
   | { code: 'closed'; closed: Instant }
   | { code: 'response-deadline-passed'; closed: Instant }
   | { code: 'reply-deadline-passed'; closed: Instant }
-  | { code: 'sealed' };
+  | { code: 'sealed' }
+  | { code: 'thread-locked' };
 
 /**
  * Whether a student may share a post at a moment: null, or what stands against it. A first response must come before
@@ -20,6 +24,8 @@ export function refusal(input: {
   sealed: boolean;
   /** Whether the student ever shared a response here. */
   responded: boolean;
+  /** Of a reply: its thread is locked for this person. */
+  locked?: boolean;
   now: Instant;
 }): Refusal | null {
   const { kind, schedule, now, responded } = input;
@@ -31,9 +37,9 @@ export function refusal(input: {
       : null;
   }
   if (input.sealed && !responded) return { code: 'sealed' };
-  return now >= schedule.replies.closes
-    ? { code: 'reply-deadline-passed', closed: schedule.replies.closes }
-    : null;
+  if (now >= schedule.replies.closes)
+    return { code: 'reply-deadline-passed', closed: schedule.replies.closes };
+  return input.locked ? { code: 'thread-locked' } : null;
 }
 
 /**

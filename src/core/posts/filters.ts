@@ -1,11 +1,19 @@
-/** What the list of a conversation can be narrowed to; the address names it. */
+/** What a conversation can be narrowed to; the address names it. */
 export const THREAD_FILTERS = [
   'worth',
   'all',
   'unread',
   'no-replies',
   'yours',
+  'followed',
   'to-you',
+  'staff',
+  'pictured',
+  'person',
   'bookmarked',
 ] as const;
 export type ThreadFilter = (typeof THREAD_FILTERS)[number];
+
+/** Of these the list shows the very posts; of the others the threads they stand in. */
+const OF_POSTS: readonly ThreadFilter[] = ['to-you', 'staff', 'pictured', 'person', 'bookmarked'];
+export const isOfPosts = (filter: ThreadFilter) => OF_POSTS.includes(filter);

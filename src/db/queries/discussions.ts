@@ -41,6 +41,8 @@ export type DiscussionRecord = {
   reading: ReadingFigures;
   /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
   responses: number;
+  /** How much has happened in it: the number of its last event. */
+  events: number;
 };
 
 const columns = (db: Db, person: PersonId) => [
@@ -68,6 +70,7 @@ const columns = (db: Db, person: PersonId) => [
   db.raw('coalesce(n.class_posts, 0) as class_posts'),
   db.raw('coalesce(n.private_posts, 0) as private_posts'),
   db.raw('coalesce(n.responses, 0) as responses'),
+  db.raw('coalesce(n.events, 0) as events'),
   db.raw('coalesce(r.class_posts, 0) as read_class'),
   db.raw('coalesce(r.private_posts, 0) as read_private'),
   db('posts as p')
@@ -129,6 +132,7 @@ type Row = {
   class_posts: number;
   private_posts: number;
   responses: number;
+  events: number;
   read_class: number;
   read_private: number;
   private_unread: number;
@@ -174,6 +178,7 @@ function toRecord(row: Row): DiscussionRecord {
       privateUnread: row.private_unread,
     },
     responses: row.responses,
+    events: Number(row.events),
   };
 }
 

@@ -1,4 +1,5 @@
 import { instant, personId, type Instant, type PersonId } from '@/core/ids';
+import type { Arranged } from '@/core/posts/arrange';
 import { timestamptz, type Db } from '../connection';
 
 export type Theme = 'system' | 'light' | 'dark';
@@ -110,3 +111,12 @@ export async function recordVisit(db: Db, person: PersonId, now: Instant, previo
 export async function setTheme(db: Db, person: PersonId, theme: Theme) {
   await db('people').where({ id: person }).update({ theme });
 }
+
+/** How a person read a conversation last. */
+export async function readsAs(db: Db, person: PersonId): Promise<Arranged> {
+  const row = await db('people').where({ id: person }).first('reads_as', 'newest_first');
+  return { as: row.reads_as, newestFirst: row.newest_first };
+}
+
+export const setReadsAs = (db: Db, person: PersonId, { as, newestFirst }: Arranged) =>
+  db('people').where({ id: person }).update({ reads_as: as, newest_first: newestFirst });

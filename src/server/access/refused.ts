@@ -6,10 +6,11 @@ import type { Entered } from './enter';
 /**
  * What stands against sharing a post now. In a course that is not hosted here nothing does: what was posted there was
  * posted, and the ledger says what it counts as.
+ * `locked` says that staff locked the thread of a reply: they themselves may still answer in it.
  */
-export function refused(deps: Deps, entered: Entered, kind: PostKind): Refusal | null {
+export function refused(deps: Deps, entered: Entered, kind: PostKind, locked = false): Refusal | null {
   const { record, schedule, responded, staff } = entered;
   if (record.course.outside) return null;
   const sealed = record.brief.sealed && !staff;
-  return refusal({ kind, schedule, sealed, responded, now: deps.now });
+  return refusal({ kind, schedule, sealed, responded, locked: locked && !staff, now: deps.now });
 }

@@ -1,17 +1,26 @@
 import type { PostId } from '@/core/ids';
-import { postsForReader, type PostRecord } from '@/db/queries/posts';
+import { outlinesForReader, postsForReader, type PostOutline, type PostRecord } from '@/db/queries/posts';
 import type { Db } from '@/db/connection';
 import type { Actor } from '../deps';
 import type { Entered } from './enter';
 
-/** What a reader is given in place of a text that is no longer there for them. */
-const blankOut = (post: PostRecord): PostRecord => ({
-  ...post,
+type Reader = { actor: Actor; staff: boolean };
+
+/** Whether a reader is given no text of a post: it was withdrawn or hidden, and is neither theirs nor are they staff. */
+const isBlankFor = (post: PostOutline, { actor, staff }: Reader) =>
+  (post.withdrawn || post.hidden) && !staff && post.author.id !== actor.id;
+
+const BLANK = {
   title: '',
-  plain: '',
+  opening: '',
   ownWords: 0,
-  doc: { type: 'doc', content: [{ type: 'paragraph' }] },
-});
+  hiddenReason: '',
+  namesReader: false,
+  pictured: null,
+  carries: false,
+};
+
+const placeOf = ({ record }: Entered) => ({ course: record.course.id, discussion: record.id });
 
 /**
  * The posts of a discussion (or those of them that are asked for) this person may read now. Behind the seal that is none, whatever was asked for; texts
@@ -23,10 +32,27 @@ export async function visiblePosts(
   entered: Entered,
   only?: readonly PostId[],
 ): Promise<PostRecord[]> {
-  if (entered.sealed) return [];
-  const { record, staff } = entered;
-  const posts = await postsForReader(db, record.course.id, record.id, { id: actor.id, staff }, only);
+  if (entered.sealed || only?.length === 0) return [];
+  const { staff } = entered;
+  const posts = await postsForReader(db, placeOf(entered), { id: actor.id, staff }, only);
   return posts.map((p) =>
-    (p.withdrawn || p.hidden) && !staff && p.author.id !== actor.id ? blankOut(p) : p,
+    isBlankFor(p, { actor, staff })
+      ? { ...p, ...BLANK, plain: '', doc: { type: 'doc', content: [{ type: 'paragraph' }] } }
+      : p,
   );
+}
+
+/** The same posts without their texts: what lists are made of; and the number of the last event they know of. */
+export async function visibleOutlines(
+  db: Db,
+  actor: Actor,
+  entered: Entered,
+): Promise<{ posts: PostOutline[]; events: number }> {
+  const { staff, sealed, record } = entered;
+  if (sealed) return { posts: [], events: record.events };
+  const { posts, events } = await outlinesForReader(db, placeOf(entered), { id: actor.id, staff });
+  return {
+    posts: posts.map((p) => (isBlankFor(p, { actor, staff }) ? { ...p, ...BLANK } : p)),
+    events: events ?? record.events,
+  };
 }

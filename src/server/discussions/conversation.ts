@@ -1,27 +1,27 @@
-import type { Refusal } from '@/core/counting/permission';
 import { summarise } from '@/core/counting/summary';
 import type { LedgerInput } from '@/core/counting/types';
-import { isStaff, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
-import { emptyDocument, type Doc } from '@/core/posts/document';
-import type { ThreadFilter } from '@/core/posts/filters';
+import { personId, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import { pageOf, stepsFrom, type Arranged, type Arrangement, type Page, type Steps } from '@/core/posts/arrange';
+import type { Doc } from '@/core/posts/document';
+import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
+import { isFollowed } from '@/core/posts/following';
 import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
 import { ok, type Result } from '@/core/result';
 import type { Rubric } from '@/core/rubric/rubric';
+import { worthAnswering } from '@/core/worth/rank';
 import type { MarkRecord } from '@/db/queries/beside';
-import { draftFor } from '@/db/queries/drafts';
-import type { PostRecord } from '@/db/queries/posts';
+import { followsOf } from '@/db/queries/follows';
 import { promptPlain } from '@/db/queries/material';
+import { readsAs } from '@/db/queries/people';
 import { postMarks, type PostMarks } from '@/db/queries/post-marks';
-import { versionOfPost } from '@/db/queries/post-versions';
-import { marksOf } from '@/db/queries/reading';
+import { plainTexts, type PostOutline, type PostRecord } from '@/db/queries/posts';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
-import { refused } from '../access/refused';
-import { visiblePosts } from '../access/visible-posts';
+import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { markFor } from '../rubric/rubric';
-import { openDraft, type OpenDraft } from '../drafts/open';
+import { replyPage, type ReplyPage, type Stranded } from './answering';
 import { headOf, type DiscussionHead } from './head';
-import { listed, openingOf, type Listed } from './lines';
+import { isUnreadFor, linesOf, listed, openingOf, postLine, type Listed, type Room, type ThreadLine } from './lines';
 
 export type ReadPost = {
   id: PostId;
@@ -30,6 +30,8 @@ export type ReadPost = {
   author: { id: PersonId; name: string; role: Role };
   mine: boolean;
   to: string | null;
+  /** The post it answers. */
+  parent: PostId | null;
   privateTo: string | null;
   sharedAt: Instant;
   edited: boolean;
@@ -37,47 +39,42 @@ export type ReadPost = {
   doc: Doc;
   ownWords: number;
   gone: 'withdrawn' | 'hidden' | null;
+  /** Why staff hid it, for its author and staff. */
+  hiddenReason: string;
+  pinned: boolean;
+  locked: boolean;
   unread: boolean;
   marks: PostMarks;
-};
-
-type IsUnread = (post: PostRecord) => boolean;
-
-/** The facing page: the post being answered and the draft of the answer. */
-export type ReplyPage = {
-  answering: {
-    id: PostId;
-    person: PersonId;
-    name: string;
-    staff: boolean;
-    self: boolean;
-    plain: string;
-    privateTo: string | null;
-    /** Which of its versions is read. */
-    n: number;
-  };
-  /** The post was changed after the draft was begun: the text the draft was begun on, and when it changed. */
-  changed: { title: string; doc: Doc; at: Instant } | null;
-  draft: OpenDraft;
-  refused: Refusal | null;
-  /** What the substance of the reply is judged against, beside the post: by its writer's browser, for nobody else. */
-  about: { prompt: string; others: string[] };
 };
 
 /** A post of somebody, as it stands on a card about them. */
 export type PostOfAuthor = { id: PostId; kind: 'response' | 'reply'; opening: string; to: string | null };
 
-export type Conversation = Listed & {
+export type Conversation = Pick<Listed, 'filter' | 'standard' | 'counts'> & {
   head: DiscussionHead;
-  open: {
-    thread: ReadPost[];
-    at: PostId;
-    /** What else those who speak in the thread have written here, by who they are. */
-    authors: Record<PersonId, PostOfAuthor[]>;
-  } | null;
+  as: Arrangement;
+  newestFirst: boolean;
+  /** How the reader reads where the address says nothing. */
+  habit: Arranged;
+  /** Whose posts are shown, of the filter by a person. */
+  person: { id: PersonId; name: string } | null;
+  /** The list beside the open thread, or the page's headlines. */
+  lines: ThreadLine[];
+  /** The posts that are read, with their texts: of the open thread, of the page by time, or the one that is open. */
+  posts: ReadPost[];
+  page: Page;
+  /** The post that is open, with the response of its thread. */
+  open: { at: PostId; thread: PostId; followed: boolean; locked: boolean } | null;
+  /** What else those who speak here have written, by who they are. */
+  authors: Record<PersonId, PostOfAuthor[]>;
+  steps: Steps;
+  followsDiscussion: boolean;
+  /** Threads one follows, by their response. */
+  followed: PostId[];
+  /** The number of the last event this page knows of: who listens goes on from there. */
+  events: number;
   reply: ReplyPage | null;
-  /** The post that was to be answered is gone, and there is a draft of the answer. */
-  stranded: { name: string; draft: Doc } | null;
+  stranded: Stranded | null;
   ledgerInput: LedgerInput | null;
   /** For staff: the rubric for the open response, with the mark it has. */
   marking: Marking | null;
@@ -85,23 +82,38 @@ export type Conversation = Listed & {
 
 export type Marking = { rubric: Rubric; post: PostId; student: string; mark: MarkRecord | null };
 
+/** What a person asks for: all of it stands in the address, and what does not is as they read last. */
+export type ConversationAsk = {
+  post: number | null;
+  filter: ThreadFilter | null;
+  by?: string | null;
+  person?: string | null;
+  as?: Arrangement | null;
+  newestFirst?: boolean | null;
+  page?: number | null;
+};
+
 const NO_MARKS: PostMarks = { wellSaid: 0, saidByMe: false, bookmarked: false };
 
-function toRead(
-  branch: Branch<PostRecord>,
-  reader: PersonId,
-  names: Map<PostId, string>,
-  isUnread: IsUnread,
-  marks: ReadonlyMap<PostId, PostMarks>,
-): ReadPost {
-  const { post, depth } = branch;
+/** So many are on one page: of whole posts, and of headlines. */
+export const POSTS_A_PAGE = 40;
+export const HEADLINES_A_PAGE = 150;
+/** More of somebody's posts stand on no card; the filter by person shows all. */
+const POSTS_ON_CARD = 6;
+
+type Reading = { room: Room; entered: Entered };
+
+function toRead(post: PostRecord, { room, entered }: Reading): ReadPost {
+  const branch = room.branches.get(post.id);
+  const own = post.author.id === room.reader;
   return {
     id: post.id,
-    depth,
+    depth: branch?.depth ?? 0,
     kind: post.kind,
     author: post.author,
-    mine: post.author.id === reader,
-    to: post.parent === null ? null : (names.get(post.parent) ?? null),
+    mine: own,
+    to: post.parent === null ? null : (room.branches.get(post.parent)?.post.author.name ?? null),
+    parent: post.parent,
     privateTo: post.privateTo?.name ?? null,
     sharedAt: post.sharedAt,
     edited: post.edited,
@@ -109,144 +121,193 @@ function toRead(
     doc: post.doc,
     ownWords: post.ownWords,
     gone: post.withdrawn ? 'withdrawn' : post.hidden ? 'hidden' : null,
-    unread: isUnread(post),
-    marks: marks.get(post.id) ?? NO_MARKS,
+    hiddenReason: own || entered.staff ? post.hiddenReason : '',
+    pinned: post.pinned,
+    locked: post.locked,
+    unread: isUnreadFor(post, room.reader),
+    marks: room.marks.get(post.id) ?? NO_MARKS,
   };
 }
 
-/** So many other responses, and so much of each, say what the class has said already. */
-const OTHERS = 6;
-const OTHERS_LENGTH = 600;
-
-const othersOf = (posts: readonly PostRecord[], asked: PostRecord): string[] =>
-  posts
-    .filter((p) => p.kind === 'response' && p.id !== asked.id && p.author.id !== asked.author.id && p.plain)
-    .slice(0, OTHERS)
-    .map((p) => p.plain.slice(0, OTHERS_LENGTH));
-
-/** How a post stood when its answer was begun, where it has been changed since: its writer has read that text. */
-async function changedSince(
-  deps: Deps,
-  post: PostRecord,
-  begunOn: number | null,
-): Promise<ReplyPage['changed']> {
-  if (begunOn === null || begunOn >= post.n) return null;
-  const before = await versionOfPost(deps.db, post.id, begunOn);
-  return before?.changedAt ? { title: before.title, doc: before.doc, at: before.changedAt } : null;
-}
-
 /** What a name leads to: its owner's response here, or what else there is of theirs. */
-const writtenBy = (posts: readonly PostRecord[], person: string | null): PostRecord | null =>
+const writtenBy = (posts: readonly PostOutline[], person: string | null): PostOutline | null =>
   posts.find((p) => p.author.id === person && p.kind === 'response') ??
   posts.find((p) => p.author.id === person) ??
   null;
 
-/** What else the speakers of a thread have written in the discussion. */
-function authorsOf(
-  thread: readonly Branch<PostRecord>[],
-  posts: readonly PostRecord[],
-  names: ReadonlyMap<PostId, string>,
-): Record<PersonId, PostOfAuthor[]> {
-  const speakers = new Set(thread.map((b) => b.post.author.id));
+/** What else the speakers have written in the discussion, the first of it. */
+function authorsOf(room: Room, speakers: ReadonlySet<PersonId>): Record<PersonId, PostOfAuthor[]> {
   const found: Record<PersonId, PostOfAuthor[]> = {};
-  for (const post of posts) {
+  for (const post of room.posts) {
     if (!speakers.has(post.author.id) || post.withdrawn || post.hidden) continue;
-    const to = post.parent === null ? null : (names.get(post.parent) ?? null);
-    (found[post.author.id] ??= []).push({ id: post.id, kind: post.kind, opening: openingOf(post), to });
+    const theirs = (found[post.author.id] ??= []);
+    if (theirs.length === POSTS_ON_CARD) continue;
+    const to = post.parent === null ? null : (room.branches.get(post.parent)?.post.author.name ?? null);
+    theirs.push({ id: post.id, kind: post.kind, opening: openingOf(post), to });
   }
   return found;
 }
 
 /** What staff need to mark the open response by the rubric; nothing for anybody else. */
-async function markingOf(deps: Deps, entered: Entered, response: PostRecord | null): Promise<Marking | null> {
+async function markingOf(
+  deps: Deps,
+  entered: Entered,
+  response: PostOutline | undefined,
+): Promise<Marking | null> {
   const { rubric } = entered.record;
   if (!entered.staff || !rubric || response?.author.role !== 'student' || response.withdrawn) return null;
   const { id, author } = response;
   return { rubric, post: id, student: author.name, mark: await markFor(deps, author.id, entered) };
 }
 
+function roomOf(
+  reader: PersonId,
+  entered: Entered,
+  posts: readonly PostOutline[],
+  marks: Room['marks'],
+  chosen: ReadonlyMap<PostId, boolean>,
+): Room {
+  const trees = threads(posts);
+  const branches = new Map<PostId, Branch<PostOutline>>();
+  const rootOf = new Map<PostId, PostId>();
+  const followed = new Set<PostId>();
+  for (const tree of trees) {
+    let spoke = false;
+    for (const branch of inReadingOrder(tree)) {
+      branches.set(branch.post.id, branch);
+      rootOf.set(branch.post.id, tree.post.id);
+      spoke ||= branch.post.author.id === reader;
+    }
+    if (isFollowed(chosen.get(tree.post.id) ?? null, spoke)) followed.add(tree.post.id);
+  }
+  return { reader, entered, posts, trees, branches, rootOf, marks, followed };
+}
+
+/** Ranks the responses one could answer; only for this their texts are read. */
+const weighing = (deps: Deps, room: Room, prompt: string) => async (
+  open: Parameters<Parameters<typeof listed>[2]>[0],
+) => {
+  const { reader, entered, posts } = room;
+  const { brief } = entered.record;
+  const own = posts.find((p) => p.author.id === reader && p.kind === 'response' && !p.withdrawn && !p.hidden);
+  const texts = await plainTexts(deps.db, [...open.map((c) => c.post), ...(own ? [own.id] : [])]);
+  return worthAnswering(
+    {
+      id: reader,
+      text: own ? (texts.get(own.id) ?? null) : null,
+      prompt,
+      concepts: brief.concepts,
+      distinctPeers: brief.replies.distinctPeers,
+    },
+    open.map((c) => ({ ...c, text: texts.get(c.post) ?? '' })),
+  );
+};
+
 /**
- * The Conversation room: the threads one may read, one of them open, and the page to answer it on. Behind the seal
- * there is nothing to open: the answer holds no post at all, whatever number the address asks for.
+ * The Conversation room: what one may read in it, arranged and narrowed as one asks, one post of it open, and the page to
+ * answer that on. Behind the seal there is nothing to open: the answer holds no post at all, whatever number the address
+ * asks for. Texts are read for the page that is shown and for nothing else.
  */
 export async function conversation(
   deps: Deps,
   actor: Actor,
   slug: string,
-  ask: { post: number | null; filter: ThreadFilter | null; by?: string | null },
+  ask: ConversationAsk,
 ): Promise<Result<Conversation, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const { record } = entered;
+  const { record, staff, responded } = entered;
   const head = headOf(deps, entered);
-  const [posts, read, marks] = await Promise.all([
-    visiblePosts(deps.db, actor, entered),
-    marksOf(deps.db, record.course.id, record.id, actor.id),
+  const [{ posts, events }, marks, follows, habit] = await Promise.all([
+    visibleOutlines(deps.db, actor, entered),
     postMarks(deps.db, { course: record.course.id, discussion: record.id }, actor.id),
+    followsOf(deps.db, record.id, actor.id),
+    readsAs(deps.db, actor.id),
   ]);
-  const isUnread: IsUnread = (p) => p.author.id !== actor.id && !p.withdrawn && !p.hidden && !read.has(p.id);
-
-  const trees = threads(posts);
+  const room = roomOf(actor.id, entered, posts, marks, follows.threads);
   const asked =
-    ask.post === null ? writtenBy(posts, ask.by ?? null) : posts.find((p) => p.id === postId(ask.post ?? 0));
-  const tree = asked && trees.find((t) => inReadingOrder(t).some((b) => b.post.id === asked.id));
-  const names = new Map(posts.map((p) => [p.id, p.author.name]));
-  const prompt = promptPlain(record.prompt, record.brief);
-
-  let reply: ReplyPage | null = null;
-  let stranded: Conversation['stranded'] = null;
-  if (asked && tree) {
-    const kept = await draftFor(deps.db, {
-      author: actor.id,
-      discussion: record.id,
-      kind: 'reply',
-      parent: asked.id,
-    });
-    if (asked.withdrawn || asked.hidden) {
-      if (kept) stranded = { name: asked.author.name, draft: kept.doc };
-    } else {
-      reply = {
-        answering: {
-          id: asked.id,
-          person: asked.author.id,
-          name: asked.author.name,
-          staff: isStaff(asked.author.role),
-          self: asked.author.id === actor.id,
-          plain: asked.plain,
-          privateTo: asked.privateTo?.name ?? null,
-          n: asked.n,
-        },
-        changed: kept && (await changedSince(deps, asked, kept.answeredN)),
-        draft: openDraft(
-          kept,
-          { title: '', doc: emptyDocument },
-          { kind: 'reply', brief: record.brief, answered: asked },
-        ),
-        refused: refused(deps, entered, 'reply'),
-        about: { prompt, others: othersOf(posts, asked) },
-      };
-    }
-  }
+    ask.post === null ? writtenBy(posts, ask.by ?? null) : (room.branches.get(postId(ask.post))?.post ?? null);
+  const at = asked && room.branches.has(asked.id) ? asked.id : null;
+  const root = at === null ? undefined : room.branches.get(room.rootOf.get(at) ?? at);
+  const as = ask.as ?? habit.as;
+  const newestFirst = ask.newestFirst ?? habit.newestFirst;
   const owing = head.ledger !== null && summarise(head.ledger, deps.now).owedReplies > 0;
-  const thread = tree && inReadingOrder(tree);
+  const prompt = promptPlain(record.prompt, record.brief);
+  const list = await listed(
+    room,
+    {
+      as,
+      newestFirst,
+      filter: ask.filter,
+      person: ask.person ? personId(ask.person) : null,
+      open: root?.post.id ?? null,
+      owing,
+    },
+    weighing(deps, room, prompt),
+  );
+
+  // What stands on the page: the open thread, a page of what is shown, or of headlines the one that is open.
+  const inThreads = as === 'threads';
+  const order = (inThreads ? (root ? inReadingOrder(root) : []) : list.shown).map((b) => b.post.id);
+  const page = pageOf(order.length, as === 'headlines' ? HEADLINES_A_PAGE : POSTS_A_PAGE, {
+    page: ask.page ?? null,
+    at: at === null ? 0 : order.indexOf(at),
+  });
+  const onPage = order.slice(page.from, page.to);
+  const withText = as === 'headlines' ? (at === null ? [] : [at]) : onPage;
+  const wanted = at === null || withText.includes(at) ? withText : [...withText, at];
+  const texts = new Map((await visiblePosts(deps.db, actor, entered, wanted)).map((p) => [p.id, p]));
+  const read = withText.flatMap((id) => texts.get(id) ?? []);
+  const open = at === null ? undefined : texts.get(at);
+
+  const walk =
+    inThreads && !isOfPosts(list.filter)
+      ? list.shown.flatMap((t) => inReadingOrder(t).map((b) => b.post.id))
+      : list.shown.map((b) => b.post.id);
+  const person = posts.find((p) => p.author.id === ask.person)?.author;
+  const { reply, stranded } =
+    open && root
+      ? await replyPage(deps, actor, entered, { posts, asked: open, locked: root.post.locked })
+      : { reply: null, stranded: null };
   return ok({
     head,
-    ...listed(
-      { reader: actor.id, entered, posts, trees, isUnread, marks, prompt },
-      { filter: ask.filter, open: tree?.post.id ?? null, owing },
-    ),
+    as,
+    newestFirst,
+    habit,
+    filter: list.filter,
+    standard: list.standard,
+    counts: list.counts,
+    person: person ? { id: person.id, name: person.name } : null,
+    lines: inThreads
+      ? linesOf(room, list)
+      : as === 'headlines'
+        ? list.shown
+            .slice(page.from, page.to)
+            .map((b) => ({ ...postLine(room, b), reasons: list.reasons.get(b.post.id) ?? [] }))
+        : [],
+    posts: read.map((p) => toRead(p, { room, entered })),
+    page,
     open:
-      asked && thread
+      at !== null && root && open
         ? {
-            thread: thread.map((b) => toRead(b, actor.id, names, isUnread, marks)),
-            at: asked.id,
-            authors: authorsOf(thread, posts, names),
+            at,
+            thread: root.post.id,
+            followed: room.followed.has(root.post.id),
+            locked: root.post.locked,
           }
         : null,
+    authors: authorsOf(room, new Set(read.map((p) => p.author.id))),
+    steps: stepsFrom(walk, at, (id) => {
+      const post = room.branches.get(id)?.post;
+      return post !== undefined && isUnreadFor(post, actor.id);
+    }),
+    followsDiscussion: isFollowed(follows.discussion, responded),
+    followed: [...room.followed],
+    events,
     reply,
     stranded,
     ledgerInput: entered.ledgerInput,
-    marking: await markingOf(deps, entered, tree?.post ?? null),
+    marking: staff ? await markingOf(deps, entered, root?.post) : null,
   });
 }

@@ -1,22 +1,22 @@
 import { isStaff, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
-import { firstPicture } from '@/core/posts/attachments';
-import type { ThreadFilter } from '@/core/posts/filters';
-import { namedIn } from '@/core/posts/names';
+import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arrange';
+import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import { inReadingOrder, type Branch } from '@/core/posts/thread';
 import { worthAnswering, type Candidate, type Reason } from '@/core/worth/rank';
 import type { PostMarks } from '@/db/queries/post-marks';
-import type { PostRecord } from '@/db/queries/posts';
+import type { PostOutline } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
 
-/** A line of the list: a response with what stands under it, or a single post that was asked for. */
+/** A line of a list: a response with what stands under it, or a single post. */
 export type ThreadLine = {
   id: PostId;
   kind: 'response' | 'reply';
+  /** How deep it stands under a response; that itself is 0. */
+  depth: number;
   author: string;
   role: Role;
   /** Of a reply: whom it answers. */
   to: string | null;
-  title: string;
   opening: string;
   sharedAt: Instant;
   replies: number;
@@ -25,194 +25,242 @@ export type ThreadLine = {
   answered: boolean;
   /** The reader has begun an answer in it and not shared it. */
   drafted: boolean;
-  /** Posts of this thread that the reader has not read. */
+  /** Posts of this thread that the reader has not read, or this one. */
   unread: PostId[];
   /** The file of the first picture or filmed clip of the post. */
   pictured: string | null;
   /** It names the reader. */
   namesReader: boolean;
+  gone: 'withdrawn' | 'hidden' | null;
+  private: boolean;
+  pinned: boolean;
+  locked: boolean;
+  /** The reader follows the thread. */
+  followed: boolean;
   /** Why it is worth an answer of this reader. */
   reasons: Reason[];
 };
 
+type Node = Branch<PostOutline>;
+
 export type Room = {
   reader: PersonId;
   entered: Entered;
-  posts: readonly PostRecord[];
-  trees: readonly Branch<PostRecord>[];
-  isUnread: (post: PostRecord) => boolean;
+  posts: readonly PostOutline[];
+  trees: readonly Node[];
+  branches: ReadonlyMap<PostId, Node>;
+  /** The response in whose thread a post stands. */
+  rootOf: ReadonlyMap<PostId, PostId>;
   marks: ReadonlyMap<PostId, PostMarks>;
-  /** The prompt's words, its questions among them. */
-  prompt: string;
+  /** Threads the reader follows, by their response. */
+  followed: ReadonlySet<PostId>;
 };
 
 const OPENING = 110;
 /** The title, or the first words of the text, whole ones. */
-export const openingOf = (post: Pick<PostRecord, 'title' | 'plain'>) =>
+export const openingOf = (post: Pick<PostOutline, 'title' | 'opening'>) =>
   post.title ||
-  (post.plain.length > OPENING ? `${post.plain.slice(0, OPENING).replace(/\s+\S*$/u, '')}…` : post.plain);
+  (post.opening.length > OPENING
+    ? `${post.opening.slice(0, OPENING).replace(/\s+\S*$/u, '')}…`
+    : post.opening);
 
-/** Whether a post names somebody with an `@`. */
-const names = (p: PostRecord, person: PersonId) => namedIn(p.doc).people.includes(person);
+const stands = (p: PostOutline) => !p.withdrawn && !p.hidden;
 
-const stands = (p: PostRecord) => !p.withdrawn && !p.hidden;
+export const isUnreadFor = (p: PostOutline, reader: PersonId) =>
+  p.author.id !== reader && stands(p) && !p.read;
 
-function lineOf(room: Room, post: PostRecord, beneath: readonly PostRecord[], answered: boolean): ThreadLine {
-  const { reader, posts, entered, isUnread } = room;
-  const all = [post, ...beneath];
-  return {
+/** A line for a post, with what is counted beneath it: its whole thread, or its own answers. */
+function lineOf(room: Room, branch: Node, beneath: readonly PostOutline[], counted: 'thread' | 'post') {
+  const { reader, entered, branches, rootOf, followed } = room;
+  const { post } = branch;
+  const all = counted === 'thread' ? [post, ...beneath] : [post];
+  const parent = post.parent === null ? null : branches.get(post.parent);
+  const begun = new Set(entered.drafts.map((d) => (d.kind === 'reply' ? d.parent : null)));
+  const line: ThreadLine = {
     id: post.id,
     kind: post.kind,
+    depth: branch.depth,
     author: post.author.name,
     role: post.author.role,
-    to: posts.find((p) => p.id === post.parent)?.author.name ?? null,
-    title: post.title,
+    to: parent?.post.author.name ?? null,
     opening: openingOf(post),
     sharedAt: post.sharedAt,
     replies: beneath.filter(stands).length,
     mine: post.author.id === reader,
-    answered,
-    drafted: entered.drafts.some((d) => d.kind === 'reply' && all.some((p) => p.id === d.parent)),
-    unread: all.filter(isUnread).map((p) => p.id),
-    pictured: stands(post) ? firstPicture(post.doc) : null,
+    answered: beneath.some((p) => stands(p) && p.author.id === reader),
+    drafted: all.some((p) => begun.has(p.id)),
+    unread: all.filter((p) => isUnreadFor(p, reader)).map((p) => p.id),
+    pictured: stands(post) ? post.pictured : null,
     namesReader: false,
+    gone: post.withdrawn ? 'withdrawn' : post.hidden ? 'hidden' : null,
+    private: post.privateTo !== null,
+    pinned: post.pinned,
+    locked: post.locked,
+    followed: followed.has(rootOf.get(post.id) ?? post.id),
     reasons: [],
   };
+  return line;
 }
 
-function threadLine(room: Room, thread: Branch<PostRecord>): ThreadLine {
-  const beneath = inReadingOrder(thread)
-    .slice(1)
-    .map((b) => b.post);
-  return lineOf(
+const threadLine = (room: Room, thread: Node) =>
+  lineOf(
     room,
-    thread.post,
-    beneath,
-    beneath.some((p) => stands(p) && p.author.id === room.reader),
+    thread,
+    inReadingOrder(thread)
+      .slice(1)
+      .map((b) => b.post),
+    'thread',
   );
-}
 
 /** A single post, with whether the reader has answered that very one. */
-function postLine(room: Room, post: PostRecord): ThreadLine {
-  const beneath = room.posts.filter((p) => p.parent === post.id);
-  return lineOf(
+export const postLine = (room: Room, branch: Node) =>
+  lineOf(
     room,
-    post,
-    beneath,
-    beneath.some((p) => stands(p) && p.author.id === room.reader),
+    branch,
+    branch.replies.map((b) => b.post),
+    'post',
   );
-}
 
-/** The responses that this reader could answer so that it counts, with the line of each. */
-function candidates(room: Room, lines: readonly ThreadLine[]): { line: ThreadLine; candidate: Candidate }[] {
-  const { reader, posts, trees, entered } = room;
+/** The responses that this reader could answer so that it counts. Their texts are asked for only where they are weighed. */
+function candidates(room: Room): Omit<Candidate, 'text'>[] {
+  const { reader, posts, trees, branches, entered } = room;
   const { staffCount } = entered.record.brief.replies;
-  const mine = new Set(posts.filter((p) => p.author.id === reader).map((p) => p.id));
-  const answers = posts.filter((p) => stands(p) && p.parent !== null && mine.has(p.parent));
-  const authors = new Map(posts.map((p) => [p.id, p.author.id]));
+  const authorOf = (id: PostId | null) => (id === null ? null : (branches.get(id)?.post.author.id ?? null));
+  const answeredMe = new Set(
+    posts.filter((p) => stands(p) && authorOf(p.parent) === reader).map((p) => p.author.id),
+  );
   // A private reply is none that counts.
   const answered = new Set(
     posts
-      .filter((p) => p.author.id === reader && p.parent !== null && stands(p) && !p.privateTo)
-      .map((p) => (p.parent === null ? null : authors.get(p.parent))),
+      .filter((p) => p.author.id === reader && stands(p) && !p.privateTo)
+      .flatMap((p) => authorOf(p.parent) ?? []),
   );
   return trees.flatMap((tree) => {
     const { post } = tree;
-    const line = lines.find((l) => l.id === post.id);
-    if (!line || !stands(post) || post.privateTo || (isStaff(post.author.role) && !staffCount)) return [];
-    const replies = inReadingOrder(tree)
-      .slice(1)
-      .filter((b) => stands(b.post) && b.post.author.id !== post.author.id).length;
-    const candidate: Candidate = {
-      post: post.id,
-      author: post.author.id,
-      text: post.plain,
-      replies,
-      unread: room.isUnread(post),
-      answeredMe: answers.some((a) => a.author.id === post.author.id),
-      answered: answered.has(post.author.id),
-    };
-    return post.author.id === reader ? [] : [{ line, candidate }];
+    const closed = post.locked || post.privateTo || (isStaff(post.author.role) && !staffCount);
+    if (!stands(post) || closed || post.author.id === reader) return [];
+    return [
+      {
+        post: post.id,
+        author: post.author.id,
+        replies: inReadingOrder(tree)
+          .slice(1)
+          .filter((b) => stands(b.post) && b.post.author.id !== post.author.id).length,
+        unread: isUnreadFor(post, reader),
+        answeredMe: answeredMe.has(post.author.id),
+        answered: answered.has(post.author.id),
+      },
+    ];
   });
 }
 
-/** The lines that are worth an answer, best first, with the reasons. */
-function worthLines(room: Room, found: ReturnType<typeof candidates>): ThreadLine[] {
-  const { reader, entered, posts } = room;
-  const { brief } = entered.record;
-  const own = posts.find((p) => p.kind === 'response' && p.author.id === reader && stands(p));
-  const ranked = worthAnswering(
-    {
-      id: reader,
-      text: own?.plain ?? null,
-      prompt: room.prompt,
-      concepts: brief.concepts,
-      distinctPeers: brief.replies.distinctPeers,
-    },
-    found.map((f) => f.candidate),
-  );
-  const lines = new Map(found.map((f) => [f.line.id, f.line]));
-  return ranked.flatMap(({ post, reasons }) => {
-    const line = lines.get(post);
-    return line ? [{ ...line, reasons }] : [];
-  });
-}
+export type Asked = Arranged & {
+  filter: ThreadFilter | null;
+  /** Whose posts are asked for, of the filter by a person. */
+  person: PersonId | null;
+  /** The response of the thread that is open: it stays in the list, even when reading it took it out of the filter. */
+  open: PostId | null;
+  /** Replies are owed: whom to answer is then shown first. */
+  owing: boolean;
+};
 
 export type Listed = {
   filter: ThreadFilter;
   /** What is shown where the address names no filter. */
   standard: ThreadFilter;
   counts: Record<ThreadFilter, number>;
-  lines: ThreadLine[];
+  /** What is shown, in order: threads by their response, or posts. */
+  shown: Node[];
+  /** Of the responses that are worth an answer, best first where they are listed: why. */
+  reasons: ReadonlyMap<PostId, Reason[]>;
 };
 
-/**
- * The list of a conversation. Who owes replies is shown whom to answer, unless something else is asked for. The thread that
- * is open stays in the list, even when reading it took it out of the filter.
- */
-export function listed(
-  room: Room,
-  asked: { filter: ThreadFilter | null; open: PostId | null; owing: boolean },
-): Listed {
-  const { reader, posts, trees, marks } = room;
-  const threads = trees.map((t) => threadLine(room, t)).reverse();
-  const worth = candidates(room, threads);
-  const distinct = room.entered.record.brief.replies.distinctPeers;
-  const open = worth.filter((w) => !(w.candidate.answered && distinct));
-  const mine = new Set(posts.filter((p) => p.author.id === reader).map((p) => p.id));
-  const answersMe = (p: PostRecord) => p.parent !== null && mine.has(p.parent);
-  const toMe = posts.filter((p) => p.author.id !== reader && stands(p) && (answersMe(p) || names(p, reader)));
-  const kept = posts.filter((p) => marks.get(p.id)?.bookmarked);
-  const standard: ThreadFilter = asked.owing && open.length > 0 ? 'worth' : 'all';
-  const filter = asked.filter ?? standard;
-  const newest = (a: ThreadLine, b: ThreadLine) => b.sharedAt - a.sharedAt || b.id - a.id;
-
-  const some: Record<ThreadFilter, () => ThreadLine[]> = {
-    worth: () => worthLines(room, open),
-    all: () => threads,
-    unread: () => threads.filter((l) => l.unread.length > 0),
-    'no-replies': () => threads.filter((l) => l.replies === 0 && !l.mine),
-    yours: () => threads.filter((l) => l.mine || l.answered),
-    // What waits for an answer first.
-    'to-you': () =>
-      toMe
-        .map((p) => ({ ...postLine(room, p), namesReader: names(p, reader) }))
-        .sort((a, b) => Number(a.answered) - Number(b.answered) || newest(a, b)),
-    bookmarked: () => kept.map((p) => postLine(room, p)).sort(newest),
+/** What each filter lets through of the posts. */
+function filtersOf(room: Room, worth: ReadonlySet<PostId>, person: PersonId | null) {
+  const { reader, branches, rootOf, marks, followed, trees } = room;
+  const spoken = new Set(
+    trees
+      .filter((t) => inReadingOrder(t).some((b) => stands(b.post) && b.post.author.id === reader))
+      .map((t) => t.post.id),
+  );
+  const root = (b: Node) => rootOf.get(b.post.id) ?? b.post.id;
+  const answersMe = (p: PostOutline) =>
+    p.parent !== null && branches.get(p.parent)?.post.author.id === reader;
+  const filters: Record<ThreadFilter, (b: Node) => boolean> = {
+    worth: (b) => worth.has(b.post.id),
+    all: () => true,
+    unread: (b) => isUnreadFor(b.post, reader),
+    'no-replies': (b) =>
+      b.post.kind === 'response' &&
+      b.post.author.id !== reader &&
+      !inReadingOrder(b)
+        .slice(1)
+        .some((r) => stands(r.post)),
+    yours: (b) => spoken.has(root(b)),
+    followed: (b) => followed.has(root(b)),
+    'to-you': ({ post }) =>
+      post.author.id !== reader && stands(post) && (answersMe(post) || post.namesReader),
+    staff: ({ post }) => isStaff(post.author.role) && stands(post),
+    pictured: ({ post }) => post.carries && stands(post),
+    person: ({ post }) => post.author.id === person,
+    bookmarked: ({ post }) => marks.get(post.id)?.bookmarked ?? false,
   };
-  const counts: Record<ThreadFilter, number> = {
-    worth: open.length,
-    all: threads.length,
-    unread: some.unread().length,
-    'no-replies': some['no-replies']().length,
-    yours: some.yours().length,
-    'to-you': toMe.filter((p) => !posts.some((q) => q.parent === p.id && q.author.id === reader && stands(q)))
-      .length,
-    bookmarked: kept.length,
-  };
-  const shown = some[filter]();
-  const here = threads.find((l) => l.id === asked.open);
-  const byThread = !['to-you', 'bookmarked'].includes(filter);
-  const lines = here && byThread && !shown.some((l) => l.id === here.id) ? [...shown, here] : shown;
-  return { filter, standard, counts, lines };
+  return filters;
 }
+
+const isAnswered = (b: Node, reader: PersonId) =>
+  b.replies.some((r) => r.post.author.id === reader && stands(r.post));
+
+/**
+ * What a conversation shows of its posts, in which order. Who owes replies is shown whom to answer, unless something else is
+ * asked for. `textsOf` fetches the texts by which candidates are weighed.
+ */
+export async function listed(
+  room: Room,
+  asked: Asked,
+  weigh: (candidates: Omit<Candidate, 'text'>[]) => Promise<ReturnType<typeof worthAnswering>>,
+): Promise<Listed> {
+  const { reader, trees } = room;
+  const distinct = room.entered.record.brief.replies.distinctPeers;
+  const open = candidates(room).filter((c) => !(c.answered && distinct));
+  const filters = filtersOf(room, new Set(open.map((c) => c.post)), asked.person);
+  const standard: ThreadFilter = asked.owing && open.length > 0 ? 'worth' : 'all';
+  const filter = asked.filter === 'person' && !asked.person ? standard : (asked.filter ?? standard);
+  const order = inArrangement(trees, asked);
+  const threads = threadsInOrder(trees);
+
+  /** Of threads, those with a post that the filter lets through; where it is about posts, these. */
+  const through = (f: ThreadFilter): Node[] => {
+    if (asked.as !== 'threads') return order.filter(filters[f]);
+    if (isOfPosts(f)) return order.filter(filters[f]).sort((a, b) => b.post.sharedAt - a.post.sharedAt);
+    return f === 'unread'
+      ? threads.filter((t) => inReadingOrder(t).some(filters[f]))
+      : threads.filter(filters[f]);
+  };
+  const counts = Object.fromEntries(
+    (Object.keys(filters) as ThreadFilter[]).map((f) => [f, through(f).length]),
+  ) as Listed['counts'];
+  counts['to-you'] = through('to-you').filter((b) => !isAnswered(b, reader)).length;
+
+  let shown = through(filter);
+  const reasons = new Map<PostId, Reason[]>();
+  if (filter === 'worth') {
+    const ranked = await weigh(open);
+    for (const { post, reasons: why } of ranked) reasons.set(post, why);
+    shown = ranked.flatMap(({ post }) => room.branches.get(post) ?? []);
+  } else if (filter === 'to-you' && asked.as === 'threads') {
+    // What waits for an answer first.
+    shown.sort((a, b) => Number(isAnswered(a, reader)) - Number(isAnswered(b, reader)));
+  }
+  const here = asked.open === null ? undefined : room.branches.get(asked.open);
+  if (asked.as === 'threads' && here && !isOfPosts(filter) && !shown.includes(here)) shown = [...shown, here];
+  return { filter, standard, counts, shown, reasons };
+}
+
+/** The lines of what is shown. */
+export const linesOf = (room: Room, { filter, shown, reasons }: Listed): ThreadLine[] =>
+  shown.map((branch) => ({
+    ...(isOfPosts(filter) ? postLine(room, branch) : threadLine(room, branch)),
+    namesReader: filter === 'to-you' && branch.post.namesReader,
+    reasons: reasons.get(branch.post.id) ?? [],
+  }));

@@ -6,6 +6,7 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
+import { isThreadLocked, logCare } from '@/db/queries/care';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
 import {
@@ -59,14 +60,15 @@ export type ShareFailure =
   | { code: 'not-posted-yet' }
   | { code: 'no-such-time' };
 
-/** A private reply's conversation stays private; otherwise the writer chooses. Never with oneself. */
+/** A private reply's conversation stays private, between its two; otherwise the writer chooses. Never with oneself. */
 function addressee(
   input: ShareInput,
   answered: PostRecord | null,
   actor: Actor,
   entered: Entered,
 ): PersonId | null {
-  if (!answered || answered.author.id === actor.id || entered.record.course.outside) return null;
+  if (!answered || entered.record.course.outside) return null;
+  if (answered.author.id === actor.id) return answered.privateTo?.id ?? null;
   return input.private || answered.privateTo !== null ? answered.author.id : null;
 }
 
@@ -162,14 +164,15 @@ export async function share(
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
-    const against = refused(deps, entered, input.kind);
+    const parent = input.parent === null ? null : postId(input.parent);
+    const locked = parent !== null && (await isThreadLocked(tx, parent));
+    const against = refused(deps, entered, input.kind, locked);
     if (against) return fail(against);
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
     const doc = await honest(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
-    const parent = input.parent === null ? null : postId(input.parent);
     if (parent !== null) await holdAnswered(tx, parent);
     const answered = await answerable(tx, actor, entered, parent);
     if (input.kind === 'reply' && parent !== null && !answered && (await isGone(tx, actor, entered, parent)))
@@ -189,6 +192,10 @@ export async function share(
     const id = await store(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
     if (id === null) throw new Error('the submission was taken under the lock');
     await deleteDraft(tx, key);
+    if (answered && entered.staff) {
+      const place = { course: record.course.id, discussion: record.id };
+      await logCare(tx, place, { post: id, person: actor.id, act: 'answer', now: deps.now });
+    }
     return ok({ post: id, kind: input.kind, repeated: false });
   });
 }

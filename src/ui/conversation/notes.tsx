@@ -9,21 +9,17 @@ import { replyRules } from '../words/rules';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
-import type { ThreadFilter } from '@/core/posts/filters';
+import { addressOf, type Look } from './address';
 import { reasonText } from '../words/worth';
 import type { ReadPostView, ThreadLineView } from './types';
 
 type NextLine = Pick<ThreadLineView, 'id' | 'author' | 'reasons'>;
 
 /** On a phone the list and the open post are two pages; this leads back. */
-export function BackToList(props: { slug: string; filter: ThreadFilter; standard: ThreadFilter }) {
-  const { slug, filter, standard } = props;
+export function BackToList({ look }: { look: Look }) {
   return (
     <p className="mb-2 lg:hidden">
-      <Link
-        className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]"
-        href={`/discussions/${slug}/conversation${filter === standard ? '' : `?show=${filter}`}`}
-      >
+      <Link className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]" href={addressOf(look)}>
         <ArrowLeft size={15} aria-hidden /> All responses
       </Link>
     </p>

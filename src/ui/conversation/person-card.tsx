@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { Popover } from 'radix-ui';
 import { Avatar } from '../frame/avatar';
-import { plural } from '../words/plural';
+import { addressOf, type Look } from './address';
 
 export type PostOfAuthorView = {
   id: number;
@@ -14,13 +14,14 @@ export type PostOfAuthorView = {
 
 /** A name that opens a small card: what else its owner has written in this discussion. */
 export function PersonCard(props: {
-  slug: string;
+  look: Look;
+  id: string;
   name: string;
   mine: boolean;
+  /** The first of what they have written. */
   posts: readonly PostOfAuthorView[];
 }) {
-  const { slug, name, mine, posts } = props;
-  const replies = posts.filter((p) => p.kind === 'reply').length;
+  const { look, name, mine, posts } = props;
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -41,9 +42,12 @@ export function PersonCard(props: {
             <Avatar name={name} mine={mine} />
             <span>
               <b className="block text-[14px]">{name}</b>
-              <span className="text-ink-2">
-                {plural(posts.length - replies, 'response')}, {plural(replies, 'reply', 'replies')} here
-              </span>
+              <Link
+                className="link inline-flex min-h-6 items-center"
+                href={addressOf({ ...look, filter: 'person', person: props.id })}
+              >
+                Everything they wrote here
+              </Link>
             </span>
           </p>
           <ul className="mt-2 grid gap-0.5">
@@ -52,7 +56,7 @@ export function PersonCard(props: {
                 <Popover.Close asChild>
                   <Link
                     className="block rounded-[5px] px-1.5 py-1 hover:bg-page-2"
-                    href={`/discussions/${slug}/conversation?post=${p.id}`}
+                    href={addressOf(look, { post: p.id })}
                   >
                     <span className="font-semibold">
                       #{p.id} {p.kind === 'response' ? 'response' : `reply to ${p.to ?? 'a post'}`}

@@ -1,34 +1,13 @@
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { Reason } from '@/core/worth/rank';
 import { reasonText } from '../words/worth';
 import { UnreadOf } from './unread';
 import { plural } from '../words/plural';
 import { clockTime, day, weekday } from '../words/time';
-import type { ThreadFilter } from '@/core/posts/filters';
+import { emptyText } from '../words/room';
+import { addressOf, type Look } from './address';
 import type { ThreadLineView } from './types';
-
-const FILTERS: [ThreadFilter, string][] = [
-  ['worth', 'Worth answering'],
-  ['unread', 'Unread'],
-  ['to-you', 'To you'],
-  ['yours', 'Yours'],
-  ['no-replies', 'No replies yet'],
-  ['bookmarked', 'Bookmarked'],
-  ['all', 'All'],
-];
-
-/** What would show nothing and has never shown anything is not offered. */
-const isOffered = (
-  id: ThreadFilter,
-  {
-    counts,
-    filter,
-    standard,
-  }: { counts: Record<ThreadFilter, number>; filter: ThreadFilter; standard: ThreadFilter },
-) =>
-  id === filter ||
-  (id === 'worth' ? standard === 'worth' : id !== 'bookmarked' && id !== 'to-you') ||
-  counts[id] > 0;
 
 const TONES = {
   owed: 'bg-ochre-tint text-ochre-ink',
@@ -37,18 +16,12 @@ const TONES = {
   plain: 'bg-rule-soft text-ink-2',
 };
 
+const Sign = ({ children }: { children: string }) => (
+  <span className={`rounded-[5px] px-1.5 text-[11.5px] font-semibold ${TONES.plain}`}>{children}</span>
+);
+
 const says = (reasons: readonly Reason[], codes: Reason['code'][]) =>
   reasons.some((r) => codes.includes(r.code));
-
-const EMPTY: Record<ThreadFilter, string> = {
-  worth: 'There is nobody left to answer here.',
-  all: '',
-  unread: '',
-  'no-replies': 'Everybody has a reply.',
-  yours: 'Nothing of yours here yet.',
-  'to-you': 'Nobody has answered or named you here yet.',
-  bookmarked: 'You have bookmarked nothing here yet: “Bookmark” stands under each post.',
-};
 
 /** More would be read by nobody. */
 const MOST_REASONS = 3;
@@ -57,58 +30,23 @@ const WEEK_MS = 6 * 86_400_000;
 
 /** The responses of the class, the newest first; the address names the filter and the open post. */
 export function ThreadList(props: {
-  slug: string;
+  look: Look;
   lines: ThreadLineView[];
-  counts: Record<ThreadFilter, number>;
-  filter: ThreadFilter;
-  standard: ThreadFilter;
+  chips: ReactNode;
+  /** The response whose thread is open, or the open post where posts are listed. */
   open: number | null;
   zone: string;
   now: number;
   outside: boolean;
 }) {
-  const href = (post: number | null, filter: ThreadFilter) => {
-    const q = new URLSearchParams();
-    if (post !== null) q.set('post', String(post));
-    if (filter !== props.standard) q.set('show', filter);
-    const text = q.toString();
-    return `/discussions/${props.slug}/conversation${text ? `?${text}` : ''}`;
-  };
+  const { look } = props;
   const at = props.lines.findIndex((l) => l.id === props.open);
   return (
     <nav aria-label="Responses" className="flex h-full min-h-0 flex-col bg-page-2">
-      <ul className="flex flex-wrap gap-1.5 border-b border-rule px-3 py-2.5">
-        {FILTERS.filter(([id]) => isOffered(id, props)).map(([id, label]) => (
-          <li key={id}>
-            <Link
-              href={href(props.open, id)}
-              aria-current={props.filter === id ? 'true' : undefined}
-              className={`inline-flex min-h-7 items-center rounded-[6px] border px-2 text-[12px] font-semibold ${
-                props.filter === id ? 'border-ink bg-ink text-page' : 'border-rule bg-page'
-              }`}
-            >
-              {label}
-              {id === 'worth' ? '' : ` ${props.counts[id]}`}
-            </Link>
-          </li>
-        ))}
-        {props.counts.unread > 0 ? (
-          <li>
-            <form action={`/discussions/${props.slug}/reads`} method="post">
-              <input type="hidden" name="to" value={href(props.open, props.filter)} />
-              <button
-                type="submit"
-                className="inline-flex min-h-7 items-center rounded-[6px] px-2 text-[12px] font-semibold text-sky underline underline-offset-2"
-              >
-                Mark all read
-              </button>
-            </form>
-          </li>
-        ) : null}
-      </ul>
+      {props.chips}
       {props.outside ? (
         <p className="border-b border-rule px-3 py-2.5">
-          <Link className="btn w-full" href={`/discussions/${props.slug}/conversation?paste=response`}>
+          <Link className="btn w-full" href={`/discussions/${look.slug}/conversation?paste=response`}>
             Paste a classmate’s post
           </Link>
         </p>
@@ -117,7 +55,8 @@ export function ThreadList(props: {
         {props.lines.map((l, i) => (
           <li key={l.id} className="border-b border-rule-soft">
             <Link
-              href={href(l.id, props.filter)}
+              href={addressOf(look, { post: l.id })}
+              prefetch={false}
               aria-current={l.id === props.open ? 'true' : undefined}
               {...(i === at + 1 ? { 'data-key-next': '' } : {})}
               {...(at > 0 && i === at - 1 ? { 'data-key-previous': '' } : {})}
@@ -128,7 +67,7 @@ export function ThreadList(props: {
               <span className="flex justify-between gap-2">
                 <b className="truncate">
                   {l.mine ? `${l.author} (you)` : l.author}
-                  {props.filter === 'to-you' || (props.filter === 'bookmarked' && l.kind === 'reply') ? (
+                  {l.kind === 'reply'  ? (
                     <span className="font-normal text-ink-2"> to {l.to ?? 'a post'}</span>
                   ) : null}
                 </b>
@@ -168,6 +107,8 @@ export function ThreadList(props: {
                     </span>
                   );
                 })}
+                {l.pinned ? <Sign>pinned</Sign> : null}
+                {l.locked ? <Sign>locked</Sign> : null}
                 {l.namesReader ? (
                   <span className="rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
                     names you
@@ -206,13 +147,7 @@ export function ThreadList(props: {
         ))}
         {props.lines.length === 0 ? (
           <li className="px-3.5 py-4 text-ink-2">
-            {props.outside && props.filter === 'all'
-              ? 'Nothing is pasted in yet. Copy a classmate’s post from the other course to answer it here.'
-              : props.filter === 'all'
-                ? 'No one has shared a response yet. The first replies go to the first responses.'
-                : props.filter === 'unread'
-                  ? 'You have read everything here.'
-                  : EMPTY[props.filter]}
+            {emptyText(look.filter, props.outside)}
           </li>
         ) : null}
       </ul>

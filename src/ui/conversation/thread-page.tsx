@@ -1,53 +1,76 @@
-import { CornerDownRight, Lock } from 'lucide-react';
+import { CornerDownRight, Lock, Pin } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { Avatar } from '../frame/avatar';
 import { TakeOut } from '../outside/take-back';
 import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
-import { moment } from '../words/time';
+import { ago, moment } from '../words/time';
+import { addressOf, type Look } from './address';
+import { CareMenu } from './care-menu';
 import { ReadingEye } from './reading-eye';
 import { Marks } from './marks';
 import { PersonCard, type PostOfAuthorView } from './person-card';
 import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
-import type { ThreadFilter } from '@/core/posts/filters';
+import { careOf } from '@/core/posts/care';
 import type { ReadPostView } from './types';
+
+const Sign = ({ icon: Icon, children }: { icon: typeof Lock; children: string }) => (
+  <span className="ml-1.5 inline-flex items-center gap-1 rounded-[5px] bg-rule-soft px-1.5 text-[11.5px] font-semibold text-ink-2">
+    <Icon size={11} aria-hidden /> {children}
+  </span>
+);
 
 const GONE = {
   withdrawn: 'Its author withdrew this post. The replies to it stay.',
   hidden: 'Staff have hidden this post. The replies to it stay.',
 };
 
-function Post({
-  slug,
+/** Deep threads stay readable on a phone: the steps are narrow there, and end where the column would. */
+const indentOf = (depth: number) => `calc(8px + ${Math.min(depth, 6)} * clamp(8px, 1.6vw, 18px))`;
+
+/** One post as it is read, whatever arrangement it stands in. */
+export function Post({
+  look,
   post,
   posts,
   open,
-  answerHref,
   zone,
+  now,
   outside,
   staff,
 }: {
-  slug: string;
+  look: Look;
   post: ReadPostView;
   /** What else its author has written here. */
   posts: readonly PostOfAuthorView[];
   open: boolean;
-  answerHref: string;
   zone: string;
+  now: number;
   outside: boolean;
   /** The reader is staff. */
   staff: boolean;
 }) {
+  const { slug } = look;
+  const answerHref = addressOf(look, { post: post.id });
   const isReply = post.kind === 'reply';
+  const care = careOf(
+    {
+      ...post,
+      withdrawn: post.gone === 'withdrawn',
+      hidden: post.gone === 'hidden',
+      private: post.privateTo !== null,
+    },
+    staff,
+  ).filter((act) => act !== 'answer');
   return (
     <article
       id={`post-${post.id}`}
       aria-label={`${isReply ? 'Reply' : 'Response'} by ${post.author.name}`}
       className={`px-4 py-3.5 sm:px-5 ${isReply ? 'border-t border-rule-soft' : ''} ${open ? 'bg-page' : ''}`}
-      style={{ paddingLeft: isReply ? `${Math.min(post.depth, 4) * 18 + 8}px` : undefined }}
+      style={{ paddingLeft: isReply && look.as !== 'time' ? indentOf(post.depth) : undefined }}
     >
       <div className={isReply ? `border-l-2 pl-3 ${open ? 'border-pine' : 'border-rule'}` : ''}>
         <header className="flex items-start gap-2.5">
@@ -58,15 +81,42 @@ function Post({
           )}
           <div className="min-w-0 grow text-[13px] leading-snug">
             <h2 className="inline font-sans text-[14px] font-bold tracking-normal">
-              <PersonCard slug={slug} name={post.author.name} mine={post.mine} posts={posts} />
+              <PersonCard
+                look={look}
+                id={post.author.id}
+                name={post.author.name}
+                mine={post.mine}
+                posts={posts}
+              />
             </h2>
             {post.author.role !== 'student' ? (
               <span className="ml-1.5 rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
                 staff
               </span>
             ) : null}
+            {post.pinned ? <Sign icon={Pin}>pinned</Sign> : null}
+            {post.locked ? <Sign icon={Lock}>locked</Sign> : null}
             <span className="block text-ink-2">
-              {isReply ? `reply to ${post.to ?? 'a post'}` : 'response'} · {moment(post.sharedAt, zone)}
+              {!isReply ? (
+                'response'
+              ) : post.depth > 1 || look.as === 'time' ? (
+                <>
+                  reply to{' '}
+                  <Link
+                    className="link"
+                    href={addressOf(look, { post: post.parent })}
+                    aria-label={`${post.to ?? 'a post'}, post number ${post.parent}`}
+                  >
+                    {post.to ?? 'a post'}
+                  </Link>
+                </>
+              ) : (
+                `reply to ${post.to ?? 'a post'}`
+              )}{' '}
+              ·{' '}
+              <time dateTime={new Date(post.sharedAt).toISOString()}>
+                {moment(post.sharedAt, zone)} ({ago(now - post.sharedAt)})
+              </time>
               {post.gone ? '' : ` · ${plural(post.ownWords, 'word')}`}
               {post.edited ? (
                 post.mine || staff ? (
@@ -101,14 +151,21 @@ function Post({
           </Link>
         </header>
         {post.gone ? (
-          <p className="mt-2 text-ink-2 italic">{GONE[post.gone]}</p>
+          <p className="mt-2 text-ink-2 italic">
+            {GONE[post.gone]}
+            {post.hiddenReason ? ` The reason they gave: ${post.hiddenReason}` : ''}
+          </p>
         ) : (
           <div className="mt-2" data-quotable="" data-author={post.author.name} data-post={post.id}>
             {post.title ? <h3 className="mb-2 text-[16px]">{post.title}</h3> : null}
             <DocumentView doc={post.doc} className="!text-[15px]" />
           </div>
         )}
-        {post.gone ? null : (
+        {post.gone ? (
+          care.length ? (
+            <CareMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
+          ) : null
+        ) : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
             <Marks slug={slug} post={post.id} author={post.author.name} mine={post.mine} marks={post.marks} />
             {open ? null : (
@@ -134,6 +191,11 @@ function Post({
                 )}
               </>
             ) : null}
+            {outside ? null : (
+              <span className="ml-auto">
+                <CareMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
+              </span>
+            )}
           </div>
         )}
       </div>
@@ -141,39 +203,60 @@ function Post({
   );
 }
 
-/** The page one reads: a response with the replies to it. */
+/** The posts one reads: those of a thread, or of a page by time. */
 export function ThreadPage(props: {
-  slug: string;
-  thread: ReadPostView[];
-  authors: Readonly<Record<string, PostOfAuthorView[]>>;
-  at: number;
-  filter: ThreadFilter;
-  standard: ThreadFilter;
+  look: Look;
+  posts: readonly ReadPostView[];
+  authors: Readonly<Record<string, readonly PostOfAuthorView[]>>;
+  at: number | null;
   zone: string;
-  canQuote: boolean;
+  now: number;
   outside: boolean;
   staff: boolean;
-  above: ReactNode;
+  above?: ReactNode;
+  below?: ReactNode;
+  /** What is said where there is no post. */
+  empty?: string;
 }) {
+  const { posts, at } = props;
   return (
     <div className="grow overflow-auto bg-page" tabIndex={0}>
       {props.above}
-      {props.thread.map((post) => (
+      {posts.map((post) => (
         <Post
           key={post.id}
-          slug={props.slug}
+          look={props.look}
           post={post}
           posts={props.authors[post.author.id] ?? []}
-          open={post.id === props.at}
+          open={post.id === at}
           zone={props.zone}
+          now={props.now}
           outside={props.outside}
           staff={props.staff}
-          answerHref={`/discussions/${props.slug}/conversation?post=${post.id}${props.filter === props.standard ? '' : `&show=${props.filter}`}`}
         />
       ))}
-      <ReadingEye slug={props.slug} unread={props.thread.filter((p) => p.unread).map((p) => p.id)} />
-      <ShowPost id={props.at} first={props.thread[0]?.id === props.at} />
-      {props.canQuote ? <QuoteSelection /> : null}
+      {posts.length === 0 ? <p className="px-4 py-4 text-ink-2 sm:px-5">{props.empty}</p> : null}
+      {props.below}
+      <Reading slug={props.look.slug} posts={posts} at={at} />
     </div>
+  );
+}
+
+/** What goes on while posts are read: the eye marks them, the open one is brought into view, and words can be quoted. */
+export function Reading({
+  slug,
+  posts,
+  at,
+}: {
+  slug: string;
+  posts: readonly ReadPostView[];
+  at: number | null;
+}) {
+  return (
+    <>
+      <ReadingEye slug={slug} unread={posts.filter((p) => p.unread).map((p) => p.id)} />
+      {at === null ? null : <ShowPost id={at} first={posts[0]?.id === at} />}
+      <QuoteSelection />
+    </>
   );
 }

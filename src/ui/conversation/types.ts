@@ -6,6 +6,12 @@ import type { MarksView } from './marks';
 export type ThreadLineView = {
   pictured: string | null;
   id: number;
+  depth: number;
+  gone: 'withdrawn' | 'hidden' | null;
+  private: boolean;
+  pinned: boolean;
+  locked: boolean;
+  followed: boolean;
   kind: 'response' | 'reply';
   to: string | null;
   drafted: boolean;
@@ -28,6 +34,8 @@ export type ReadPostView = {
   author: { id: string; name: string; role: Role };
   mine: boolean;
   to: string | null;
+  /** The number of the post it answers. */
+  parent: number | null;
   privateTo: string | null;
   sharedAt: number;
   edited: boolean;
@@ -35,6 +43,10 @@ export type ReadPostView = {
   doc: Doc;
   ownWords: number;
   gone: 'withdrawn' | 'hidden' | null;
+  /** Why staff hid it, for its author and staff. */
+  hiddenReason: string;
+  pinned: boolean;
+  locked: boolean;
   unread: boolean;
   marks: MarksView;
 };

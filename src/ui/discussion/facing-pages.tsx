@@ -54,7 +54,7 @@ export function FacingPages(props: {
         ))}
       </div>
       <div
-        className={`plate grid grid-cols-[minmax(0,1fr)] lg:h-[calc(100dvh-148px)] lg:min-h-[520px] lg:overflow-hidden wide:mx-auto wide:mt-4 wide:max-w-[900px] wide:lg:h-[calc(100dvh-32px)] wide:lg:grid-cols-1 ${shape}`}
+        className={`plate grid grid-cols-[minmax(0,1fr)] lg:h-[calc(100dvh-var(--above,148px))] lg:min-h-[520px] lg:overflow-hidden wide:mx-auto wide:mt-4 wide:max-w-[900px] wide:lg:h-[calc(100dvh-32px)] wide:lg:grid-cols-1 ${shape}`}
       >
         <section
           aria-label={props.left.name}

@@ -37,6 +37,10 @@ export function Keys() {
       else if (e.key === '/') press('[data-key-find]');
       else if (e.key === 'j') press('[data-key-next]');
       else if (e.key === 'k') press('[data-key-previous]');
+      else if (e.key === 'n') press('[data-key-unread]');
+      else if (e.key === '.') press('[data-key-post-after]');
+      else if (e.key === ',') press('[data-key-post-before]');
+      else if (e.key === 's') press('[data-key-arrived]');
       else if (e.key === 'r') {
         press('[data-key-write]');
         document.querySelector<HTMLElement>('[data-writing] .ProseMirror')?.focus();

@@ -35,6 +35,7 @@ export function shareFailureText(failure: { code: string; [more: string]: unknow
     case 'response-deadline-passed':
     case 'reply-deadline-passed':
     case 'sealed':
+    case 'thread-locked':
       return `${refusalText(failure as never, zone)} ${KEPT}`;
     default:
       return `That did not work. ${KEPT} Try again; it can never be shared twice.`;

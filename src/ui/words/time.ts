@@ -118,3 +118,14 @@ export function countdown(ms: number): string {
 
 /** "London", "Athens": what people call a zone. */
 export const zoneName = (zone: string) => (zone.split('/').pop() ?? zone).replaceAll('_', ' ');
+
+const HOUR_MS = 3_600_000;
+
+/** How long ago, in the largest unit that says something. @example ago(2.4 * 3_600_000) // "2 h ago" */
+export function ago(ms: number): string {
+  if (ms < 60_000) return 'just now';
+  if (ms < HOUR_MS) return `${Math.floor(ms / 60_000)} min ago`;
+  if (ms < 24 * HOUR_MS) return `${Math.floor(ms / HOUR_MS)} h ago`;
+  const days = Math.floor(ms / (24 * HOUR_MS));
+  return days < 14 ? `${days} d ago` : `${Math.floor(days / 7)} weeks ago`;
+}

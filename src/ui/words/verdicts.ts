@@ -59,5 +59,7 @@ export function refusalText(r: Refusal, zone: string): string {
       return `The deadline for replies passed on ${moment(r.closed - 1, zone)}. Nothing more can be shared; reading goes on.`;
     case 'sealed':
       return 'This discussion is sealed: replies follow your own response.';
+    case 'thread-locked':
+      return 'Staff have locked this thread: it can be read, and no longer answered.';
   }
 }

@@ -5,13 +5,13 @@ import {
   fromOwnPages,
   isJson,
   jsonBody,
+  numberOf,
   said,
   scripted,
   seeOther,
 } from '../../../../../_request/write';
 
 type Context = { params: Promise<{ slug: string; post: string }> };
-const numberOf = (text: string) => (/^\d{1,15}$/u.test(text) ? Number(text) : 0);
 
 /** "Well said", and what one keeps for oneself: as JSON from the page, or as a plain form. */
 export async function POST(request: Request, { params }: Context) {

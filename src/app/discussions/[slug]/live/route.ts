@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { app } from '@/runtime/app';
+import { listenTo, type Told } from '@/server/live/stream';
+import { visitor } from '../../../_request/session';
+import { unexpected } from '../../../_request/write';
+
+type Context = { params: Promise<{ slug: string }> };
+
+export const dynamic = 'force-dynamic';
+
+/** So that what stands between does not take a silent connection for a dead one. */
+const BEAT_MS = 20_000;
+/** Then the browser begins anew, and who may listen is asked again. */
+const LONGEST_MS = 10 * 60_000;
+
+const after = z.coerce.number().int().nonnegative().catch(0);
+
+/**
+ * What happens in a discussion, as server-sent events: each has the number of the last event it tells of, from which the
+ * browser goes on when it was cut off.
+ */
+export async function GET(request: Request, context: Context) {
+  const { slug } = await context.params;
+  try {
+    const who = await visitor();
+    if (!who) return new Response(null, { status: 401 });
+    const asked = new URL(request.url).searchParams.get('after');
+    const resumed = request.headers.get('last-event-id');
+    const listening = await listenTo(
+      { ...who.deps, hub: app().hub },
+      who.actor,
+      slug,
+      after.parse(resumed ?? asked),
+    );
+    if (!listening.ok) return new Response(null, { status: 404 });
+    // No content tells a browser not to ask again.
+    const { begin } = listening.value;
+    if (!begin) return new Response(null, { status: 204 });
+    return new Response(stream(begin, request.signal), {
+      headers: {
+        'content-type': 'text/event-stream; charset=utf-8',
+        // Whoever compresses on the way would hold lines back.
+        'cache-control': 'no-cache, no-transform',
+        'x-accel-buffering': 'no',
+      },
+    });
+  } catch (error) {
+    unexpected(error);
+    return new Response(null, { status: 503 });
+  }
+}
+
+function stream(
+  begin: (hear: (told: Told[]) => void) => () => void,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> {
+  const text = new TextEncoder();
+  let stop = () => {};
+  return new ReadableStream({
+    start(controller) {
+      const say = (line: string) => controller.enqueue(text.encode(line));
+      const leave = begin((told) => {
+        const last = told.at(-1);
+        if (last) say(`id: ${last.n}\nevent: told\ndata: ${JSON.stringify(told)}\n\n`);
+      });
+      const beat = setInterval(() => say(': here\n\n'), BEAT_MS);
+      const end = setTimeout(() => {
+        stop();
+        controller.close();
+      }, LONGEST_MS);
+      stop = () => {
+        leave();
+        clearInterval(beat);
+        clearTimeout(end);
+        signal.removeEventListener('abort', stop);
+      };
+      signal.addEventListener('abort', stop);
+      say('retry: 2000\n\n');
+    },
+    cancel() {
+      stop();
+    },
+  });
+}

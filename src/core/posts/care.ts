@@ -1,0 +1,43 @@
+/** What is done about a post for the good of a discussion; a report is anybody's, the rest is staff's. */
+export const CARE_ACTS = [
+  'report',
+  'settle',
+  'hide',
+  'show',
+  'pin',
+  'unpin',
+  'lock',
+  'unlock',
+  'answer',
+] as const;
+export type CareAct = (typeof CARE_ACTS)[number];
+
+/** The longest reason that is taken. */
+export const REASON_LENGTH = 600;
+
+type Cared = {
+  kind: 'response' | 'reply';
+  mine: boolean;
+  private: boolean;
+  withdrawn: boolean;
+  hidden: boolean;
+  pinned: boolean;
+  locked: boolean;
+};
+
+/**
+ * What a person may do about a post that they can read. Anybody may report what stands and is not theirs. Staff hide what
+ * stands, show what they hid, and pin and lock responses that stand for the class. Nobody does anything about what its author
+ * withdrew.
+ */
+export function careOf(post: Cared, staff: boolean): CareAct[] {
+  if (post.withdrawn) return [];
+  if (!staff) return post.mine || post.hidden ? [] : ['report'];
+  if (post.hidden) return ['show'];
+  const own: CareAct[] = post.mine ? [] : ['hide'];
+  if (post.kind === 'reply') return own;
+  return [post.pinned ? 'unpin' : 'pin', post.locked ? 'unlock' : 'lock', ...own];
+}
+
+/** Acts that want a reason. */
+export const wantsReason = (act: CareAct) => act === 'report' || act === 'hide';

@@ -1,0 +1,53 @@
+import { personId, postId, type DiscussionId, type PersonId, type PostId } from '@/core/ids';
+import type { Db } from '../connection';
+
+/** Something that happened to a post, by its number in the discussion. */
+export type RoomEvent = {
+  n: number;
+  act: 'shared' | 'changed';
+  post: PostId;
+  kind: 'response' | 'reply';
+  /** The response of the thread in which the post stands. */
+  thread: PostId;
+  author: PersonId;
+  /** The two who may read a private reply; null where it is the class's. */
+  between: PersonId[] | null;
+};
+
+/** What happened in a discussion after the event of a number, in order. */
+export async function eventsAfter(
+  db: Db,
+  discussion: DiscussionId,
+  after: number,
+  most: number,
+): Promise<RoomEvent[]> {
+  const { rows } = await db.raw(
+    `select e.n, e.act, e.post_id, p.kind, p.author_id, up.thread, p.private_to
+     from room_events e join posts p on p.id = e.post_id
+     cross join lateral (
+       with recursive above as (
+         select p.id, p.parent_id
+         union all select q.id, q.parent_id from posts q join above a on q.id = a.parent_id)
+       select id as thread from above where parent_id is null) up
+     where e.discussion_id = ? and e.n > ? order by e.n limit ?`,
+    [discussion, after, most],
+  );
+  type Row = {
+    n: number;
+    act: RoomEvent['act'];
+    post_id: number;
+    kind: RoomEvent['kind'];
+    thread: number;
+    author_id: string;
+    private_to: string | null;
+  };
+  return (rows as Row[]).map((r) => ({
+    n: r.n,
+    act: r.act,
+    post: postId(r.post_id),
+    kind: r.kind,
+    thread: postId(r.thread),
+    author: personId(r.author_id),
+    between: r.private_to === null ? null : [personId(r.author_id), personId(r.private_to)],
+  }));
+}

@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { postId, type Instant, type PostId } from '@/core/ids';
+import { CARE_ACTS, careOf, REASON_LENGTH, wantsReason } from '@/core/posts/care';
+import { storable } from '@/core/posts/document';
+import { fail, ok, type Result } from '@/core/result';
+import {
+  careLog,
+  logCare,
+  openReports,
+  putReport,
+  setHidden,
+  setLocked,
+  setPinned,
+  settleReports,
+  type CareEntry,
+} from '@/db/queries/care';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import { visibleOutlines, visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+import { headOf, type DiscussionHead } from '../discussions/head';
+import { openingOf } from '../discussions/lines';
+
+export const careSchema = z.strictObject({
+  act: z.enum(CARE_ACTS),
+  reason: z.string().max(REASON_LENGTH).transform(storable).default(''),
+});
+export type CareInput = z.infer<typeof careSchema>;
+
+export type CareFailure = NotFound | { code: 'not-yours-to-do' } | { code: 'no-reason' };
+
+/**
+ * Does something about a post: a reader reports it, staff pin, lock, hide or show it, or settle what was reported. Each act
+ * is logged in the same transaction. Hiding settles the reports of the post; a reason is asked for where somebody must
+ * be able to ask why.
+ */
+export async function care(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  post: number,
+  { act, reason }: CareInput,
+): Promise<Result<{ act: CareInput['act'] }, CareFailure>> {
+  return deps.db.transaction(async (tx) => {
+    const door = await enterDiscussion(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const { record, staff } = door.value;
+    const [found] = await visiblePosts(tx, actor, door.value, [postId(post)]);
+    if (!found) return fail({ code: 'not-found' as const });
+    const allowed = careOf(
+      { ...found, private: found.privateTo !== null, mine: found.author.id === actor.id },
+      staff,
+    );
+    if (act === 'settle' ? !staff : !allowed.includes(act)) return fail({ code: 'not-yours-to-do' as const });
+    const why = reason.trim();
+    if (wantsReason(act) && why === '') return fail({ code: 'no-reason' as const });
+
+    const place = { course: record.course.id, discussion: record.id };
+    const { id } = found;
+    if (act === 'report')
+      await putReport(tx, place, { id: randomUUID(), post: id, person: actor.id, reason: why, now: deps.now });
+    else if (act === 'hide' || act === 'show') await setHidden(tx, id, act === 'hide' ? deps.now : null, why);
+    else if (act === 'pin' || act === 'unpin') await setPinned(tx, id, act === 'pin' ? deps.now : null);
+    else if (act === 'lock' || act === 'unlock') await setLocked(tx, id, act === 'lock' ? deps.now : null);
+    if (act === 'hide' || act === 'settle') await settleReports(tx, id, deps.now);
+    await logCare(tx, place, { post: id, person: actor.id, act, reason: why, now: deps.now });
+    return ok({ act });
+  });
+}
+
+export type ReportedPost = {
+  id: PostId;
+  author: string;
+  opening: string;
+  hidden: boolean;
+  reports: { by: string; reason: string; at: Instant }[];
+};
+
+export type CarePage = {
+  head: DiscussionHead;
+  reported: ReportedPost[];
+  log: (CareEntry & { author: string })[];
+};
+
+const MOST_LOGGED = 200;
+
+/** What was reported in a discussion and what was done; for its staff, and for nobody else. */
+export async function carePage(deps: Deps, actor: Actor, slug: string): Promise<Result<CarePage, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const entered = door.value;
+  if (!entered.staff) return fail({ code: 'not-found' });
+  const [{ posts }, reports, log] = await Promise.all([
+    visibleOutlines(deps.db, actor, entered),
+    openReports(deps.db, entered.record.id),
+    careLog(deps.db, entered.record.id, MOST_LOGGED),
+  ]);
+  const byId = new Map(posts.map((p) => [p.id, p]));
+  const reported = new Map<PostId, ReportedPost>();
+  for (const { post, by, reason, at } of reports) {
+    const found = byId.get(post);
+    if (!found) continue;
+    const entry = reported.get(post) ?? {
+      id: post,
+      author: found.author.name,
+      opening: openingOf(found),
+      hidden: found.hidden,
+      reports: [],
+    };
+    reported.set(post, entry);
+    entry.reports.push({ by, reason, at });
+  }
+  return ok({
+    head: headOf(deps, entered),
+    reported: [...reported.values()],
+    log: log.map((l) => ({ ...l, author: byId.get(l.post)?.author.name ?? '' })),
+  });
+}

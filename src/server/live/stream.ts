@@ -1,0 +1,46 @@
+import type { DiscussionId } from '@/core/ids';
+import { ok, type Result } from '@/core/result';
+import type { RoomEvent } from '@/db/queries/room-events';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import type { Hub } from './hub';
+
+/** What a listener is told of an event: which post, never what it says. */
+export type Told = Pick<RoomEvent, 'n' | 'act' | 'post' | 'kind' | 'thread'> & { mine: boolean };
+
+export type Listening = {
+  /** Begins; the answer stops it. Null behind the seal, where nothing is told. */
+  begin: ((hear: (told: Told[]) => void) => () => void) | null;
+};
+
+/** Lets somebody listen to a discussion from the event on that they know of; who may, is asked here and at each new beginning. */
+export async function listenTo(
+  deps: Deps & { hub: Hub },
+  actor: Actor,
+  slug: string,
+  after: number,
+): Promise<Result<Listening, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { record, staff, sealed } = door.value;
+  if (sealed) return ok({ begin: null });
+  const id: DiscussionId = record.id;
+  return ok({
+    begin: (hear) =>
+      deps.hub.join(id, {
+        reader: { id: actor.id, staff },
+        after: Math.min(after, record.events),
+        hear: (events) =>
+          hear(
+            events.map(({ n, act, post, kind, thread, author }) => ({
+              n,
+              act,
+              post,
+              kind,
+              thread,
+              mine: author === actor.id,
+            })),
+          ),
+      }),
+  });
+}

@@ -1,0 +1,30 @@
+import type { Arrangement } from '@/core/posts/arrange';
+import type { ThreadFilter } from '@/core/posts/filters';
+
+/** How a conversation is looked at: what its address says beside the open post. */
+export type Look = {
+  slug: string;
+  as: Arrangement;
+  newestFirst: boolean;
+  /** How this reader reads where the address says nothing. */
+  habit: { as: Arrangement; newestFirst: boolean };
+  filter: ThreadFilter;
+  /** What is shown where the address names no filter. */
+  standard: ThreadFilter;
+  person: string | null;
+};
+
+/** The address of a conversation looked at in this way, with a post open or a page of the list. */
+export function addressOf(look: Look, at: { post?: number | null; page?: number | null } = {}): string {
+  const q = new URLSearchParams();
+  if (at.post) q.set('post', String(at.post));
+  // A conversation laid out in another way than in threads says so to whoever is given its address.
+  if (look.as !== 'threads' || look.habit.as !== 'threads') q.set('as', look.as);
+  if (look.as === 'time' && look.newestFirst) q.set('order', 'newest');
+  else if (look.as === 'time' && look.habit.newestFirst) q.set('order', 'oldest');
+  if (look.filter !== look.standard) q.set('show', look.filter);
+  if (look.filter === 'person' && look.person) q.set('of', look.person);
+  if (at.page && at.page > 1) q.set('page', String(at.page));
+  const text = q.toString();
+  return `/discussions/${look.slug}/conversation${text ? `?${text}` : ''}`;
+}

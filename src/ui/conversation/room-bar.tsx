@@ -1,0 +1,136 @@
+import { ArrowDownUp, ChevronLeft, ChevronRight, Clock3, List, ListTree, ShieldCheck } from 'lucide-react';
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { ARRANGEMENTS, type Arrangement } from '@/core/posts/arrange';
+import { ARRANGEMENT_NAMES } from '../words/room';
+import { addressOf, type Look } from './address';
+import { FollowButton } from './follow-button';
+import { NextUnread } from './next-unread';
+import { TakeAlong } from './take-along';
+
+const ICONS: Record<Arrangement, typeof List> = { threads: ListTree, headlines: List, time: Clock3 };
+
+/** Switches the arrangement, which is remembered from then on: a form, so that it needs no script. */
+function Switch({ look, post }: { look: Look; post: number | null }) {
+  return (
+    <form action={`/discussions/${look.slug}/arrangement`} method="post" className="flex items-center gap-1">
+      <div
+        role="group"
+        aria-label="Arrangement"
+        className="flex overflow-hidden rounded-[7px] border border-rule bg-page-2"
+      >
+        {ARRANGEMENTS.map((as) => {
+          const Icon = ICONS[as];
+          const on = look.as === as;
+          return (
+            <button
+              key={as}
+              name="to"
+              value={addressOf({ ...look, as, habit: { ...look.habit, as } }, { post })}
+              formAction={`/discussions/${look.slug}/arrangement?as=${as}&newest=${look.newestFirst ? 'yes' : 'no'}`}
+              aria-pressed={on}
+              className={`inline-flex min-h-8 items-center gap-1.5 px-2.5 text-[12.5px] font-semibold ${
+                on ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]' : 'text-ink-2 hover:bg-page'
+              }`}
+            >
+              <Icon size={14} aria-hidden /> {ARRANGEMENT_NAMES[as]}
+            </button>
+          );
+        })}
+      </div>
+      {look.as === 'time' ? (
+        <button
+          name="to"
+          value={addressOf({
+            ...look,
+            newestFirst: !look.newestFirst,
+            habit: { ...look.habit, newestFirst: !look.newestFirst },
+          })}
+          formAction={`/discussions/${look.slug}/arrangement?as=time&newest=${look.newestFirst ? 'no' : 'yes'}`}
+          className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
+        >
+          <ArrowDownUp size={14} aria-hidden /> {look.newestFirst ? 'Newest first' : 'Oldest first'}
+        </button>
+      ) : null}
+    </form>
+  );
+}
+
+function Step(props: { href: string | null; name: string; mark: 'before' | 'after'; children: ReactNode }) {
+  const shape = 'inline-flex size-8 items-center justify-center rounded-[6px] border border-rule';
+  return props.href === null ? (
+    <span className={`${shape} opacity-40`} aria-hidden>
+      {props.children}
+    </span>
+  ) : (
+    <Link
+      href={props.href}
+      aria-label={props.name}
+      title={props.name}
+      prefetch={false}
+      className={`${shape} bg-page hover:bg-page-2`}
+      {...(props.mark === 'before' ? { 'data-key-post-before': '' } : { 'data-key-post-after': '' })}
+    >
+      {props.children}
+    </Link>
+  );
+}
+
+/** Over a conversation: how it is laid out, the ways from post to post, what one follows and takes along. */
+export function RoomBar(props: {
+  look: Look;
+  post: number | null;
+  steps: { previous: number | null; next: number | null; unread: readonly number[] };
+  followsDiscussion: boolean;
+  thread: { id: number; followed: boolean } | null;
+  staff: boolean;
+  /** In a course that is not hosted here nobody else is to be heard. */
+  outside: boolean;
+  live: ReactNode;
+}) {
+  const { look, steps, thread } = props;
+  return (
+    <div
+      data-steps-aside=""
+      role="group"
+      aria-label="Reading this conversation"
+      className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1.5"
+    >
+      <Switch look={look} post={props.post} />
+      <span className="flex items-center gap-1">
+        <Step
+          href={steps.previous === null ? null : addressOf(look, { post: steps.previous })}
+          name="Previous post"
+          mark="before"
+        >
+          <ChevronLeft size={16} aria-hidden />
+        </Step>
+        <Step
+          href={steps.next === null ? null : addressOf(look, { post: steps.next })}
+          name="Next post"
+          mark="after"
+        >
+          <ChevronRight size={16} aria-hidden />
+        </Step>
+        <NextUnread look={look} ahead={steps.unread} />
+      </span>
+      {props.live}
+      <span className="flex flex-wrap items-center gap-x-1 lg:ml-auto">
+        {props.outside ? null : thread ? (
+          <FollowButton key={thread.id} slug={look.slug} thread={thread.id} followed={thread.followed} />
+        ) : (
+          <FollowButton slug={look.slug} thread={null} followed={props.followsDiscussion} />
+        )}
+        {props.staff ? (
+          <Link
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
+            href={`/discussions/${look.slug}/care`}
+          >
+            <ShieldCheck size={14} aria-hidden /> Reports and log
+          </Link>
+        ) : null}
+        <TakeAlong slug={look.slug} />
+      </span>
+    </div>
+  );
+}
