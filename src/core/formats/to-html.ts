@@ -2,7 +2,8 @@ import { asLink } from '../embeds/address';
 import { standInWords } from '../posts/carried';
 import type { BlockNode, Doc, InlineNode, Picture } from '../posts/document';
 
-const escape = (text: string) =>
+/** Text as it stands in HTML and in XML. */
+export const escape = (text: string) =>
   text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
 
 /** The element that says what a mark says; an ink, a name and a post's number are their words. */
@@ -17,18 +18,18 @@ const TAGS = {
 } as const;
 
 /** What an export knows beside the document: where a picture is to be had, if it travels, and the notes met so far. */
-type Out = { picture: (file: string) => string | null; notes: string[] };
+type Out = { picture: (file: string) => string | null; notes: string[]; within: string };
 
-function noteMark(text: string, { notes }: Out): string {
+function noteMark(text: string, { notes, within }: Out): string {
   notes.push(text);
   const n = notes.length;
-  return `<sup><a href="#note-${n}" id="note-mark-${n}">${n}</a></sup>`;
+  return `<sup><a href="#${within}note-${n}" id="${within}note-mark-${n}">${n}</a></sup>`;
 }
 
-const notesAtFoot = (notes: readonly string[]) =>
+const notesAtFoot = ({ notes, within }: Out) =>
   notes.length
     ? `<ol>${notes
-        .map((text, i) => `<li id="note-${i + 1}">${escape(text)} <a href="#note-mark-${i + 1}">↩</a></li>`)
+        .map((text, i) => `<li id="${within}note-${i + 1}">${escape(text)} <a href="#${within}note-mark-${i + 1}">↩</a></li>`)
         .join('')}</ol>`
     : '';
 
@@ -104,10 +105,14 @@ const blocks = (nodes: BlockNode[], out: Out) => nodes.map((node) => block(node,
 
 /**
  * A document as clean HTML: what it says and how it is built, with no class, style or script. Empty paragraphs fall away.
- * `picture` says where a picture is to be had; without it words stand for it. Notes stand at the end, linked both ways.
+ * `picture` says where a picture is to be had; without it words stand for it. Notes stand at the end, linked both ways;
+ * `within` sets their names apart where several documents stand on one page.
  */
-export function htmlOf(doc: Doc, asked: { title?: string; picture?: Out['picture'] } = {}): string {
-  const out: Out = { picture: asked.picture ?? (() => null), notes: [] };
+export function htmlOf(
+  doc: Doc,
+  asked: { title?: string; picture?: Out['picture']; within?: string } = {},
+): string {
+  const out: Out = { picture: asked.picture ?? (() => null), notes: [], within: asked.within ?? '' };
   const title = asked.title?.trim() ? `<h1>${escape(asked.title.trim())}</h1>` : '';
-  return title + blocks(doc.content, out) + notesAtFoot(out.notes);
+  return title + blocks(doc.content, out) + notesAtFoot(out);
 }

@@ -45,7 +45,12 @@ export type PostOutline = {
   read: boolean;
 };
 
-export type PostRecord = PostOutline & { doc: Doc; plain: string };
+export type PostRecord = PostOutline & {
+  doc: Doc;
+  plain: string;
+  /** When its latest version was shared. */
+  changedAt: Instant;
+};
 
 type Reader = { id: PersonId; staff: boolean };
 type Place = { course: CourseId; discussion: DiscussionId };
@@ -188,11 +193,11 @@ export async function postsForReader(
   reader: Reader,
   only?: readonly PostId[],
 ): Promise<PostRecord[]> {
-  const rows: (Row & { doc: Doc; plain: string })[] = await outlined(db, place, reader)
+  const rows: (Row & { doc: Doc; plain: string; changed_at: number })[] = await outlined(db, place, reader)
     .join('post_versions as w', (j) => j.on('w.post_id', 'p.id').andOn('w.n', 'v.n'))
     .modify((q) => {
       if (only) q.whereIn('p.id', [...only]);
     })
-    .select('w.doc', 'w.plain');
-  return rows.map((r) => ({ ...toOutline(r), doc: r.doc, plain: r.plain }));
+    .select('w.doc', 'w.plain', 'w.shared_at as changed_at');
+  return rows.map((r) => ({ ...toOutline(r), doc: r.doc, plain: r.plain, changedAt: instant(r.changed_at) }));
 }

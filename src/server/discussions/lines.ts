@@ -168,6 +168,7 @@ export type Listed = {
   filter: ThreadFilter;
   /** What is shown where the address names no filter. */
   standard: ThreadFilter;
+  /** What each filter would show; of `to-you` what waits for an answer, of `worth` nothing to who owes none. */
   counts: Record<ThreadFilter, number>;
   /** What is shown, in order: threads by their response, or posts. */
   shown: Node[];
@@ -212,8 +213,8 @@ const isAnswered = (b: Node, reader: PersonId) =>
   b.replies.some((r) => r.post.author.id === reader && stands(r.post));
 
 /**
- * What a conversation shows of its posts, in which order. Who owes replies is shown whom to answer, unless something else is
- * asked for. `textsOf` fetches the texts by which candidates are weighed.
+ * What a conversation shows of its posts, in which order. Who owes replies and reads in threads is shown whom to answer, unless
+ * something else is asked for. `weigh` ranks the candidates by their texts.
  */
 export async function listed(
   room: Room,
@@ -224,7 +225,8 @@ export async function listed(
   const distinct = room.entered.record.brief.replies.distinctPeers;
   const open = candidates(room).filter((c) => !(c.answered && distinct));
   const filters = filtersOf(room, new Set(open.map((c) => c.post)), asked.person);
-  const standard: ThreadFilter = asked.owing && open.length > 0 ? 'worth' : 'all';
+  const standard: ThreadFilter =
+    asked.owing && open.length > 0 && asked.as === 'threads' ? 'worth' : 'all';
   const filter = asked.filter === 'person' && !asked.person ? standard : (asked.filter ?? standard);
   const order = inArrangement(trees, asked);
   const threads = threadsInOrder(trees);
@@ -240,6 +242,7 @@ export async function listed(
   const counts = Object.fromEntries(
     (Object.keys(filters) as ThreadFilter[]).map((f) => [f, through(f).length]),
   ) as Listed['counts'];
+  if (!asked.owing) counts.worth = 0;
   counts['to-you'] = through('to-you').filter((b) => !isAnswered(b, reader)).length;
 
   let shown = through(filter);

@@ -3,11 +3,12 @@ import { importProblemText } from '../words/imports';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AnswerLine, type Answer } from '../frame/answer';
+import { FeedAddress, type FeedView } from '../frame/feed-address';
 import { CalendarHead } from './head';
 
 export type ElsewhereView = {
   zone: string;
-  feed: { address: string; madeAt: number; lastRead: number | null } | null;
+  feed: FeedView | null;
   calendars: {
     id: string;
     name: string;
@@ -33,30 +34,7 @@ function Feed({ feed, zone }: Pick<ElsewhereView, 'feed' | 'zone'>) {
         says what is still owed, and follows when something is done or extended. Whoever knows the address can
         read it.
       </p>
-      {feed ? (
-        <>
-          <label className="mt-3 grid gap-1 font-semibold">
-            The address
-            <input className="field font-normal" readOnly value={feed.address} />
-          </label>
-          <p className="mt-1 text-[13px] text-ink-2">
-            Made {moment(feed.madeAt, zone)} ·{' '}
-            {feed.lastRead === null
-              ? 'not read by any program yet'
-              : `last read ${moment(feed.lastRead, zone)}`}
-          </p>
-        </>
-      ) : null}
-      <form action="/calendar/feed" method="post" className="mt-3 flex flex-wrap gap-2">
-        <button className={`btn ${feed ? '' : 'go'}`} name="do" value="make">
-          {feed ? 'Make a new address (the old one stops)' : 'Make an address'}
-        </button>
-        {feed ? (
-          <button className="btn" name="do" value="revoke">
-            Stop the feed
-          </button>
-        ) : null}
-      </form>
+      <FeedAddress feed={feed} zone={zone} action="/calendar/feed" />
     </section>
   );
 }

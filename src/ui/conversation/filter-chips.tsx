@@ -9,7 +9,7 @@ type Counts = Readonly<Record<ThreadFilter, number>>;
 const ALWAYS: readonly ThreadFilter[] = ['unread', 'yours', 'no-replies', 'all'];
 
 const isOffered = (id: ThreadFilter, look: Look, counts: Counts) =>
-  id === look.filter || (id === 'worth' ? look.standard === 'worth' : ALWAYS.includes(id) || counts[id] > 0);
+  id === look.filter || ALWAYS.includes(id) || counts[id] > 0;
 
 const SHAPE = 'inline-flex min-h-7 items-center rounded-[6px] px-2 text-[12px] font-semibold';
 

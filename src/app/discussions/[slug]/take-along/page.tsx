@@ -1,0 +1,46 @@
+import { headers } from 'next/headers';
+import { notFound } from 'next/navigation';
+import { takeAlongPage } from '@/server/discussions/feed';
+import { TakeAlongPage } from '@/ui/conversation/take-along-page';
+import { Head } from '@/ui/discussion/head';
+import { AnswerLine } from '@/ui/frame/answer';
+import { Frame } from '../../../_request/frame';
+import { originOf } from '../../../_request/origin';
+import { requireVisitor } from '../../../_request/session';
+
+type Props = { params: Promise<{ slug: string }>; searchParams: Promise<{ answer?: string }> };
+
+export const metadata = { title: 'Take along' };
+
+const ANSWERS: Record<string, string> = {
+  feed: 'The address below is new. An address made before no longer works.',
+  revoked: 'The feed is stopped: its address no longer works.',
+};
+
+export default async function TakeAlong({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const here = `/discussions/${slug}/take-along`;
+  const who = await requireVisitor(here);
+  const page = await takeAlongPage(who.deps, who.actor, slug);
+  if (!page.ok) notFound();
+  const { head, feed } = page.value;
+  const answer = ANSWERS[(await searchParams).answer ?? ''];
+  const origin = originOf(await headers());
+  return (
+    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+      <main id="main">
+        <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
+        {answer ? (
+          <div className="px-4 pb-3 sm:px-7">
+            <AnswerLine answer={{ good: true, text: answer }} />
+          </div>
+        ) : null}
+        <TakeAlongPage
+          head={head}
+          zone={who.actor.timeZone}
+          feed={feed && { ...feed, address: `${origin}${feed.path}` }}
+        />
+      </main>
+    </Frame>
+  );
+}

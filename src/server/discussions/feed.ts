@@ -1,0 +1,103 @@
+import { randomBytes } from 'node:crypto';
+import type { ExportedPost } from '@/core/formats/discussion-export';
+import { fail, ok, type Result } from '@/core/result';
+import {
+  deleteDiscussionFeed,
+  discussionFeedOf,
+  discussionFeedReader,
+  makeDiscussionFeed,
+  noteDiscussionFeedRead,
+} from '@/db/queries/discussion-feeds';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import type { FeedAddress } from '../calendar/feed';
+import { timeWith, type Clock } from '../clock/clock';
+import type { Actor, Deps } from '../deps';
+import { postsToTake } from './export';
+import { headOf, type DiscussionHead } from './head';
+
+export type DiscussionFeed = {
+  slug: string;
+  title: string;
+  course: string;
+  zone: string;
+  sealed: boolean;
+  /** The newest first; what is gone is not among them. */
+  posts: ExportedPost[];
+};
+
+/** A reader of feeds keeps what it has: the newest are enough. */
+const MOST = 60;
+
+/**
+ * The feed of a discussion behind a secret address, as of now: what its page would show its owner. Behind the seal it holds no
+ * post; an address that was revoked, and one whose owner has left the course, is not found.
+ */
+export async function readDiscussionFeed(
+  db: Deps['db'],
+  clock: Clock,
+  token: string,
+): Promise<Result<DiscussionFeed, NotFound>> {
+  const reader = await discussionFeedReader(db, token);
+  if (!reader) return fail({ code: 'not-found' });
+  const deps = { db, now: timeWith(clock, reader.clockOffset) };
+  const { person: id, name, timeZone, slug } = reader;
+  const actor: Actor = { id, name, timeZone, previousVisit: null };
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const { record, sealed, schedule } = door.value;
+  const posts = await postsToTake(deps, actor, door.value);
+  await noteDiscussionFeedRead(db, token, deps.now);
+  return ok({
+    slug,
+    title: record.title,
+    course: record.course.code,
+    zone: schedule.zone,
+    sealed,
+    posts: posts
+      .filter((p) => !p.gone)
+      .sort((a, b) => b.changedAt - a.changedAt || b.id - a.id)
+      .slice(0, MOST),
+  });
+}
+
+const ownerOf = ({ record }: Entered, actor: Actor) => ({
+  course: record.course.id,
+  discussion: record.id,
+  person: actor.id,
+});
+
+export type TakeAlongPage = { head: DiscussionHead; feed: FeedAddress | null };
+
+/** What stands on the page of a discussion from where it is taken along. */
+export async function takeAlongPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<TakeAlongPage, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const feed = await discussionFeedOf(deps.db, ownerOf(door.value, actor));
+  return ok({
+    head: headOf(deps, door.value),
+    feed: feed && {
+      path: `/feeds/${feed.token}/posts.atom`,
+      madeAt: feed.madeAt,
+      lastRead: feed.lastRead,
+    },
+  });
+}
+
+/** Makes the secret address of a discussion's feed (32 random bytes) in place of one that was there, or stops it. */
+export async function changeDiscussionFeed(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  wish: 'make' | 'revoke',
+): Promise<Result<null, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  if (!door.ok) return door;
+  const owner = ownerOf(door.value, actor);
+  if (wish === 'revoke') await deleteDiscussionFeed(deps.db, owner);
+  else await makeDiscussionFeed(deps.db, owner, randomBytes(32).toString('base64url'), deps.now);
+  return ok(null);
+}
