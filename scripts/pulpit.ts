@@ -1,4 +1,5 @@
 import * as bench from './commands/bench';
+import * as classmates from './commands/classmates';
 import * as newKey from './commands/new-key';
 import * as reset from './commands/reset';
 import * as start from './commands/start';
@@ -15,6 +16,7 @@ const COMMANDS: Record<string, Command> = {
   reset,
   test,
   bench,
+  classmates,
   'new-key': { help: newKey.help, run: newKey.run },
 };
 
@@ -26,6 +28,7 @@ const usage = `Pulpit: weekly course discussions, with what is owed, by when, wh
   ./pulpit reset     throw the demo away and lay it out afresh
   ./pulpit test      all checks and tests, with a database and port of their own
   ./pulpit bench     measure the pages against a bare one
+  ./pulpit classmates  let the rest of the class act, to watch a live discussion
   ./pulpit new-key   sign receipts with a new key from now on
 
 ./pulpit COMMAND --help says more.`;
