@@ -46,6 +46,9 @@ export function app(): App {
       sites: [...(config.demo ? [standInSite] : []), ...listedSites(config.mediaSites)],
       hub: liveHub(db, config.databaseUrl),
     };
+    // A server that ends waits for its answers to be whole, and a stream of events never is.
+    const { hub } = place.pulpit;
+    for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => hub.stop());
     // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.
     setTimeout(() => readPrompt(ANY_PROMPT), 0);
   }

@@ -10,11 +10,16 @@ export type Listener = {
   /** The number of the last event they know of. */
   after: number;
   hear: (events: RoomEvent[]) => void;
+  /** The process ends: whoever listens has to begin anew elsewhere. */
+  ended: () => void;
 };
 
 export type Hub = {
   /** Begins with what happened after `listener.after`; the answer stops it. */
   join: (discussion: DiscussionId, listener: Listener) => () => void;
+  /** The process ends: nobody is taken any more. */
+  stopped: boolean;
+  /** Ends all listening, for good. */
   stop: () => void;
 };
 
@@ -74,7 +79,8 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
       },
     });
 
-  return {
+  const hub: Hub = {
+    stopped: false,
     join(discussion, listener) {
       stopListening ??= start();
       const room = rooms.get(discussion) ?? { listeners: new Set(), walking: false, again: false };
@@ -87,8 +93,11 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
       };
     },
     stop() {
+      hub.stopped = true;
       stopListening?.();
-      stopListening = null;
+      for (const { listeners } of rooms.values()) for (const { ended } of [...listeners]) ended();
+      rooms.clear();
     },
   };
+  return hub;
 }

@@ -10,7 +10,7 @@ export type Told = Pick<RoomEvent, 'n' | 'act' | 'post' | 'kind' | 'thread'> & {
 
 export type Listening = {
   /** Begins; the answer stops it. Null behind the seal, where nothing is told. */
-  begin: ((hear: (told: Told[]) => void) => () => void) | null;
+  begin: ((listener: { hear: (told: Told[]) => void; ended: () => void }) => () => void) | null;
 };
 
 /** Lets somebody listen to a discussion from the event on that they know of; who may, is asked here and at each new beginning. */
@@ -26,10 +26,11 @@ export async function listenTo(
   if (sealed) return ok({ begin: null });
   const id: DiscussionId = record.id;
   return ok({
-    begin: (hear) =>
+    begin: ({ hear, ended }) =>
       deps.hub.join(id, {
         reader: { id: actor.id, staff },
         after: Math.min(after, record.events),
+        ended,
         hear: (events) =>
           hear(
             events.map(({ n, act, post, kind, thread, author }) => ({

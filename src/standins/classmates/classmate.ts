@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { PostId } from '@/core/ids';
 import { documentFromParts, documentFromText } from '@/core/posts/compose';
 import { plainText } from '@/core/posts/flatten';
@@ -23,10 +24,6 @@ const WAYS: [Did, number][] = [
   ['edited', 0.12],
 ];
 
-/** An id as a browser makes one for each text that is shared. */
-const submission = (random: Random) =>
-  'xxxxxxxx-xxxx-4xxx-8xxx-xxxxxxxxxxxx'.replace(/x/gu, () => Math.floor(random() * 16).toString(16));
-
 function wayOf(random: Random): Did {
   let roll = random();
   for (const [did, share] of WAYS) {
@@ -43,7 +40,7 @@ async function respond({ deps, actor, slug, random }: Here, { head }: Conversati
   const shared = await share(deps, actor, slug, {
     kind: 'response',
     parent: null,
-    submission: submission(random),
+    submission: randomUUID(),
     title: '',
     doc: documentFromParts(parts, responseTexts(parts.length, random)),
     private: false,
@@ -66,7 +63,7 @@ async function reply(here: Here, room: Conversation): Promise<Act> {
   const shared = await share(deps, actor, slug, {
     kind: 'reply',
     parent: answered.id,
-    submission: submission(random),
+    submission: randomUUID(),
     title: '',
     doc: documentFromText(replyText(plainText(answered.doc), random)),
     private: false,

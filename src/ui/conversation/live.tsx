@@ -14,6 +14,7 @@ type Told = {
 };
 
 const AGAIN_AFTER_MS = 3_000;
+const AGAIN_AT_MOST_MS = 60_000;
 /** A window that nobody looks at gives its connection back after this long: a browser has only a few. */
 const UNSEEN_MS = 20_000;
 
@@ -35,6 +36,7 @@ export function Live(props: { slug: string; events: number; followed: readonly n
   useEffect(() => {
     let source: EventSource | null = null;
     let timer: ReturnType<typeof setTimeout> | null = null;
+    let pause = AGAIN_AFTER_MS;
     const close = () => {
       source?.close();
       source = null;
@@ -56,7 +58,11 @@ export function Live(props: { slug: string; events: number; followed: readonly n
       mine.onerror = () => {
         if (mine.readyState !== EventSource.CLOSED) return;
         close();
-        later(AGAIN_AFTER_MS, open);
+        later(pause, open);
+        pause = Math.min(pause * 2, AGAIN_AT_MOST_MS);
+      };
+      mine.onopen = () => {
+        pause = AGAIN_AFTER_MS;
       };
     };
     const onVisibility = () => {

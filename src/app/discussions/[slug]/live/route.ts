@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { app } from '@/runtime/app';
-import { listenTo, type Told } from '@/server/live/stream';
+import { listenTo, type Listening } from '@/server/live/stream';
 import { visitor } from '../../../_request/session';
 import { unexpected } from '../../../_request/write';
 
@@ -24,10 +24,13 @@ export async function GET(request: Request, context: Context) {
   try {
     const who = await visitor();
     if (!who) return new Response(null, { status: 401 });
+    const { hub } = app();
+    // Over a connection that is still open somebody may ask again while the process ends.
+    if (hub.stopped) return new Response(null, { status: 503, headers: { connection: 'close' } });
     const asked = new URL(request.url).searchParams.get('after');
     const resumed = request.headers.get('last-event-id');
     const listening = await listenTo(
-      { ...who.deps, hub: app().hub },
+      { ...who.deps, hub },
       who.actor,
       slug,
       after.parse(resumed ?? asked),
@@ -51,7 +54,7 @@ export async function GET(request: Request, context: Context) {
 }
 
 function stream(
-  begin: (hear: (told: Told[]) => void) => () => void,
+  begin: NonNullable<Listening['begin']>,
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
   const text = new TextEncoder();
@@ -59,15 +62,19 @@ function stream(
   return new ReadableStream({
     start(controller) {
       const say = (line: string) => controller.enqueue(text.encode(line));
-      const leave = begin((told) => {
-        const last = told.at(-1);
-        if (last) say(`id: ${last.n}\nevent: told\ndata: ${JSON.stringify(told)}\n\n`);
-      });
-      const beat = setInterval(() => say(': here\n\n'), BEAT_MS);
-      const end = setTimeout(() => {
+      const close = () => {
         stop();
         controller.close();
-      }, LONGEST_MS);
+      };
+      const leave = begin({
+        hear: (told) => {
+          const last = told.at(-1);
+          if (last) say(`id: ${last.n}\nevent: told\ndata: ${JSON.stringify(told)}\n\n`);
+        },
+        ended: close,
+      });
+      const beat = setInterval(() => say(': here\n\n'), BEAT_MS);
+      const end = setTimeout(close, LONGEST_MS);
       stop = () => {
         leave();
         clearInterval(beat);
