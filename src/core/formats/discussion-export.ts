@@ -81,7 +81,9 @@ export function discussionAsMarkdown(d: ExportedDiscussion, words: ExportWords, 
       `### ${line(words.line(post))}`,
       post.gone ? `*${line(words.gone(post.gone))}*` : markdownOf(post.doc, { picture }).trim(),
     ]
-      .flatMap((part, i) => (i === 1 && post.title && !post.gone ? [`**${line(post.title)}**`, part] : [part]))
+      .flatMap((part, i) =>
+        i === 1 && post.title && !post.gone ? [`**${line(post.title)}**`, part] : [part],
+      )
       .join('\n\n'),
   );
   return [

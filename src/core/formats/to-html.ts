@@ -29,7 +29,10 @@ function noteMark(text: string, { notes, within }: Out): string {
 const notesAtFoot = ({ notes, within }: Out) =>
   notes.length
     ? `<ol>${notes
-        .map((text, i) => `<li id="${within}note-${i + 1}">${escape(text)} <a href="#${within}note-mark-${i + 1}">↩</a></li>`)
+        .map(
+          (text, i) =>
+            `<li id="${within}note-${i + 1}">${escape(text)} <a href="#${within}note-mark-${i + 1}">↩</a></li>`,
+        )
         .join('')}</ol>`
     : '';
 

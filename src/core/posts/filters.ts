@@ -11,9 +11,10 @@ export const THREAD_FILTERS = [
   'pictured',
   'person',
   'bookmarked',
+  'found',
 ] as const;
 export type ThreadFilter = (typeof THREAD_FILTERS)[number];
 
 /** Of these the list shows the very posts; of the others the threads they stand in. */
-const OF_POSTS: readonly ThreadFilter[] = ['to-you', 'staff', 'pictured', 'person', 'bookmarked'];
+const OF_POSTS: readonly ThreadFilter[] = ['to-you', 'staff', 'pictured', 'person', 'bookmarked', 'found'];
 export const isOfPosts = (filter: ThreadFilter) => OF_POSTS.includes(filter);

@@ -1,4 +1,12 @@
-import { instant, postId, type CourseId, type DiscussionId, type Instant, type PersonId, type PostId } from '@/core/ids';
+import {
+  instant,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
 import type { CareAct } from '@/core/posts/care';
 import { timestamptz, type Db } from '../connection';
 

@@ -33,9 +33,7 @@ export async function makeDiscussionFeed(db: Db, owner: Owner, token: string, no
 }
 
 export async function deleteDiscussionFeed(db: Db, owner: Owner) {
-  await db('discussion_feeds')
-    .where({ person_id: owner.person, discussion_id: owner.discussion })
-    .delete();
+  await db('discussion_feeds').where({ person_id: owner.person, discussion_id: owner.discussion }).delete();
 }
 
 /** Whose feed of which discussion a token opens, with the demo clock's offset. */

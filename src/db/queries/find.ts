@@ -132,6 +132,31 @@ export async function findPosts(
   }));
 }
 
+/** The posts of one discussion that match; who may read which of them is the caller's to say. */
+export async function matchesIn(db: Db, discussion: DiscussionId, query: Query): Promise<Set<PostId>> {
+  const ids: number[] = await db('post_texts')
+    .where('discussion_id', discussion)
+    .whereRaw(`found @@ ${query.sql}`, query.bindings)
+    .pluck('post_id');
+  return new Set(ids.map(postId));
+}
+
+/** A passage of each of the posts named, around what matches. */
+export async function passagesOf(
+  db: Db,
+  posts: readonly PostId[],
+  query: Query,
+): Promise<Map<PostId, string>> {
+  if (posts.length === 0) return new Map();
+  const rows: { post_id: number; passage: string }[] = await db('post_texts')
+    .whereIn('post_id', [...posts])
+    .select(
+      'post_id',
+      db.raw(`ts_headline('english', plain, ${query.sql}, ?) as passage`, [...query.bindings, HEADLINE]),
+    );
+  return new Map(rows.map((r) => [postId(r.post_id), r.passage]));
+}
+
 const likeText = (text: string) => text.replace(/[\\%_]/gu, '\\$&');
 
 /** Prompts and readings of the courses named that match, with a passage. */

@@ -58,7 +58,13 @@ export async function care(
     const place = { course: record.course.id, discussion: record.id };
     const { id } = found;
     if (act === 'report')
-      await putReport(tx, place, { id: randomUUID(), post: id, person: actor.id, reason: why, now: deps.now });
+      await putReport(tx, place, {
+        id: randomUUID(),
+        post: id,
+        person: actor.id,
+        reason: why,
+        now: deps.now,
+      });
     else if (act === 'hide' || act === 'show') await setHidden(tx, id, act === 'hide' ? deps.now : null, why);
     else if (act === 'pin' || act === 'unpin') await setPinned(tx, id, act === 'pin' ? deps.now : null);
     else if (act === 'lock' || act === 'unlock') await setLocked(tx, id, act === 'lock' ? deps.now : null);

@@ -100,7 +100,10 @@ export async function replyPage(
       { kind: 'reply', brief: record.brief, answered: asked },
     ),
     refused: refused(deps, entered, 'reply', room.locked),
-    about: { prompt: promptPlain(record.prompt, record.brief), others: await othersOf(deps, room.posts, asked) },
+    about: {
+      prompt: promptPlain(record.prompt, record.brief),
+      others: await othersOf(deps, room.posts, asked),
+    },
   };
   return { reply, stranded: null };
 }

@@ -1,7 +1,14 @@
 import { summarise } from '@/core/counting/summary';
 import type { LedgerInput } from '@/core/counting/types';
 import { personId, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
-import { pageOf, stepsFrom, type Arranged, type Arrangement, type Page, type Steps } from '@/core/posts/arrange';
+import {
+  pageOf,
+  stepsFrom,
+  type Arranged,
+  type Arrangement,
+  type Page,
+  type Steps,
+} from '@/core/posts/arrange';
 import type { Doc } from '@/core/posts/document';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import { isFollowed } from '@/core/posts/following';
@@ -19,9 +26,19 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { markFor } from '../rubric/rubric';
+import { findIn } from '../find/find';
 import { replyPage, type ReplyPage, type Stranded } from './answering';
 import { headOf, type DiscussionHead } from './head';
-import { isUnreadFor, linesOf, listed, openingOf, postLine, type Listed, type Room, type ThreadLine } from './lines';
+import {
+  isUnreadFor,
+  linesOf,
+  listed,
+  openingOf,
+  threadOf,
+  type Listed,
+  type Room,
+  type ThreadLine,
+} from './lines';
 
 export type ReadPost = {
   id: PostId;
@@ -58,6 +75,8 @@ export type Conversation = Pick<Listed, 'filter' | 'standard' | 'counts'> & {
   habit: Arranged;
   /** Whose posts are shown, of the filter by a person. */
   person: { id: PersonId; name: string } | null;
+  /** The words that were looked for. */
+  words: string;
   /** The list beside the open thread, or the page's headlines. */
   lines: ThreadLine[];
   /** The posts that are read, with their texts: of the open thread, of the page by time, or the one that is open. */
@@ -91,6 +110,8 @@ export type ConversationAsk = {
   as?: Arrangement | null;
   newestFirst?: boolean | null;
   page?: number | null;
+  /** Words to be found in the posts. */
+  words?: string | null;
 };
 
 const NO_MARKS: PostMarks = { wellSaid: 0, saidByMe: false, bookmarked: false };
@@ -98,6 +119,10 @@ const NO_MARKS: PostMarks = { wellSaid: 0, saidByMe: false, bookmarked: false };
 /** So many are on one page: of whole posts, and of headlines. */
 export const POSTS_A_PAGE = 40;
 export const HEADLINES_A_PAGE = 150;
+/** Beside an open thread, more single posts are listed by nobody: the other arrangements have pages. */
+const MOST_LINES = 200;
+/** Of more posts that were found, the beginning is shown. */
+const MOST_PASSAGES = 100;
 /** More of somebody's posts stand on no card; the filter by person shows all. */
 const POSTS_ON_CARD = 6;
 
@@ -171,37 +196,41 @@ function roomOf(
   const branches = new Map<PostId, Branch<PostOutline>>();
   const rootOf = new Map<PostId, PostId>();
   const followed = new Set<PostId>();
+  const inOrder = new Map<PostId, readonly Branch<PostOutline>[]>();
   for (const tree of trees) {
     let spoke = false;
-    for (const branch of inReadingOrder(tree)) {
+    const thread = inReadingOrder(tree);
+    inOrder.set(tree.post.id, thread);
+    for (const branch of thread) {
       branches.set(branch.post.id, branch);
       rootOf.set(branch.post.id, tree.post.id);
       spoke ||= branch.post.author.id === reader;
     }
     if (isFollowed(chosen.get(tree.post.id) ?? null, spoke)) followed.add(tree.post.id);
   }
-  return { reader, entered, posts, trees, branches, rootOf, marks, followed };
+  return { reader, entered, posts, trees, branches, threads: inOrder, rootOf, marks, followed };
 }
 
 /** Ranks the responses one could answer; only for this their texts are read. */
-const weighing = (deps: Deps, room: Room, prompt: string) => async (
-  open: Parameters<Parameters<typeof listed>[2]>[0],
-) => {
-  const { reader, entered, posts } = room;
-  const { brief } = entered.record;
-  const own = posts.find((p) => p.author.id === reader && p.kind === 'response' && !p.withdrawn && !p.hidden);
-  const texts = await plainTexts(deps.db, [...open.map((c) => c.post), ...(own ? [own.id] : [])]);
-  return worthAnswering(
-    {
-      id: reader,
-      text: own ? (texts.get(own.id) ?? null) : null,
-      prompt,
-      concepts: brief.concepts,
-      distinctPeers: brief.replies.distinctPeers,
-    },
-    open.map((c) => ({ ...c, text: texts.get(c.post) ?? '' })),
-  );
-};
+const weighing =
+  (deps: Deps, room: Room, prompt: string) => async (open: Parameters<Parameters<typeof listed>[2]>[0]) => {
+    const { reader, entered, posts } = room;
+    const { brief } = entered.record;
+    const own = posts.find(
+      (p) => p.author.id === reader && p.kind === 'response' && !p.withdrawn && !p.hidden,
+    );
+    const texts = await plainTexts(deps.db, [...open.map((c) => c.post), ...(own ? [own.id] : [])]);
+    return worthAnswering(
+      {
+        id: reader,
+        text: own ? (texts.get(own.id) ?? null) : null,
+        prompt,
+        concepts: brief.concepts,
+        distinctPeers: brief.replies.distinctPeers,
+      },
+      open.map((c) => ({ ...c, text: texts.get(c.post) ?? '' })),
+    );
+  };
 
 /**
  * The Conversation room: what one may read in it, arranged and narrowed as one asks, one post of it open, and the page to
@@ -227,19 +256,24 @@ export async function conversation(
   ]);
   const room = roomOf(actor.id, entered, posts, marks, follows.threads);
   const asked =
-    ask.post === null ? writtenBy(posts, ask.by ?? null) : (room.branches.get(postId(ask.post))?.post ?? null);
+    ask.post === null
+      ? writtenBy(posts, ask.by ?? null)
+      : (room.branches.get(postId(ask.post))?.post ?? null);
   const at = asked && room.branches.has(asked.id) ? asked.id : null;
   const root = at === null ? undefined : room.branches.get(room.rootOf.get(at) ?? at);
   const as = ask.as ?? habit.as;
   const newestFirst = ask.newestFirst ?? habit.newestFirst;
   const owing = head.ledger !== null && summarise(head.ledger, deps.now).owedReplies > 0;
   const prompt = promptPlain(record.prompt, record.brief);
+  const words = ask.words?.trim() ?? '';
+  const found = words && !entered.sealed ? await findIn(deps, record.id, words) : null;
   const list = await listed(
     room,
     {
       as,
       newestFirst,
-      filter: ask.filter,
+      filter: words ? 'found' : ask.filter === 'found' ? null : ask.filter,
+      found: found?.posts ?? new Set(),
       person: ask.person ? personId(ask.person) : null,
       open: root?.post.id ?? null,
       owing,
@@ -249,7 +283,7 @@ export async function conversation(
 
   // What stands on the page: the open thread, a page of what is shown, or of headlines the one that is open.
   const inThreads = as === 'threads';
-  const order = (inThreads ? (root ? inReadingOrder(root) : []) : list.shown).map((b) => b.post.id);
+  const order = (inThreads ? (root ? threadOf(room, root) : []) : list.shown).map((b) => b.post.id);
   const page = pageOf(order.length, as === 'headlines' ? HEADLINES_A_PAGE : POSTS_A_PAGE, {
     page: ask.page ?? null,
     at: at === null ? 0 : order.indexOf(at),
@@ -263,8 +297,18 @@ export async function conversation(
 
   const walk =
     inThreads && !isOfPosts(list.filter)
-      ? list.shown.flatMap((t) => inReadingOrder(t).map((b) => b.post.id))
+      ? list.shown.flatMap((t) => threadOf(room, t).map((b) => b.post.id))
       : list.shown.map((b) => b.post.id);
+  const ofPosts = !inThreads || isOfPosts(list.filter);
+  const listedNodes = inThreads
+    ? list.shown.slice(0, ofPosts ? MOST_LINES : undefined)
+    : as === 'headlines'
+      ? list.shown.slice(page.from, page.to)
+      : [];
+  const passages = found
+    ? await found.passages(listedNodes.slice(0, MOST_PASSAGES).map((b) => b.post.id))
+    : new Map();
+  const lines = linesOf(room, list, listedNodes, ofPosts ? 'posts' : 'threads', passages);
   const person = posts.find((p) => p.author.id === ask.person)?.author;
   const { reply, stranded } =
     open && root
@@ -278,14 +322,9 @@ export async function conversation(
     filter: list.filter,
     standard: list.standard,
     counts: list.counts,
+    words,
     person: person ? { id: person.id, name: person.name } : null,
-    lines: inThreads
-      ? linesOf(room, list)
-      : as === 'headlines'
-        ? list.shown
-            .slice(page.from, page.to)
-            .map((b) => ({ ...postLine(room, b), reasons: list.reasons.get(b.post.id) ?? [] }))
-        : [],
+    lines,
     posts: read.map((p) => toRead(p, { room, entered })),
     page,
     open:

@@ -1,7 +1,7 @@
 import { isStaff, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
 import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arrange';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
-import { inReadingOrder, type Branch } from '@/core/posts/thread';
+import type { Branch } from '@/core/posts/thread';
 import { worthAnswering, type Candidate, type Reason } from '@/core/worth/rank';
 import type { PostMarks } from '@/db/queries/post-marks';
 import type { PostOutline } from '@/db/queries/posts';
@@ -49,6 +49,8 @@ export type Room = {
   posts: readonly PostOutline[];
   trees: readonly Node[];
   branches: ReadonlyMap<PostId, Node>;
+  /** Every thread in reading order, by its response. */
+  threads: ReadonlyMap<PostId, readonly Node[]>;
   /** The response in whose thread a post stands. */
   rootOf: ReadonlyMap<PostId, PostId>;
   marks: ReadonlyMap<PostId, PostMarks>;
@@ -64,16 +66,22 @@ export const openingOf = (post: Pick<PostOutline, 'title' | 'opening'>) =>
     ? `${post.opening.slice(0, OPENING).replace(/\s+\S*$/u, '')}…`
     : post.opening);
 
+/** A thread in reading order. */
+export const threadOf = (room: Room, tree: Node): readonly Node[] => room.threads.get(tree.post.id) ?? [];
+
+/** What stands beneath a response. */
+const beneath = (room: Room, tree: Node) => threadOf(room, tree).slice(1);
+
 const stands = (p: PostOutline) => !p.withdrawn && !p.hidden;
 
 export const isUnreadFor = (p: PostOutline, reader: PersonId) =>
   p.author.id !== reader && stands(p) && !p.read;
 
 /** A line for a post, with what is counted beneath it: its whole thread, or its own answers. */
-function lineOf(room: Room, branch: Node, beneath: readonly PostOutline[], counted: 'thread' | 'post') {
+function lineOf(room: Room, branch: Node, under: readonly PostOutline[], counted: 'thread' | 'post') {
   const { reader, entered, branches, rootOf, followed } = room;
   const { post } = branch;
-  const all = counted === 'thread' ? [post, ...beneath] : [post];
+  const all = counted === 'thread' ? [post, ...under] : [post];
   const parent = post.parent === null ? null : branches.get(post.parent);
   const begun = new Set(entered.drafts.map((d) => (d.kind === 'reply' ? d.parent : null)));
   const line: ThreadLine = {
@@ -85,9 +93,9 @@ function lineOf(room: Room, branch: Node, beneath: readonly PostOutline[], count
     to: parent?.post.author.name ?? null,
     opening: openingOf(post),
     sharedAt: post.sharedAt,
-    replies: beneath.filter(stands).length,
+    replies: under.filter(stands).length,
     mine: post.author.id === reader,
-    answered: beneath.some((p) => stands(p) && p.author.id === reader),
+    answered: under.some((p) => stands(p) && p.author.id === reader),
     drafted: all.some((p) => begun.has(p.id)),
     unread: all.filter((p) => isUnreadFor(p, reader)).map((p) => p.id),
     pictured: stands(post) ? post.pictured : null,
@@ -106,14 +114,12 @@ const threadLine = (room: Room, thread: Node) =>
   lineOf(
     room,
     thread,
-    inReadingOrder(thread)
-      .slice(1)
-      .map((b) => b.post),
+    beneath(room, thread).map((b) => b.post),
     'thread',
   );
 
 /** A single post, with whether the reader has answered that very one. */
-export const postLine = (room: Room, branch: Node) =>
+const postLine = (room: Room, branch: Node) =>
   lineOf(
     room,
     branch,
@@ -143,9 +149,8 @@ function candidates(room: Room): Omit<Candidate, 'text'>[] {
       {
         post: post.id,
         author: post.author.id,
-        replies: inReadingOrder(tree)
-          .slice(1)
-          .filter((b) => stands(b.post) && b.post.author.id !== post.author.id).length,
+        replies: beneath(room, tree).filter((b) => stands(b.post) && b.post.author.id !== post.author.id)
+          .length,
         unread: isUnreadFor(post, reader),
         answeredMe: answeredMe.has(post.author.id),
         answered: answered.has(post.author.id),
@@ -158,6 +163,8 @@ export type Asked = Arranged & {
   filter: ThreadFilter | null;
   /** Whose posts are asked for, of the filter by a person. */
   person: PersonId | null;
+  /** Of the filter by words: the posts that hold them. */
+  found: ReadonlySet<PostId>;
   /** The response of the thread that is open: it stays in the list, even when reading it took it out of the filter. */
   open: PostId | null;
   /** Replies are owed: whom to answer is then shown first. */
@@ -177,11 +184,11 @@ export type Listed = {
 };
 
 /** What each filter lets through of the posts. */
-function filtersOf(room: Room, worth: ReadonlySet<PostId>, person: PersonId | null) {
+function filtersOf(room: Room, worth: ReadonlySet<PostId>, { person, found }: Asked) {
   const { reader, branches, rootOf, marks, followed, trees } = room;
   const spoken = new Set(
     trees
-      .filter((t) => inReadingOrder(t).some((b) => stands(b.post) && b.post.author.id === reader))
+      .filter((t) => threadOf(room, t).some((b) => stands(b.post) && b.post.author.id === reader))
       .map((t) => t.post.id),
   );
   const root = (b: Node) => rootOf.get(b.post.id) ?? b.post.id;
@@ -194,9 +201,7 @@ function filtersOf(room: Room, worth: ReadonlySet<PostId>, person: PersonId | nu
     'no-replies': (b) =>
       b.post.kind === 'response' &&
       b.post.author.id !== reader &&
-      !inReadingOrder(b)
-        .slice(1)
-        .some((r) => stands(r.post)),
+      !beneath(room, b).some((r) => stands(r.post)),
     yours: (b) => spoken.has(root(b)),
     followed: (b) => followed.has(root(b)),
     'to-you': ({ post }) =>
@@ -205,6 +210,7 @@ function filtersOf(room: Room, worth: ReadonlySet<PostId>, person: PersonId | nu
     pictured: ({ post }) => post.carries && stands(post),
     person: ({ post }) => post.author.id === person,
     bookmarked: ({ post }) => marks.get(post.id)?.bookmarked ?? false,
+    found: ({ post }) => found.has(post.id) && stands(post),
   };
   return filters;
 }
@@ -224,9 +230,8 @@ export async function listed(
   const { reader, trees } = room;
   const distinct = room.entered.record.brief.replies.distinctPeers;
   const open = candidates(room).filter((c) => !(c.answered && distinct));
-  const filters = filtersOf(room, new Set(open.map((c) => c.post)), asked.person);
-  const standard: ThreadFilter =
-    asked.owing && open.length > 0 && asked.as === 'threads' ? 'worth' : 'all';
+  const filters = filtersOf(room, new Set(open.map((c) => c.post)), asked);
+  const standard: ThreadFilter = asked.owing && open.length > 0 && asked.as === 'threads' ? 'worth' : 'all';
   const filter = asked.filter === 'person' && !asked.person ? standard : (asked.filter ?? standard);
   const order = inArrangement(trees, asked);
   const threads = threadsInOrder(trees);
@@ -236,7 +241,7 @@ export async function listed(
     if (asked.as !== 'threads') return order.filter(filters[f]);
     if (isOfPosts(f)) return order.filter(filters[f]).sort((a, b) => b.post.sharedAt - a.post.sharedAt);
     return f === 'unread'
-      ? threads.filter((t) => inReadingOrder(t).some(filters[f]))
+      ? threads.filter((t) => threadOf(room, t).some(filters[f]))
       : threads.filter(filters[f]);
   };
   const counts = Object.fromEntries(
@@ -260,10 +265,21 @@ export async function listed(
   return { filter, standard, counts, shown, reasons };
 }
 
-/** The lines of what is shown. */
-export const linesOf = (room: Room, { filter, shown, reasons }: Listed): ThreadLine[] =>
-  shown.map((branch) => ({
-    ...(isOfPosts(filter) ? postLine(room, branch) : threadLine(room, branch)),
-    namesReader: filter === 'to-you' && branch.post.namesReader,
-    reasons: reasons.get(branch.post.id) ?? [],
-  }));
+/** The lines of what is shown, or of a page of it. */
+export const linesOf = (
+  room: Room,
+  { filter, reasons }: Pick<Listed, 'filter' | 'reasons'>,
+  shown: readonly Node[],
+  /** A line is of its post alone, or of the thread that begins with it. */
+  of: 'posts' | 'threads',
+  passages: ReadonlyMap<PostId, string>,
+): ThreadLine[] =>
+  shown.map((branch) => {
+    const line = of === 'posts' ? postLine(room, branch) : threadLine(room, branch);
+    return {
+      ...line,
+      opening: passages.get(branch.post.id) ?? line.opening,
+      namesReader: filter === 'to-you' && branch.post.namesReader,
+      reasons: reasons.get(branch.post.id) ?? [],
+    };
+  });

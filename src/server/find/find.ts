@@ -1,7 +1,15 @@
 import { bareWords, parseFind, type FindAsk } from '@/core/find/ask';
 import { passageOf, type Passage } from '@/core/find/passage';
 import { groupBy } from '@/core/group';
-import { isStaff, type CourseId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import {
+  isStaff,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+  type Role,
+} from '@/core/ids';
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
@@ -10,7 +18,9 @@ import {
   findPosts,
   findTexts,
   nearQuery,
+  matchesIn,
   nearWords,
+  passagesOf,
   typedQuery,
   type FoundPost,
   type Query,
@@ -73,6 +83,40 @@ async function scopeOf(deps: Deps, actor: Actor, ask: FindAsk): Promise<Scope> {
       .map((r) => r.id),
     staffIn: courses.filter((c) => isStaff(c.role)).map((c) => c.id),
   };
+}
+
+/** What was found in a discussion: which posts, and the way to a passage of some of them as plain text. */
+export type FoundIn = {
+  posts: ReadonlySet<PostId>;
+  passages: (posts: readonly PostId[]) => Promise<ReadonlyMap<PostId, string>>;
+};
+
+const NOTHING_FOUND: FoundIn = { posts: new Set(), passages: async () => new Map() };
+
+/**
+ * The posts of a discussion that hold the words. A word that stands nowhere is taken for its nearest neighbours. It is for
+ * posts that the reader is shown anyhow: what they may not read has to be left out of it.
+ */
+export async function findIn(deps: Deps, discussion: DiscussionId, typed: string): Promise<FoundIn> {
+  const words = bareWords(typed);
+  if (words.length === 0) return NOTHING_FOUND;
+  const look = async (query: Query): Promise<FoundIn> => ({
+    posts: await matchesIn(deps.db, discussion, query),
+    passages: async (posts) =>
+      new Map(
+        [...(await passagesOf(deps.db, posts, query))].map(([post, passage]) => [
+          post,
+          passageOf(passage)
+            .map((piece) => piece.text)
+            .join(''),
+        ]),
+      ),
+  });
+  const found = await look(typedQuery(typed, growing(typed)));
+  if (found.posts.size > 0 || typed.includes('"')) return found;
+  const near = await nearWords(deps.db, words);
+  const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
+  return groups.length ? look(nearQuery(groups)) : found;
 }
 
 /**

@@ -54,7 +54,8 @@ async function reply(here: Here, room: Conversation): Promise<Act> {
   const open = room.lines.filter((l) => !l.mine && !l.gone && !l.locked && !l.answered);
   if (open.length === 0) return NOTHING;
   const line = random() < 0.7 ? open[0] : pick(open, random);
-  const thread = line && (await conversation(deps, actor, slug, { post: line.id, filter: 'all', as: 'threads' }));
+  const thread =
+    line && (await conversation(deps, actor, slug, { post: line.id, filter: 'all', as: 'threads' }));
   if (!thread?.ok) return NOTHING;
   const posts = thread.value.posts.filter((p) => !p.mine && !p.gone);
   if (posts.length === 0) return NOTHING;
@@ -73,7 +74,8 @@ async function reply(here: Here, room: Conversation): Promise<Act> {
 
 async function edit({ deps, actor, slug, random }: Here, room: Conversation): Promise<Act> {
   const mine = room.lines.find((l) => l.mine && !l.gone);
-  const own = mine && (await conversation(deps, actor, slug, { post: mine.id, filter: 'all', as: 'threads' }));
+  const own =
+    mine && (await conversation(deps, actor, slug, { post: mine.id, filter: 'all', as: 'threads' }));
   const post = own?.ok ? own.value.posts.find((p) => p.id === mine?.id) : undefined;
   if (!post) return NOTHING;
   const { content } = documentFromText(afterthought(random));

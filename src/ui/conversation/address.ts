@@ -12,6 +12,8 @@ export type Look = {
   /** What is shown where the address names no filter. */
   standard: ThreadFilter;
   person: string | null;
+  /** The words that were looked for. */
+  words: string;
 };
 
 /** The address of a conversation looked at in this way, with a post open or a page of the list. */
@@ -22,7 +24,8 @@ export function addressOf(look: Look, at: { post?: number | null; page?: number 
   if (look.as !== 'threads' || look.habit.as !== 'threads') q.set('as', look.as);
   if (look.as === 'time' && look.newestFirst) q.set('order', 'newest');
   else if (look.as === 'time' && look.habit.newestFirst) q.set('order', 'oldest');
-  if (look.filter !== look.standard) q.set('show', look.filter);
+  if (look.filter === 'found') q.set('words', look.words);
+  else if (look.filter !== look.standard) q.set('show', look.filter);
   if (look.filter === 'person' && look.person) q.set('of', look.person);
   if (at.page && at.page > 1) q.set('page', String(at.page));
   const text = q.toString();

@@ -36,6 +36,7 @@ export function FilterChips(props: {
   );
   return (
     <ul className="flex flex-wrap gap-1.5 border-b border-rule bg-page-2 px-3 py-2.5">
+      {look.filter === 'found' ? chip('found', `“${look.words}”`) : null}
       {look.filter === 'person' && person ? chip('person', `By ${person.name}`) : null}
       {FILTER_NAMES.filter(([id]) => isOffered(id, look, counts)).map(([id, label]) => chip(id, label))}
       {counts.unread > 0 ? (

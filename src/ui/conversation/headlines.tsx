@@ -12,7 +12,17 @@ import { UnreadOf } from './unread';
 const GONE = { withdrawn: 'Withdrawn by its author', hidden: 'Hidden by staff' };
 
 /** A post on one line: who, what it begins with, when. */
-function Headline({ look, line, zone, now }: { look: Look; line: ThreadLineView; zone: string; now: number }) {
+function Headline({
+  look,
+  line,
+  zone,
+  now,
+}: {
+  look: Look;
+  line: ThreadLineView;
+  zone: string;
+  now: number;
+}) {
   const isReply = line.kind === 'reply';
   return (
     <Link
@@ -36,7 +46,9 @@ function Headline({ look, line, zone, now }: { look: Look; line: ThreadLineView;
       <span className={`min-w-0 grow truncate ${isReply ? 'text-ink-2' : ''} ${line.gone ? 'italic' : ''}`}>
         {line.gone ? GONE[line.gone] : line.opening}
       </span>
-      {line.pictured ? <Picture size={13} aria-label="with a picture" className="shrink-0 text-ink-3" /> : null}
+      {line.pictured ? (
+        <Picture size={13} aria-label="with a picture" className="shrink-0 text-ink-3" />
+      ) : null}
       <UnreadOf posts={line.unread} />
       {line.replies > 0 && !isReply ? (
         <span className="hidden shrink-0 text-[12px] text-ink-2 sm:inline">
@@ -73,7 +85,10 @@ export function Headlines(props: {
         {lines.map((line) => {
           const post = line.id === at ? posts.find((p) => p.id === line.id) : undefined;
           return (
-            <li key={line.id} className={`border-b border-rule-soft ${post ? 'shadow-[inset_4px_0_var(--pine)]' : ''}`}>
+            <li
+              key={line.id}
+              className={`border-b border-rule-soft ${post ? 'shadow-[inset_4px_0_var(--pine)]' : ''}`}
+            >
               {post ? (
                 <>
                   <Post

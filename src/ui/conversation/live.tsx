@@ -83,11 +83,11 @@ export function Live(props: { slug: string; events: number; followed: readonly n
   // What the page has been made with since is no longer new; what one did oneself never was.
   const waiting = told.filter((t) => t.n > events && !t.mine);
   const posts = new Set(waiting.filter((t) => t.act === 'shared').map((t) => t.post));
-  const changed = new Set(waiting.filter((t) => t.act === 'changed' && !posts.has(t.post)).map((t) => t.post));
+  const changed = new Set(
+    waiting.filter((t) => t.act === 'changed' && !posts.has(t.post)).map((t) => t.post),
+  );
   const followed = new Set(
-    waiting
-      .filter((t) => t.act === 'shared' && props.followed.includes(t.thread))
-      .map((t) => t.post),
+    waiting.filter((t) => t.act === 'shared' && props.followed.includes(t.thread)).map((t) => t.post),
   );
   const text = arrivedText(posts.size, followed.size, changed.size);
   return (

@@ -1,4 +1,13 @@
-import { ArrowDownUp, ChevronLeft, ChevronRight, Clock3, List, ListTree, ShieldCheck } from 'lucide-react';
+import {
+  ArrowDownUp,
+  ChevronLeft,
+  ChevronRight,
+  Clock3,
+  List,
+  ListTree,
+  Search,
+  ShieldCheck,
+} from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { ARRANGEMENTS, type Arrangement } from '@/core/posts/arrange';
@@ -76,6 +85,28 @@ function Step(props: { href: string | null; name: string; mark: 'before' | 'afte
   );
 }
 
+/** Finds words in this conversation; the answer is a filter like the others, in the address. */
+function FindHere({ look }: { look: Look }) {
+  return (
+    <form
+      action={`/discussions/${look.slug}/conversation`}
+      role="search"
+      className="flex min-w-[9rem] grow items-center gap-1 rounded-[7px] border border-rule bg-page pl-2 sm:max-w-[15rem]"
+    >
+      <Search size={14} aria-hidden className="shrink-0 text-ink-3" />
+      <input type="hidden" name="as" value={look.as} />
+      <input
+        type="search"
+        name="words"
+        defaultValue={look.words}
+        aria-label="Find in this conversation"
+        placeholder="Find in this conversation"
+        className="min-h-8 w-full min-w-0 bg-transparent text-[12.5px] outline-offset-2"
+      />
+    </form>
+  );
+}
+
 /** Over a conversation: how it is laid out, the ways from post to post, what one follows and takes along. */
 export function RoomBar(props: {
   look: Look;
@@ -115,6 +146,7 @@ export function RoomBar(props: {
         <NextUnread look={look} ahead={steps.unread} />
       </span>
       {props.live}
+      <FindHere look={look} />
       <span className="flex flex-wrap items-center gap-x-1 lg:ml-auto">
         {props.outside ? null : thread ? (
           <FollowButton key={thread.id} slug={look.slug} thread={thread.id} followed={thread.followed} />

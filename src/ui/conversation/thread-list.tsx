@@ -67,7 +67,7 @@ export function ThreadList(props: {
               <span className="flex justify-between gap-2">
                 <b className="truncate">
                   {l.mine ? `${l.author} (you)` : l.author}
-                  {l.kind === 'reply'  ? (
+                  {l.kind === 'reply' ? (
                     <span className="font-normal text-ink-2"> to {l.to ?? 'a post'}</span>
                   ) : null}
                 </b>
@@ -146,9 +146,7 @@ export function ThreadList(props: {
           </li>
         ))}
         {props.lines.length === 0 ? (
-          <li className="px-3.5 py-4 text-ink-2">
-            {emptyText(look.filter, props.outside)}
-          </li>
+          <li className="px-3.5 py-4 text-ink-2">{emptyText(look.filter, props.outside)}</li>
         ) : null}
       </ul>
     </nav>

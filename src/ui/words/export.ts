@@ -18,8 +18,7 @@ export const exportWords = (d: ExportedDiscussion, reader: string, zone: string)
       ...(post.changedAt === post.sharedAt ? [] : [`edited ${moment(post.changedAt, zone)}`]),
       ...(post.privateTo ? [`private: for ${post.privateTo} and staff only`] : []),
     ].join(' · '),
-  gone: (how) =>
-    how === 'withdrawn' ? 'Its author withdrew this post.' : 'Staff have hidden this post.',
+  gone: (how) => (how === 'withdrawn' ? 'Its author withdrew this post.' : 'Staff have hidden this post.'),
   about: `Week ${d.week}. ${plural(d.posts.length, 'post')} as ${reader} could read them on ${moment(d.at, zone)}. They are their authors’ words: keep them to yourself.`,
   prompt: 'The prompt',
   posts: 'The posts',

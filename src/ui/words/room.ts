@@ -9,7 +9,7 @@ export const ARRANGEMENT_NAMES: Record<Arrangement, string> = {
   time: 'By time',
 };
 
-export const FILTER_NAMES: [Exclude<ThreadFilter, 'person'>, string][] = [
+export const FILTER_NAMES: [Exclude<ThreadFilter, 'person' | 'found'>, string][] = [
   ['worth', 'Worth answering'],
   ['unread', 'Unread'],
   ['to-you', 'To you'],
@@ -47,6 +47,8 @@ export function emptyText(filter: ThreadFilter, outside: boolean): string {
       return 'Nobody has put a picture or a clip into a post here.';
     case 'person':
       return 'They have written nothing here that you can read.';
+    case 'found':
+      return 'No post here holds these words.';
     case 'bookmarked':
       return 'You have bookmarked nothing here yet: “Bookmark” stands under each post.';
   }

@@ -40,6 +40,7 @@ const query = z.object({
   /** Whose posts are shown, of the filter by a person. */
   of: z.uuid().nullable().catch(null),
   page: z.coerce.number().int().positive().nullable().catch(null),
+  words: z.string().max(200).nullable().catch(null),
   answer: z.string().optional(),
   paste: z
     .union([z.literal('response'), z.coerce.number().int().positive()])
@@ -60,13 +61,13 @@ export default async function ConversationPage({ params, searchParams }: Props) 
     as: ask.as,
     newestFirst: ask.order && ask.order === 'newest',
     page: ask.page,
+    words: ask.words,
   });
   if (!found.ok) notFound();
   const room = found.value;
   const { head, lines, posts, open, reply, stranded, marking } = room;
   const look: Look = { ...room, slug, person: room.person?.id ?? null };
-  const next =
-    lines.find((l) => l.reasons.length > 0 && !l.answered && l.id !== open?.thread) ?? null;
+  const next = lines.find((l) => l.reasons.length > 0 && !l.answered && l.id !== open?.thread) ?? null;
   const { zone } = head.schedule;
   const { outside } = head.course;
   const shared = ask.shared ? (posts.find((p) => p.id === ask.shared && p.mine) ?? null) : null;

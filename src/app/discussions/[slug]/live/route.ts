@@ -29,12 +29,7 @@ export async function GET(request: Request, context: Context) {
     if (hub.stopped) return new Response(null, { status: 503, headers: { connection: 'close' } });
     const asked = new URL(request.url).searchParams.get('after');
     const resumed = request.headers.get('last-event-id');
-    const listening = await listenTo(
-      { ...who.deps, hub },
-      who.actor,
-      slug,
-      after.parse(resumed ?? asked),
-    );
+    const listening = await listenTo({ ...who.deps, hub }, who.actor, slug, after.parse(resumed ?? asked));
     if (!listening.ok) return new Response(null, { status: 404 });
     // No content tells a browser not to ask again.
     const { begin } = listening.value;
@@ -53,10 +48,7 @@ export async function GET(request: Request, context: Context) {
   }
 }
 
-function stream(
-  begin: NonNullable<Listening['begin']>,
-  signal: AbortSignal,
-): ReadableStream<Uint8Array> {
+function stream(begin: NonNullable<Listening['begin']>, signal: AbortSignal): ReadableStream<Uint8Array> {
   const text = new TextEncoder();
   let stop = () => {};
   return new ReadableStream({
