@@ -136,6 +136,7 @@ export async function run(given: string[]): Promise<number> {
     chromium: steps.some((s) => s.name === 'browser'),
     calendars: steps.some((s) => s.name === 'unit'),
     office: steps.some((s) => s.name === 'unit'),
+    feeds: steps.some((s) => s.name === 'unit'),
     ffmpeg: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
   });
   const failed: string[] = [];

@@ -7,6 +7,8 @@ import { say, Told } from './say';
 const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
 
 const CALENDARS = ['khal', 'calcurse'];
+/** A feed reader, and what reads its memory. */
+const FEEDS = ['newsboat', 'sqlite3'];
 
 const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
 
@@ -18,6 +20,8 @@ export async function ensurePackages(wanted: {
   calendars?: boolean;
   /** What makes clips playable. */
   ffmpeg?: boolean;
+  /** A feed reader that the tests read our feeds with. */
+  feeds?: boolean;
   /** A word processor that the tests open our exports with. */
   office?: boolean;
 }): Promise<void> {
@@ -26,6 +30,7 @@ export async function ensurePackages(wanted: {
     ...(wanted.chromium && !chromiumPath() ? ['chromium'] : []),
     ...(wanted.ffmpeg && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
     ...(wanted.office && !existsSync('/usr/bin/soffice') ? ['libreoffice-writer-nogui'] : []),
+    ...(wanted.feeds ? FEEDS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
     ...(wanted.calendars ? CALENDARS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
   ];
   if (missing.length === 0) return;

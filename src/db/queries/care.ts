@@ -84,7 +84,7 @@ export async function openReports(db: Db, discussion: DiscussionId): Promise<Ope
     .join('people as p', 'p.id', 'r.person_id')
     .where('r.discussion_id', discussion)
     .whereNull('r.settled_at')
-    .orderBy(['r.reported_at', 'r.id'])
+    .orderBy(['r.reported_at', 'p.name'])
     .select('r.post_id', 'p.name', 'r.reason', 'r.reported_at');
   return rows.map((r) => ({
     post: postId(r.post_id),
