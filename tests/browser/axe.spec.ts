@@ -14,6 +14,9 @@ const SCREENS = [
   ['Conversation, sealed', '/discussions/geo-115-w6/conversation'],
   ['Conversation, a list', '/discussions/pla-204-w6/conversation'],
   ['Conversation, replying', '/discussions/pla-204-w6/conversation?post=178'],
+  ['Conversation, headlines', '/discussions/pla-204-w6/conversation?as=headlines&post=178'],
+  ['Conversation, by time', '/discussions/pla-204-w6/conversation?as=time'],
+  ['taking it along', '/discussions/pla-204-w6/take-along'],
   ['Conversation, closed', '/discussions/geo-115-w5/conversation?post=150'],
   ['Your part', '/discussions/geo-115-w5/part'],
   ['an upcoming discussion', '/discussions/geo-115-w7/response'],
@@ -220,6 +223,17 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.goto('/readings/geo-room-for-the-river/edit');
     await expect(page.locator('.ProseMirror')).toBeVisible();
     expect(await violations(page, scheme), 'a reading').toEqual([]);
+  });
+
+  test(`axe finds nothing, ${scheme}: a report, and the log of care`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await enterAs(page, 'Prof. Elias Wick', '/discussions/pla-204-w6/conversation?post=178');
+    await page.getByRole('button', { name: /^More about post 178/ }).click();
+    await page.getByRole('button', { name: /^Hide from the class/ }).click();
+    await expect(page.getByLabel('Why is it hidden?')).toBeVisible();
+    expect(await violations(page, scheme, '[role=dialog]'), 'a reason').toEqual([]);
+    await page.goto('/discussions/pla-204-w6/care');
+    expect(await violations(page, scheme), 'the log').toEqual([]);
   });
 
   test(`axe finds nothing, ${scheme}: signing in, the account menu, the palette`, async ({ page }) => {

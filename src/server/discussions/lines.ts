@@ -188,7 +188,11 @@ function filtersOf(room: Room, worth: ReadonlySet<PostId>, { person, found }: As
   const { reader, branches, rootOf, marks, followed, trees } = room;
   const spoken = new Set(
     trees
-      .filter((t) => threadOf(room, t).some((b) => stands(b.post) && b.post.author.id === reader))
+      .filter(
+        (t) =>
+          t.post.author.id === reader ||
+          beneath(room, t).some((b) => stands(b.post) && b.post.author.id === reader),
+      )
       .map((t) => t.post.id),
   );
   const root = (b: Node) => rootOf.get(b.post.id) ?? b.post.id;
