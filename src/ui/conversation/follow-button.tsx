@@ -42,7 +42,7 @@ export function FollowButton(props: {
         }`}
       >
         {followed ? <Bell size={14} aria-hidden /> : <BellOff size={14} aria-hidden />}
-        {followed ? `Following ${what}` : `Follow ${what}`}
+        <span className="max-sm:sr-only">{followed ? `Following ${what}` : `Follow ${what}`}</span>
       </button>
       {trouble ? (
         <span role="alert" className="text-[12.5px] text-brick">

@@ -7,7 +7,7 @@ import { addressOf, type Look } from './address';
 import type { PostOfAuthorView } from './person-card';
 import { Post, Reading } from './thread-page';
 import type { ReadPostView, ThreadLineView } from './types';
-import { UnreadOf } from './unread';
+import { UnreadDot } from './unread';
 
 const GONE = { withdrawn: 'Withdrawn by its author', hidden: 'Hidden by staff' };
 
@@ -39,7 +39,7 @@ function Headline({
       {isReply ? <CornerDownRight size={13} aria-label="reply" className="shrink-0 text-ink-3" /> : null}
       {line.pinned ? <Pin size={13} aria-label="pinned" className="shrink-0 text-ink-2" /> : null}
       {line.private ? <Lock size={13} aria-label="private" className="shrink-0 text-ochre-ink" /> : null}
-      <span className={`w-[7.5rem] shrink-0 truncate sm:w-[10rem] ${isReply ? '' : 'font-bold'}`}>
+      <span className={`w-[6.2rem] shrink-0 truncate sm:w-[10rem] ${isReply ? '' : 'font-bold'}`}>
         {line.author}
         {line.mine ? ' (you)' : ''}
       </span>
@@ -49,7 +49,7 @@ function Headline({
       {line.pictured ? (
         <Picture size={13} aria-label="with a picture" className="shrink-0 text-ink-3" />
       ) : null}
-      <UnreadOf posts={line.unread} />
+      {line.unread.length > 0 ? <UnreadDot post={line.id} /> : null}
       {line.replies > 0 && !isReply ? (
         <span className="hidden shrink-0 text-[12px] text-ink-2 sm:inline">
           {plural(line.replies, 'reply', 'replies')}
@@ -58,7 +58,7 @@ function Headline({
       <time
         dateTime={new Date(line.sharedAt).toISOString()}
         title={moment(line.sharedAt, zone)}
-        className="w-[4.6rem] shrink-0 text-right text-[12px] text-ink-3"
+        className="shrink-0 text-right text-[12px] text-ink-3 sm:w-[4.6rem]"
       >
         {ago(now - line.sharedAt)}
       </time>
@@ -117,7 +117,7 @@ export function Headlines(props: {
           <li className="px-4 py-4 text-ink-2">{emptyText(look.filter, props.outside)}</li>
         ) : null}
       </ul>
-      <Reading slug={look.slug} posts={posts} at={at} />
+      <Reading slug={look.slug} posts={posts} at={at} bring />
     </div>
   );
 }

@@ -38,11 +38,12 @@ function Switch({ look, post }: { look: Look; post: number | null }) {
               value={addressOf({ ...look, as, habit: { ...look.habit, as } }, { post })}
               formAction={`/discussions/${look.slug}/arrangement?as=${as}&newest=${look.newestFirst ? 'yes' : 'no'}`}
               aria-pressed={on}
-              className={`inline-flex min-h-8 items-center gap-1.5 px-2.5 text-[12.5px] font-semibold ${
+              className={`inline-flex min-h-8 items-center gap-1.5 px-2.5 text-[12.5px] font-semibold max-sm:min-w-9 max-sm:justify-center ${
                 on ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]' : 'text-ink-2 hover:bg-page'
               }`}
             >
-              <Icon size={14} aria-hidden /> {ARRANGEMENT_NAMES[as]}
+              <Icon size={14} aria-hidden />
+              <span className="max-sm:sr-only">{ARRANGEMENT_NAMES[as]}</span>
             </button>
           );
         })}
@@ -58,7 +59,10 @@ function Switch({ look, post }: { look: Look; post: number | null }) {
           formAction={`/discussions/${look.slug}/arrangement?as=time&newest=${look.newestFirst ? 'no' : 'yes'}`}
           className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
         >
-          <ArrowDownUp size={14} aria-hidden /> {look.newestFirst ? 'Newest first' : 'Oldest first'}
+          <ArrowDownUp size={14} aria-hidden />
+          <span className="whitespace-nowrap max-sm:sr-only">
+            {look.newestFirst ? 'Newest first' : 'Oldest first'}
+          </span>
         </button>
       ) : null}
     </form>
@@ -147,7 +151,7 @@ export function RoomBar(props: {
       </span>
       {props.live}
       <FindHere look={look} />
-      <span className="flex flex-wrap items-center gap-x-1 lg:ml-auto">
+      <span className="flex items-center gap-x-1 lg:ml-auto">
         {props.outside ? null : thread ? (
           <FollowButton key={thread.id} slug={look.slug} thread={thread.id} followed={thread.followed} />
         ) : (
@@ -158,7 +162,7 @@ export function RoomBar(props: {
             className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
             href={`/discussions/${look.slug}/care`}
           >
-            <ShieldCheck size={14} aria-hidden /> Reports and log
+            <ShieldCheck size={14} aria-hidden /> <span className="max-sm:sr-only">Reports and log</span>
           </Link>
         ) : null}
         <TakeAlong slug={look.slug} />

@@ -8,7 +8,7 @@ export function TakeAlong({ slug }: { slug: string }) {
       className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
       href={`/discussions/${slug}/take-along`}
     >
-      <FileDown size={14} aria-hidden /> Take along
+      <FileDown size={14} aria-hidden /> <span className="max-sm:sr-only">Take along</span>
     </Link>
   );
 }

@@ -247,15 +247,18 @@ export function Reading({
   slug,
   posts,
   at,
+  bring = false,
 }: {
   slug: string;
   posts: readonly ReadPostView[];
   at: number | null;
+  /** The open post is brought into view even where it is the first that is read: it stands far down a list. */
+  bring?: boolean;
 }) {
   return (
     <>
       <ReadingEye slug={slug} unread={posts.filter((p) => p.unread).map((p) => p.id)} />
-      {at === null ? null : <ShowPost id={at} first={posts[0]?.id === at} />}
+      {at === null ? null : <ShowPost id={at} first={!bring && posts[0]?.id === at} />}
       <QuoteSelection />
     </>
   );

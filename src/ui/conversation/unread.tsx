@@ -12,6 +12,20 @@ export function UnreadOf({ posts }: { posts: number[] }) {
   ) : null;
 }
 
+/** The sign of an unread post on a line: a dot, and the word for who hears it. */
+export function UnreadDot({ post }: { post: number }) {
+  const unread = useSyncExternalStore(
+    subscribeReading,
+    () => isUnreadNow(post, true),
+    () => true,
+  );
+  return unread ? (
+    <span className="size-2.5 shrink-0 rounded-full bg-sky" title="Unread">
+      <span className="sr-only">unread</span>
+    </span>
+  ) : null;
+}
+
 /** Says whether a post is unread, and sets it back or marks it by hand. */
 export function ReadMark(props: { slug: string; post: number; unread: boolean; author: string }) {
   const { slug, post } = props;
