@@ -146,7 +146,11 @@ test('a name opens its owner’s posts here, and the number of a post shows how 
   await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
   await page.getByRole('button', { name: 'Noor Vasquez: posts here' }).first().press('Enter');
   const card = page.getByRole('dialog', { name: 'Posts of Noor Vasquez here' });
-  await expect(card).toContainText('1 response');
+  await expect(card.getByRole('link', { name: /^#\d+ response/ })).toBeVisible();
+  await expect(card.getByRole('link', { name: 'Everything they wrote here' })).toHaveAttribute(
+    'href',
+    /show=person&of=/u,
+  );
   await page.keyboard.press('Escape');
   await expect(card).toBeHidden();
   await editorOf(page).click();

@@ -129,6 +129,8 @@ export async function up(db: Knex): Promise<void> {
     create function tell_room(course uuid, discussion uuid, post bigint, what text) returns void language plpgsql as $$
     declare number bigint;
     begin
+      -- Changed and taken out of its discussion altogether, in one go: there is nothing to tell.
+      if not exists (select 1 from posts where id = post) then return; end if;
       insert into discussion_counts (course_id, discussion_id) values (course, discussion) on conflict do nothing;
       update discussion_counts set events = events + 1
         where course_id = course and discussion_id = discussion returning events into number;
