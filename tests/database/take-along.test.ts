@@ -11,7 +11,8 @@ import { care } from '@/server/care/care';
 import { discussionToTake } from '@/server/discussions/export';
 import { changeDiscussionFeed, readDiscussionFeed, takeAlongPage } from '@/server/discussions/feed';
 import { changePost } from '@/server/posts/change';
-import { atomText } from '@/ui/words/atom';
+import { atomText } from '@/server/discussions/atom';
+import { feedWords } from '@/ui/words/export';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
 import { postId } from '@/core/ids';
 
@@ -68,7 +69,7 @@ describe('the feed of a discussion', () => {
     const token = await tokenOf(imani, SEALED);
     const sealed = await feedOf(token);
     expect(sealed).toMatchObject({ sealed: true, posts: [] });
-    expect(sealed && atomText(sealed, 'https://pulpit.example')).not.toMatch(/heron|Noor/u);
+    expect(sealed && atomText(sealed, 'https://pulpit.example', feedWords)).not.toMatch(/heron|Noor/u);
     expect(await discussionToTake(deps(db, WHEN), imani, SEALED)).toMatchObject({
       failure: { code: 'sealed' },
     });
@@ -155,7 +156,7 @@ describe('a feed reader of Debian’s', () => {
     );
     const feed = await feedOf(await tokenOf(imani, OPEN));
     if (!feed) throw new Error('no feed');
-    atom = atomText(feed, 'https://pulpit.example');
+    atom = atomText(feed, 'https://pulpit.example', feedWords);
     const items = await readWith('newsboat');
     expect(items).toHaveLength(2);
     const page = `https://pulpit.example/discussions/${OPEN}/conversation`;
@@ -171,7 +172,7 @@ describe('a feed reader of Debian’s', () => {
   it('reads a feed in which there is nothing yet', async () => {
     const feed = await feedOf(await tokenOf(world.people.imani, OPEN));
     if (!feed) throw new Error('no feed');
-    atom = atomText(feed, 'https://pulpit.example');
+    atom = atomText(feed, 'https://pulpit.example', feedWords);
     expect(await readWith('newsboat')).toEqual([]);
   });
 });

@@ -22,14 +22,6 @@ export const filesIn = (doc: Doc): string[] => [
   ...new Set(attachmentsIn(doc).flatMap(({ node }) => (node.type === 'embed' ? [] : [node.attrs.file]))),
 ];
 
-/** The file of the first picture of a document, or of its first clip with one: what stands for it in a list. */
-export function firstPicture(doc: Doc): string | null {
-  const found = attachmentsIn(doc).find(
-    ({ node }) => node.type === 'picture' || (node.type === 'clip' && node.attrs.video),
-  )?.node;
-  return found && found.type !== 'embed' ? found.attrs.file : null;
-}
-
 /** What the server knows of a stored file. */
 export type StoredFile = {
   id: string;

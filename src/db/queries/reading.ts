@@ -68,19 +68,6 @@ export async function deleteMarks(
     .delete();
 }
 
-/** Which posts of a discussion a person has read. */
-export async function marksOf(
-  db: Db,
-  course: CourseId,
-  discussion: DiscussionId,
-  reader: PersonId,
-): Promise<Set<PostId>> {
-  const ids: number[] = await db('reading_marks')
-    .where({ course_id: course, discussion_id: discussion, person_id: reader })
-    .pluck('post_id');
-  return new Set(ids.map(postId));
-}
-
 /** Replies to one's own posts that are not read yet, by discussion. Costs as much as one was answered, and no more. */
 export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, number>> => ({
   query: db('posts as q')

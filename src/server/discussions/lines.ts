@@ -2,7 +2,7 @@ import { isStaff, type Instant, type PersonId, type PostId, type Role } from '@/
 import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arrange';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import type { Branch } from '@/core/posts/thread';
-import { worthAnswering, type Candidate, type Reason } from '@/core/worth/rank';
+import type { Candidate, Reason, Suggestion } from '@/core/worth/rank';
 import type { PostMarks } from '@/db/queries/post-marks';
 import type { PostOutline } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
@@ -229,7 +229,7 @@ const isAnswered = (b: Node, reader: PersonId) =>
 export async function listed(
   room: Room,
   asked: Asked,
-  weigh: (candidates: Omit<Candidate, 'text'>[]) => Promise<ReturnType<typeof worthAnswering>>,
+  weigh: (candidates: Omit<Candidate, 'text'>[]) => Promise<Suggestion[]>,
 ): Promise<Listed> {
   const { reader, trees } = room;
   const distinct = room.entered.record.brief.replies.distinctPeers;

@@ -114,6 +114,14 @@ export function OpenedReply({ head }: { head: HeadView }) {
   );
 }
 
+/** The open post is gone, and no answer to it was begun. */
+export const GoneReply = () => (
+  <div className="grow px-4 py-5 text-[15px] text-ink-2 sm:px-6">
+    <h2 className="text-[17px] text-ink">This post can no longer be answered</h2>
+    <p className="mt-1">The replies to it stay, and each of them can be: choose “Answer” under it.</p>
+  </div>
+);
+
 /** The response that is most worth an answer, with why. */
 const First = ({ head, next }: { head: HeadView; next: NextLine }) => (
   <div className="mx-auto mt-4 max-w-[46ch] rounded-plate border border-rule bg-page-2 px-4 py-3 text-left text-[14px]">

@@ -3,7 +3,7 @@ import { plural } from './plural';
 import { moment } from './time';
 
 /** "Reply by Jun Hathaway to #12" */
-export const postName = (post: ExportedPost) =>
+const postName = (post: ExportedPost) =>
   `${post.kind === 'response' ? 'Response' : 'Reply'} by ${post.author}${post.staff ? ' (staff)' : ''}${
     post.answers === null ? '' : ` to #${post.answers}`
   }`;
@@ -23,3 +23,12 @@ export const exportWords = (d: ExportedDiscussion, reader: string, zone: string)
   prompt: 'The prompt',
   posts: 'The posts',
 });
+
+/** The words of a discussion's feed. */
+export const feedWords = {
+  post: postName,
+  about: (sealed: boolean) =>
+    sealed
+      ? 'Sealed: posts appear here once you have shared your own response.'
+      : 'The newest posts, as you may read them.',
+};

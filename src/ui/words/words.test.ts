@@ -1,3 +1,5 @@
+import { arrivedText } from './room';
+import { ago } from './time';
 import { summarise } from '@/core/counting/summary';
 import { ledger } from '@/core/counting/ledger';
 import { account, at, brief, reply, response, schedule } from '../../../tests/fixtures/build';
@@ -113,5 +115,27 @@ describe('rules', () => {
   it('and lists read as lists', () => {
     expect([list([]), list(['a']), list(['a', 'b', 'c'])]).toEqual(['', 'a', 'a, b and c']);
     expect([plural(1, 'reply', 'replies'), plural(2, 'reply', 'replies')]).toEqual(['1 reply', '2 replies']);
+  });
+});
+
+describe('what has come since', () => {
+  it('says how much, and how much of it one follows', () => {
+    expect(arrivedText(0, 0, 0)).toBe('');
+    expect(arrivedText(1, 0, 0)).toBe('1 new post');
+    expect(arrivedText(1, 1, 0)).toBe('1 new post in a thread you follow');
+    expect(arrivedText(3, 3, 0)).toBe('3 new posts in threads you follow');
+    expect(arrivedText(3, 1, 0)).toBe('3 new posts, 1 in a thread you follow');
+    expect(arrivedText(2, 0, 1)).toBe('2 new posts and 1 post changed');
+  });
+  it('is told in the largest unit that says something', () => {
+    const hour = 3_600_000;
+    expect([20_000, 5 * 60_000, 2.9 * hour, 25 * hour, 13.5 * 24 * hour, 20 * 24 * hour].map(ago)).toEqual([
+      'just now',
+      '5 min ago',
+      '2 h ago',
+      '1 d ago',
+      '13 d ago',
+      '2 weeks ago',
+    ]);
   });
 });

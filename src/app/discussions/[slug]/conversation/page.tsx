@@ -13,7 +13,7 @@ import { Pager } from '@/ui/conversation/pager';
 import { RoomBar } from '@/ui/conversation/room-bar';
 import { ThreadList } from '@/ui/conversation/thread-list';
 import { ThreadPage } from '@/ui/conversation/thread-page';
-import { BackToList, NothingOpen, OpenedReply, SharedNote } from '@/ui/conversation/notes';
+import { BackToList, GoneReply, NothingOpen, OpenedReply, SharedNote } from '@/ui/conversation/notes';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { FormAnswer } from '@/ui/discussion/form-answer';
 import { PastePost } from '@/ui/outside/paste-post';
@@ -107,45 +107,46 @@ export default async function ConversationPage({ params, searchParams }: Props) 
       {pager}
     </div>
   );
-  const facing =
-    open && (reply || stranded) ? (
-      <FacingPages
-        first={ask.shared ? 'right' : 'left'}
-        left={{ name: inThreads ? 'The post' : 'The posts', page: left }}
-        right={{
-          name: 'Your reply',
-          page: !reply ? (
-            stranded ? (
-              <Stranded {...stranded} />
-            ) : null
-          ) : shared ? (
-            <SharedNote head={head} post={shared} verdict={verdict ?? null} next={next} />
-          ) : reply.answering.self && !head.staff ? (
-            <OpenedReply head={head} />
+  const facing = open ? (
+    <FacingPages
+      first={ask.shared ? 'right' : 'left'}
+      left={{ name: inThreads ? 'The post' : 'The posts', page: left }}
+      right={{
+        name: 'Your reply',
+        page: !reply ? (
+          stranded ? (
+            <Stranded {...stranded} />
           ) : (
-            <ReplyDesk
-              key={`${reply.answering.id} ${reply.draft.submission}`}
-              slug={slug}
-              course={head.course.slug}
-              person={who.actor.id}
-              author={who.actor.name}
-              staff={head.staff}
-              zone={zone}
-              brief={head.brief}
-              answering={reply.answering}
-              about={reply.about}
-              changed={reply.changed}
-              draft={reply.draft}
-              refused={reply.refused}
-              ledgerInput={room.ledgerInput}
-              now={head.now}
-              outside={outside}
-              ownZone={who.actor.timeZone}
-            />
-          ),
-        }}
-      />
-    ) : null;
+            <GoneReply />
+          )
+        ) : shared ? (
+          <SharedNote head={head} post={shared} verdict={verdict ?? null} next={next} />
+        ) : reply.answering.self && !head.staff ? (
+          <OpenedReply head={head} />
+        ) : (
+          <ReplyDesk
+            key={`${reply.answering.id} ${reply.draft.submission}`}
+            slug={slug}
+            course={head.course.slug}
+            person={who.actor.id}
+            author={who.actor.name}
+            staff={head.staff}
+            zone={zone}
+            brief={head.brief}
+            answering={reply.answering}
+            about={reply.about}
+            changed={reply.changed}
+            draft={reply.draft}
+            refused={reply.refused}
+            ledgerInput={room.ledgerInput}
+            now={head.now}
+            outside={outside}
+            ownZone={who.actor.timeZone}
+          />
+        ),
+      }}
+    />
+  ) : null;
   const paste =
     pasting === null ? null : (
       <PastePost

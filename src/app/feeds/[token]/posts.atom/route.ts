@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { app } from '@/runtime/app';
+import { atomText } from '@/server/discussions/atom';
 import { readDiscussionFeed } from '@/server/discussions/feed';
-import { atomText } from '@/ui/words/atom';
+import { feedWords } from '@/ui/words/export';
 import { originOf } from '../../../_request/origin';
 import { unexpected } from '../../../_request/write';
 
@@ -15,7 +16,7 @@ export async function GET(request: Request, context: Context) {
     const feed = await readDiscussionFeed(db, clock, token);
     if (!feed.ok)
       return new Response('There is no such feed, or its address was replaced.\n', { status: 404 });
-    const text = atomText(feed.value, originOf(request.headers));
+    const text = atomText(feed.value, originOf(request.headers), feedWords);
     const etag = `"${createHash('sha256').update(text).digest('hex').slice(0, 32)}"`;
     const headers = {
       'content-type': 'application/atom+xml; charset=utf-8',

@@ -2,14 +2,15 @@ import { Feed } from 'feed';
 import { htmlOf } from '@/core/formats/to-html';
 import type { ExportedPost } from '@/core/formats/discussion-export';
 import { plainText } from '@/core/posts/flatten';
-import { postName } from './export';
 
 /** What XML 1.0 cannot hold at all, not even escaped. */
-// eslint-disable-next-line no-control-regex -- these are meant
 const UNSPEAKABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/gu;
 const speakable = (text: string) => text.replace(UNSPEAKABLE, '');
 
 const OPENING = 70;
+
+/** How a feed words what is not the posts' own text. */
+export type FeedWords = { post: (post: ExportedPost) => string; about: (sealed: boolean) => string };
 
 /** A discussion's newest posts as an Atom feed (RFC 4287). Post numbers make the entries' ids, so they never change. */
 export function atomText(
@@ -21,15 +22,14 @@ export function atomText(
     posts: readonly ExportedPost[];
   },
   origin: string,
+  words: FeedWords,
 ): string {
   const { slug, posts } = discussion;
   const page = `${origin}/discussions/${slug}/conversation`;
   const feed = new Feed({
     id: `urn:pulpit:discussion:${slug}`,
     title: speakable(`${discussion.course}: ${discussion.title}`),
-    description: discussion.sealed
-      ? 'Sealed: posts appear here once you have shared your own response.'
-      : 'The newest posts, as you may read them.',
+    description: words.about(discussion.sealed),
     link: page,
     copyright: 'Posts are their authors’ own.',
     generator: 'Pulpit',
@@ -40,7 +40,7 @@ export function atomText(
     const opening = post.title || plainText(post.doc).slice(0, OPENING).replace(/\s+/gu, ' ');
     feed.addItem({
       id: `urn:pulpit:post:${post.id}`,
-      title: speakable(`${postName(post)}${opening ? `: ${opening}` : ''}`),
+      title: speakable(`${words.post(post)}${opening ? `: ${opening}` : ''}`),
       link: `${page}?post=${post.id}`,
       date: new Date(post.changedAt),
       published: new Date(post.sharedAt),
