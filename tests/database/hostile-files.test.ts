@@ -16,6 +16,7 @@ import { PIECE_BYTES, receiveWhole, takePiece, type FileDeps } from '@/server/fi
 import { takeIn } from '@/server/outside/take-in';
 import { HARMLESS, hostileContents } from '../fixtures/files';
 import { hostileDocuments } from '../fixtures/hostile-documents';
+import { tookTooLong } from '../fixtures/pace';
 import { deps, OPEN, smallCourse, text } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -79,7 +80,7 @@ async function each(work: (name: string, file: string, content: Buffer) => Promi
     const began = performance.now();
     await work(name, file, content);
     const took = performance.now() - began;
-    if (took > 10_000) slow.push(`${name}: ${Math.round(took)} ms`);
+    if (tookTooLong(took, 10_000)) slow.push(`${name}: ${Math.round(took)} ms`);
   }
   return slow;
 }

@@ -1,6 +1,5 @@
 import {
   discussionId,
-  postId,
   type CourseId,
   type DiscussionId,
   type Instant,

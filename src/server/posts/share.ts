@@ -142,7 +142,7 @@ async function store(
 /**
  * Shares a post: one transaction, and the same submission sent twice (double click, a retry after a lost answer)
  * makes one post. `deps.now` is the moment the request arrived, which is the post's time (rule 6). Only the calendar,
- * the late rule and the seal refuse; a text that misses a check is shared and counted as short.
+ * the late rule, the seal and a locked thread refuse; a text that misses a check is shared and counted as short.
  */
 export async function share(
   deps: Deps,
