@@ -11,9 +11,9 @@ describe('the next change of a discussion', () => {
     for (let now = nextChange(plain, instant(0)); now !== null; now = nextChange(plain, now)) seen.push(now);
     expect(seen).toEqual([
       at('Mon 06:00'),
-      plain.response.due - 86_400_000,
+      plain.response.due - 86_400_000 + 1,
       plain.response.due,
-      plain.replies.due - 86_400_000,
+      plain.replies.due - 86_400_000 + 1,
       plain.replies.due,
     ]);
   });
@@ -36,6 +36,12 @@ describe('the next change of a discussion', () => {
       }),
       { numRuns: 1_000 },
     );
+  });
+  it('at the very minute a day before a deadline is that deadline’s coming near', () => {
+    const now = instant(plain.response.due - 86_400_000);
+    expect(discussionState(plain, now)).toBe('open');
+    const change = nextChange(plain, now);
+    expect(change !== null && discussionState(plain, change)).toBe('closing');
   });
   it('of several is the first of them, and of none is none', () => {
     const early = schedule({ opens: '2026-10-11T06:00' });

@@ -10,7 +10,8 @@ export function nextChange(schedule: Schedule, now: Instant): Instant | null {
   const { opens, response, replies, closes } = schedule;
   const moments = [
     opens,
-    ...[response, replies].flatMap((d) => [d.due - CLOSING_MS, d.due, ...d.lateDayEnds]),
+    // Exactly a day before it is not within a day yet.
+    ...[response, replies].flatMap((d) => [d.due - CLOSING_MS + 1, d.due, ...d.lateDayEnds]),
     closes,
   ].filter((at) => at > now);
   return moments.length ? (Math.min(...moments) as Instant) : null;
