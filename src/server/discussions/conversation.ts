@@ -232,6 +232,46 @@ const weighing =
     );
   };
 
+type OnPage = {
+  page: Page;
+  /** The posts whose texts are read here, in order. */
+  withText: PostId[];
+  /** What has a line here: threads by their response, or posts. */
+  lines: readonly Branch<PostOutline>[];
+  ofPosts: boolean;
+  /** The way from post to post. */
+  walk: PostId[];
+};
+
+const idsOf = (branches: readonly Branch<PostOutline>[]) => branches.map((b) => b.post.id);
+
+/** What stands on the page: the open thread beside the list, a page of posts, or of headlines with the one that is open. */
+function onPage(
+  room: Room,
+  list: Listed,
+  asked: { as: Arrangement; root: Branch<PostOutline> | undefined; at: PostId | null; page: number | null },
+): OnPage {
+  const { as, root, at } = asked;
+  const ofPosts = as !== 'threads' || isOfPosts(list.filter);
+  const walk = ofPosts ? idsOf(list.shown) : list.shown.flatMap((tree) => idsOf(threadOf(room, tree)));
+  const order = as === 'threads' ? idsOf(root ? threadOf(room, root) : []) : walk;
+  const page = pageOf(order.length, as === 'headlines' ? HEADLINES_A_PAGE : POSTS_A_PAGE, {
+    page: asked.page,
+    at: at === null ? 0 : order.indexOf(at),
+  });
+  const here = order.slice(page.from, page.to);
+  if (as === 'headlines')
+    return {
+      page,
+      withText: at === null ? [] : [at],
+      lines: list.shown.slice(page.from, page.to),
+      ofPosts,
+      walk,
+    };
+  const lines = as === 'time' ? [] : list.shown.slice(0, ofPosts ? MOST_LINES : undefined);
+  return { page, withText: here, lines, ofPosts, walk };
+}
+
 /**
  * The Conversation room: what one may read in it, arranged and narrowed as one asks, one post of it open, and the page to
  * answer that on. Behind the seal there is nothing to open: the answer holds no post at all, whatever number the address
@@ -281,34 +321,14 @@ export async function conversation(
     weighing(deps, room, prompt),
   );
 
-  // What stands on the page: the open thread, a page of what is shown, or of headlines the one that is open.
-  const inThreads = as === 'threads';
-  const order = (inThreads ? (root ? threadOf(room, root) : []) : list.shown).map((b) => b.post.id);
-  const page = pageOf(order.length, as === 'headlines' ? HEADLINES_A_PAGE : POSTS_A_PAGE, {
-    page: ask.page ?? null,
-    at: at === null ? 0 : order.indexOf(at),
-  });
-  const onPage = order.slice(page.from, page.to);
-  const withText = as === 'headlines' ? (at === null ? [] : [at]) : onPage;
-  const wanted = at === null || withText.includes(at) ? withText : [...withText, at];
-  const texts = new Map((await visiblePosts(deps.db, actor, entered, wanted)).map((p) => [p.id, p]));
-  const read = withText.flatMap((id) => texts.get(id) ?? []);
+  const shown = onPage(room, list, { as, root, at, page: ask.page ?? null });
+  const wanted = at === null || shown.withText.includes(at) ? shown.withText : [...shown.withText, at];
+  const [texts, passages] = await Promise.all([
+    visiblePosts(deps.db, actor, entered, wanted).then((read) => new Map(read.map((p) => [p.id, p]))),
+    found ? found.passages(shown.lines.slice(0, MOST_PASSAGES).map((b) => b.post.id)) : new Map(),
+  ]);
+  const read = shown.withText.flatMap((id) => texts.get(id) ?? []);
   const open = at === null ? undefined : texts.get(at);
-
-  const walk =
-    inThreads && !isOfPosts(list.filter)
-      ? list.shown.flatMap((t) => threadOf(room, t).map((b) => b.post.id))
-      : list.shown.map((b) => b.post.id);
-  const ofPosts = !inThreads || isOfPosts(list.filter);
-  const listedNodes = inThreads
-    ? list.shown.slice(0, ofPosts ? MOST_LINES : undefined)
-    : as === 'headlines'
-      ? list.shown.slice(page.from, page.to)
-      : [];
-  const passages = found
-    ? await found.passages(listedNodes.slice(0, MOST_PASSAGES).map((b) => b.post.id))
-    : new Map();
-  const lines = linesOf(room, list, listedNodes, ofPosts ? 'posts' : 'threads', passages);
   const person = posts.find((p) => p.author.id === ask.person)?.author;
   const { reply, stranded } =
     open && root
@@ -324,9 +344,9 @@ export async function conversation(
     counts: list.counts,
     words,
     person: person ? { id: person.id, name: person.name } : null,
-    lines,
+    lines: linesOf(room, list, shown.lines, shown.ofPosts ? 'posts' : 'threads', passages),
     posts: read.map((p) => toRead(p, { room, entered })),
-    page,
+    page: shown.page,
     open:
       at !== null && root && open
         ? {
@@ -337,7 +357,7 @@ export async function conversation(
           }
         : null,
     authors: authorsOf(room, new Set(read.map((p) => p.author.id))),
-    steps: stepsFrom(walk, at, (id) => {
+    steps: stepsFrom(shown.walk, at, (id) => {
       const post = room.branches.get(id)?.post;
       return post !== undefined && isUnreadFor(post, actor.id);
     }),
