@@ -80,7 +80,7 @@ export function Headlines(props: {
 }) {
   const { look, lines, posts, at } = props;
   return (
-    <div className="grow overflow-auto bg-page" tabIndex={0}>
+    <div className="relative min-h-0 grow overflow-auto bg-page" tabIndex={0}>
       <ul>
         {lines.map((line) => {
           const post = line.id === at ? posts.find((p) => p.id === line.id) : undefined;

@@ -51,7 +51,7 @@ export function ThreadList(props: {
           </Link>
         </p>
       ) : null}
-      <ul className="min-h-0 grow lg:overflow-auto">
+      <ul className="relative min-h-0 grow lg:overflow-auto">
         {props.lines.map((l, i) => (
           <li key={l.id} className="border-b border-rule-soft">
             <Link

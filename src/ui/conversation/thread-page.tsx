@@ -220,7 +220,7 @@ export function ThreadPage(props: {
 }) {
   const { posts, at } = props;
   return (
-    <div className="grow overflow-auto bg-page" tabIndex={0}>
+    <div className="relative min-h-0 grow overflow-auto bg-page" tabIndex={0}>
       {props.above}
       {posts.map((post) => (
         <Post
