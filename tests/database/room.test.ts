@@ -3,6 +3,8 @@ import { postId } from '@/core/ids';
 import type { Actor } from '@/server/deps';
 import { care } from '@/server/care/care';
 import { conversation } from '@/server/discussions/conversation';
+import { listDiscussions } from '@/server/discussions/list';
+import { markRead } from '@/server/discussions/reading';
 import { follow } from '@/server/discussions/follow';
 import { rememberReadsAs } from '@/server/discussions/reads-as';
 import { liveHub, type Hub } from '@/server/live/hub';
@@ -239,6 +241,23 @@ describe('following', () => {
     expect(await followed(imani)).toEqual({ threads: [own], all: true });
     await follow(deps(db, WHEN), imani, OPEN, { thread: null, on: false });
     expect(await followed(imani)).toEqual({ threads: [own], all: false });
+  });
+  it('a discussion brings what is new in it to the list of what one follows', async () => {
+    const { imani, noor, jun } = world.people;
+    const shown = async () => {
+      const list = await listDiscussions(deps(db, WHEN), imani, { needs: 'followed' });
+      return [list.counts.newFollowed, list.weeks.flatMap((w) => w.lines.map((l) => l.slug))];
+    };
+    await say(noor, 'A first response.');
+    expect(await shown()).toEqual([0, []]);
+    await follow(deps(db, WHEN), imani, OPEN, { thread: null, on: true });
+    expect(await shown()).toEqual([1, [OPEN]]);
+    await markRead(deps(db, WHEN), imani, OPEN, { posts: 'all', read: true });
+    expect(await shown()).toEqual([0, []]);
+    // What lies behind a seal is not new to anybody behind it, whatever they follow.
+    await follow(deps(db, WHEN), imani, SEALED, { thread: null, on: true });
+    await say(jun, 'Behind the seal.', {}, SEALED);
+    expect(await shown()).toEqual([0, []]);
   });
   it('is only of threads that one may read', async () => {
     const { imani, noor, stranger } = world.people;

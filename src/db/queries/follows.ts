@@ -1,4 +1,12 @@
-import { postId, type CourseId, type DiscussionId, type PersonId, type PostId } from '@/core/ids';
+import {
+  discussionId,
+  postId,
+  type CourseId,
+  type DiscussionId,
+  type PersonId,
+  type PostId,
+} from '@/core/ids';
+import type { Ask } from '../ask';
 import type { Db } from '../connection';
 
 type Place = { course: CourseId; discussion: DiscussionId };
@@ -18,6 +26,12 @@ export async function followsOf(db: Db, discussion: DiscussionId, person: Person
   }
   return { discussion: whole, threads };
 }
+
+/** The discussions somebody chose to follow, or not to. */
+export const followedDiscussions = (db: Db, person: PersonId): Ask<Map<DiscussionId, boolean>> => ({
+  query: db('follows').where({ person_id: person }).whereNull('thread_id').select('discussion_id', 'follows'),
+  read: (rows) => new Map(rows.map((r) => [discussionId(r.discussion_id), r.follows])),
+});
 
 export async function setFollow(
   db: Db,

@@ -5,6 +5,7 @@ import type { Schedule } from '@/core/deadlines/schedule';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
 import type { DiscussionId, Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
+import { isFollowed } from '@/core/posts/following';
 import { needsMe } from '@/core/week/needs';
 import { weekOf } from '@/core/week/week';
 import { windowAround } from '@/core/week/window';
@@ -12,6 +13,7 @@ import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
+import { followedDiscussions } from '@/db/queries/follows';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { unreadReplies } from '@/db/queries/reading';
 import { accountOf } from '../access/enter';
@@ -24,7 +26,8 @@ const PAGE_LINES = 24;
 export const listAskSchema = z.object({
   course: z.string().max(40).optional().catch(undefined),
   state: z.enum(DISCUSSION_STATES).optional().catch(undefined),
-  needs: z.literal('me').optional().catch(undefined),
+  /** What needs one, or what is new where one follows. */
+  needs: z.enum(['me', 'followed']).optional().catch(undefined),
   week: z.iso.date().optional().catch(undefined),
 });
 export type ListAsk = z.infer<typeof listAskSchema>;
@@ -43,6 +46,8 @@ export type DiscussionLine = {
   unread: number;
   unreadReplies: number;
   needsMe: boolean;
+  /** One follows it, and there is something in it that one has not read and may. */
+  newFollowed: boolean;
 };
 
 export type WeekGroup = { startsOn: string; when: 'past' | 'now' | 'coming'; lines: DiscussionLine[] };
@@ -53,7 +58,7 @@ export type DiscussionList = {
   ask: ListAsk;
   courses: { code: string; slug: string; title: string }[];
   /** How many discussions each filter leaves, the other filters as they are. */
-  counts: { all: number; needsMe: number; states: Record<DiscussionState, number> };
+  counts: { all: number; needsMe: number; newFollowed: number; states: Record<DiscussionState, number> };
   weeks: WeekGroup[];
   /** A week to go to for what is not on this page. */
   earlier: string | null;
@@ -68,6 +73,7 @@ function linesOf(
     own: OwnPostRecord[];
     drafts: BegunRecord[];
     replies: Map<DiscussionId, number>;
+    follows: Map<DiscussionId, boolean>;
   },
 ): (DiscussionLine & { startsOn: string })[] {
   const own = groupBy(found.own, (p) => p.discussion);
@@ -75,7 +81,7 @@ function linesOf(
   return found.records.map((record) => {
     const begun = drafts.get(record.id) ?? [];
     const account = accountOf(record, actor, own.get(record.id) ?? [], begun, deps.now);
-    const { state, schedule, ledger, sealed, unread } = account;
+    const { state, schedule, ledger, sealed, unread, responded } = account;
     const answered = found.replies.get(record.id) ?? 0;
     const summary = ledger && summarise(ledger, deps.now);
     return {
@@ -97,6 +103,7 @@ function linesOf(
       unread,
       unreadReplies: answered,
       needsMe: needsMe({ state, summary, unreadReplies: answered }),
+      newFollowed: unread > 0 && !sealed && isFollowed(found.follows.get(record.id) ?? null, responded),
     };
   });
 }
@@ -115,12 +122,13 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     own: ownPosts(db, actor.id),
     drafts: draftsOf(db, actor.id),
     replies: unreadReplies(db, actor.id),
+    follows: followedDiscussions(db, actor.id),
   });
   const { records } = found;
   const lines = linesOf(deps, actor, found);
   const ofCourse = lines.filter((l) => !ask.course || l.course.slug === ask.course);
   const inState = (l: DiscussionLine) => !ask.state || l.state === ask.state;
-  const needed = (l: DiscussionLine) => !ask.needs || l.needsMe;
+  const needed = (l: DiscussionLine) => !ask.needs || (ask.needs === 'me' ? l.needsMe : l.newFollowed);
   const asked = ofCourse.filter((l) => inState(l) && needed(l));
 
   const monday = weekOf(now, actor.timeZone)[0]?.date ?? '';
@@ -143,6 +151,7 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     counts: {
       all: ofCourse.filter(needed).length,
       needsMe: ofCourse.filter((l) => inState(l) && l.needsMe).length,
+      newFollowed: ofCourse.filter((l) => inState(l) && l.newFollowed).length,
       states: Object.fromEntries(
         DISCUSSION_STATES.map((state) => [
           state,

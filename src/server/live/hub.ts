@@ -25,6 +25,7 @@ export type Hub = {
 
 type Room = { listeners: Set<Listener>; walking: boolean; again: boolean };
 
+const AGAIN_AFTER_MS = 1_000;
 /** More at once are fetched in further rounds. */
 const MOST_AT_ONCE = 500;
 
@@ -62,7 +63,8 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
         if (await round(discussion, room)) room.again = true;
       }
     } catch {
-      // The database is away: when it is back, everything since is asked for.
+      // The database could not be asked: everything since is asked for once more in a while.
+      setTimeout(() => void walk(discussion, room), AGAIN_AFTER_MS).unref();
     } finally {
       room.walking = false;
     }

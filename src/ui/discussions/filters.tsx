@@ -42,9 +42,20 @@ export function Filters({ list }: { list: ListView }) {
           ),
         )}
         <span aria-hidden className="mx-1 hidden h-5 w-px bg-rule sm:block" />
-        <Chip href={listAddress(asked, { needs: ask.needs ? undefined : 'me' })} on={ask.needs === 'me'}>
+        <Chip
+          href={listAddress(asked, { needs: ask.needs === 'me' ? undefined : 'me' })}
+          on={ask.needs === 'me'}
+        >
           Needs me <span className="font-normal">{counts.needsMe}</span>
         </Chip>
+        {counts.newFollowed > 0 || ask.needs === 'followed' ? (
+          <Chip
+            href={listAddress(asked, { needs: ask.needs === 'followed' ? undefined : 'followed' })}
+            on={ask.needs === 'followed'}
+          >
+            New where I follow <span className="font-normal">{counts.newFollowed}</span>
+          </Chip>
+        ) : null}
       </Row>
     </nav>
   );

@@ -10,14 +10,19 @@ export type ListLineView = Standable & {
   needsMe: boolean;
 };
 
-export type ListAskView = { course?: string; state?: DiscussionState; needs?: 'me'; week?: string };
+export type ListAskView = {
+  course?: string;
+  state?: DiscussionState;
+  needs?: 'me' | 'followed';
+  week?: string;
+};
 
 export type ListView = {
   now: number;
   zone: string;
   ask: ListAskView;
   courses: { code: string; slug: string; title: string }[];
-  counts: { all: number; needsMe: number; states: Record<DiscussionState, number> };
+  counts: { all: number; needsMe: number; newFollowed: number; states: Record<DiscussionState, number> };
   weeks: { startsOn: string; when: 'past' | 'now' | 'coming'; lines: ListLineView[] }[];
   earlier: string | null;
   later: string | null;
