@@ -117,12 +117,12 @@ export type ConversationAsk = {
 const NO_MARKS: PostMarks = { wellSaid: 0, saidByMe: false, bookmarked: false };
 
 /** So many are on one page: of whole posts, and of headlines. */
-export const POSTS_A_PAGE = 40;
-export const HEADLINES_A_PAGE = 150;
+const POSTS_A_PAGE = 40;
+const HEADLINES_A_PAGE = 100;
 /** Beside an open thread, more single posts are listed by nobody: the other arrangements have pages. */
 const MOST_LINES = 200;
 /** Of more posts that were found, the beginning is shown. */
-const MOST_PASSAGES = 100;
+const MOST_PASSAGES = 40;
 /** More of somebody's posts stand on no card; the filter by person shows all. */
 const POSTS_ON_CARD = 6;
 
