@@ -6,6 +6,7 @@ import { ago, moment } from '../words/time';
 import { addressOf, type Look } from './address';
 import type { PostOfAuthorView } from './person-card';
 import { Post, Reading } from './thread-page';
+import { SoftLinks } from './soft-links';
 import type { ReadPostView, ThreadLineView } from './types';
 import { UnreadDot } from './unread';
 
@@ -25,9 +26,9 @@ function Headline({
 }) {
   const isReply = line.kind === 'reply';
   return (
-    <Link
+    <a
       href={addressOf(look, { post: line.id })}
-      prefetch={false}
+      data-soft=""
       id={`headline-${line.id}`}
       className="flex min-h-9 items-center gap-2 px-3 py-1 text-[13.5px] outline-offset-[-3px] hover:bg-page-2 sm:px-4"
       style={{
@@ -62,7 +63,7 @@ function Headline({
       >
         {ago(now - line.sharedAt)}
       </time>
-    </Link>
+    </a>
   );
 }
 
@@ -81,7 +82,7 @@ export function Headlines(props: {
   const { look, lines, posts, at } = props;
   return (
     <div className="relative min-h-0 grow overflow-auto bg-page" tabIndex={0}>
-      <ul>
+      <SoftLinks>
         {lines.map((line) => {
           const post = line.id === at ? posts.find((p) => p.id === line.id) : undefined;
           return (
@@ -116,7 +117,7 @@ export function Headlines(props: {
         {lines.length === 0 ? (
           <li className="px-4 py-4 text-ink-2">{emptyText(look.filter, props.outside)}</li>
         ) : null}
-      </ul>
+      </SoftLinks>
       <Reading slug={look.slug} posts={posts} at={at} bring />
     </div>
   );
