@@ -83,7 +83,7 @@ export type Conversation = Pick<Listed, 'filter' | 'standard' | 'counts'> & {
   posts: ReadPost[];
   page: Page;
   /** The post that is open, with the response of its thread. */
-  open: { at: PostId; thread: PostId; followed: boolean; locked: boolean } | null;
+  open: { at: PostId; thread: PostId; followed: boolean } | null;
   /** What else those who speak here have written, by who they are. */
   authors: Record<PersonId, PostOfAuthor[]>;
   steps: Steps;
@@ -353,7 +353,6 @@ export async function conversation(
             at,
             thread: root.post.id,
             followed: room.followed.has(root.post.id),
-            locked: root.post.locked,
           }
         : null,
     authors: authorsOf(room, new Set(read.map((p) => p.author.id))),

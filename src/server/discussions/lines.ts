@@ -35,8 +35,6 @@ export type ThreadLine = {
   private: boolean;
   pinned: boolean;
   locked: boolean;
-  /** The reader follows the thread. */
-  followed: boolean;
   /** Why it is worth an answer of this reader. */
   reasons: Reason[];
 };
@@ -79,7 +77,7 @@ export const isUnreadFor = (p: PostOutline, reader: PersonId) =>
 
 /** A line for a post, with what is counted beneath it: its whole thread, or its own answers. */
 function lineOf(room: Room, branch: Node, under: readonly PostOutline[], counted: 'thread' | 'post') {
-  const { reader, entered, branches, rootOf, followed } = room;
+  const { reader, entered, branches } = room;
   const { post } = branch;
   const all = counted === 'thread' ? [post, ...under] : [post];
   const parent = post.parent === null ? null : branches.get(post.parent);
@@ -104,7 +102,6 @@ function lineOf(room: Room, branch: Node, under: readonly PostOutline[], counted
     private: post.privateTo !== null,
     pinned: post.pinned,
     locked: post.locked,
-    followed: followed.has(rootOf.get(post.id) ?? post.id),
     reasons: [],
   };
   return line;

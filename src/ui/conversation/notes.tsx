@@ -73,14 +73,14 @@ export function SharedNote(props: {
       </p>
       <p className="mt-3 flex flex-wrap gap-2">
         {left > 0 && props.next ? (
-          <>
-            <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${props.next.id}`}>
-              Read {calledName(props.next.author)}’s response
-            </Link>
-            <Link className="btn" href={`/discussions/${head.slug}/conversation`}>
-              Choose another classmate
-            </Link>
-          </>
+          <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${props.next.id}`}>
+            Read {calledName(props.next.author)}’s response
+          </Link>
+        ) : null}
+        {left > 0 ? (
+          <Link className="btn" href={`/discussions/${head.slug}/conversation?as=threads`}>
+            Choose another classmate
+          </Link>
         ) : null}
         <Link className="btn" href={`/discussions/${head.slug}/part`}>
           What counted

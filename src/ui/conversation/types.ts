@@ -11,7 +11,6 @@ export type ThreadLineView = {
   private: boolean;
   pinned: boolean;
   locked: boolean;
-  followed: boolean;
   kind: 'response' | 'reply';
   to: string | null;
   drafted: boolean;

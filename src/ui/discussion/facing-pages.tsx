@@ -14,10 +14,18 @@ export function FacingPages(props: {
   left: { name: string; page: ReactNode };
   right: { name: string; page: ReactNode };
   first: Side;
+  /** What the pages are about: when it is something else, the first page is in front again. */
+  about?: string;
   shape?: 'even' | 'narrow-left';
 }) {
   const [front, setFront] = useState<Side>(props.first);
   const [pulled, setPulled] = useState(false);
+  const [about, setAbout] = useState(props.about);
+  if (about !== props.about) {
+    setAbout(props.about);
+    setFront(props.first);
+    setPulled(false);
+  }
   const other: Side = front === 'left' ? 'right' : 'left';
   const show = (side: Side) => {
     setFront(side);

@@ -110,6 +110,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   const facing = open ? (
     <FacingPages
       first={ask.shared ? 'right' : 'left'}
+      about={`${open.at} ${ask.shared ?? ''}`}
       left={{ name: inThreads ? 'The post' : 'The posts', page: left }}
       right={{
         name: 'Your reply',

@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto';
 import { calendarText } from '@/core/calendar/feed';
 import { app } from '@/runtime/app';
 import { readFeed } from '@/server/calendar/feed';
 import { deadlineEvent, sittingEvent } from '@/ui/words/feed';
+import { feedAnswer } from '../../../_request/feed';
 import { originOf } from '../../../_request/origin';
 import { unexpected } from '../../../_request/write';
 
@@ -22,16 +22,10 @@ export async function GET(request: Request, context: Context) {
       ...entries.map((e) => deadlineEvent(e, origin)),
       ...pieces.map((p) => sittingEvent(p, origin)),
     ]);
-    const etag = `"${createHash('sha256').update(text).digest('hex').slice(0, 32)}"`;
-    const headers = {
+    return feedAnswer(request, text, {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': 'inline; filename="pulpit.ics"',
-      'cache-control': 'private, no-cache',
-      'x-robots-tag': 'noindex',
-      etag,
-    };
-    if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
-    return new Response(text, { headers });
+    });
   } catch (error) {
     const { id } = unexpected(error);
     return new Response(`The calendar cannot be read just now. Try again later (${id}).\n`, { status: 503 });
