@@ -1,6 +1,5 @@
 import { resolve } from 'node:path';
 import type { Knex } from 'knex';
-import { readPrompt } from '@/core/prompts/read-prompt';
 import { connect } from '@/db/connection';
 import type { Clock } from '@/server/clock/clock';
 import { listedSites, type AskedSite } from '@/server/embeds/sites';
@@ -8,6 +7,7 @@ import { folderStore } from '@/server/files/folder-store';
 import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
 import { liveHub, type Hub } from '@/server/live/hub';
+import { readerPool, type ReaderPool } from '@/server/readers/pool';
 import { standInSite } from '@/standins/media/site';
 import { readConfig, type Config } from './config';
 
@@ -19,6 +19,8 @@ export type App = {
   files: FileStore;
   /** The media sites whose pages are shown as players. */
   sites: readonly AskedSite[];
+  /** Threads that read what people bring. */
+  readers: ReaderPool;
   /** Who listens to discussions through this process. */
   hub: Hub;
 };
@@ -27,9 +29,6 @@ function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
   const folder = folderStore(resolve(filesFolder));
   return objects ? objectStore(objects, folder) : folder;
 }
-
-const ANY_PROMPT =
-  'Your post\n200 words and two sources by Friday, 5 pm. Reply to two classmates. Late posts lose marks.\n\n1. What?\n2. Why?\n\nReply 1 | 50 words';
 
 const place = globalThis as typeof globalThis & { pulpit?: App };
 
@@ -44,13 +43,12 @@ export function app(): App {
       clock: { real: () => Date.now() },
       files: filesOf(config),
       sites: [...(config.demo ? [standInSite] : []), ...listedSites(config.mediaSites)],
+      readers: readerPool(resolve(config.buildFolder, 'reader.mjs'), () => performance.now()),
       hub: liveHub(db, config.databaseUrl),
     };
     // A server that ends waits for its answers to be whole, and a stream of events never is.
     const { hub } = place.pulpit;
     for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => hub.stop());
-    // Making the grammar's expressions takes half a second, once: not while the first student waits for a prompt.
-    setTimeout(() => readPrompt(ANY_PROMPT), 0);
   }
   return place.pulpit;
 }

@@ -5,6 +5,8 @@ import type { ObjectStoreConfig } from '@/server/files/object-store';
 /** The environment, read once. Nothing else in `src` looks at it. */
 export type Config = {
   databaseUrl: string;
+  /** What was built of this application. */
+  buildFolder: string;
   /** Where files that people add lie. */
   filesFolder: string;
   /** An S3-compatible store where they lie instead, once they are all here. */
@@ -42,6 +44,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set: start Pulpit with ./pulpit start.');
   return {
     databaseUrl,
+    buildFolder: env.PULPIT_BUILD_DIR ?? '.build/a',
     filesFolder: env.PULPIT_FILES ?? '.pulpit/files',
     objectStore: objectStoreOf(env),
     mediaSites: mediaSitesOf(env.PULPIT_MEDIA_SITES),

@@ -4,7 +4,7 @@ import { keepDraft, type DraftInput } from '@/server/drafts/keep';
 import { yourPart } from '@/server/discussions/your-part';
 import { responseRoom } from '@/server/discussions/response-room';
 import { conversation } from '@/server/discussions/conversation';
-import { figuresOf } from '@/server/posts/check-text';
+import { figuresNow } from '@/server/posts/figures';
 import { briefSchema } from '@/core/brief/brief';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
 import { randomUUID } from 'node:crypto';
@@ -113,7 +113,13 @@ describe('sharing', () => {
       .select('v.*', 'd.brief');
     expect(rows.length).toBeGreaterThan(3);
     for (const row of rows) {
-      const again = figuresOf(briefSchema.parse(row.brief), 'response', row.title, row.doc, null);
+      const again = figuresNow({
+        brief: briefSchema.parse(row.brief),
+        kind: 'response',
+        title: row.title,
+        doc: row.doc,
+        answered: null,
+      });
       expect({ checks: row.checks, unmet: row.unmet, ownWords: row.own_words }).toEqual(again);
     }
   });

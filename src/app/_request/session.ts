@@ -21,13 +21,13 @@ export type Visitor = {
 export const visitor = cache(async (): Promise<Visitor | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
   if (!token) return null;
-  const { db, clock, config } = app();
+  const { db, clock, config, readers } = app();
   const session = await findSession(db, token);
   if (!session) return null;
   const now = timeWith(clock, session.clockOffset);
   if (now >= session.expires) return null;
   const { person, name, email, timeZone, theme } = session;
-  const deps = { db, now };
+  const deps = { db, now, readers };
   const previousVisit = await noteVisit(deps, session);
   return {
     deps,

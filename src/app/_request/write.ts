@@ -1,5 +1,6 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
+import { storable } from '@/core/posts/document';
 
 /** More than the largest post in JSON; what is larger is not read at all. */
 const MAX_BODY = 1_000_000;
@@ -13,18 +14,22 @@ export function fromOwnPages(request: Request): boolean {
   if (site) return site === 'same-origin' || site === 'none';
   const origin = request.headers.get('origin');
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  return origin === null || new URL(origin).host === host;
+  if (origin === null) return true;
+  return URL.canParse(origin) && new URL(origin).host === host;
 }
 
 export const isJson = (request: Request) =>
   (request.headers.get('content-type') ?? '').includes('application/json');
 
-/** The body as text, or null where it is too large. */
-export async function bodyText(request: Request): Promise<string | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) return null;
-  const text = await request.text();
-  return text.length > MAX_BODY ? null : text;
+/** The body as text, or null where it is larger than `most` bytes: it is measured while it is read. */
+export async function bodyText(request: Request, most = MAX_BODY): Promise<string | null> {
+  const bytes = await bodyBytes(request, most);
+  return bytes === null ? null : new TextDecoder().decode(bytes);
 }
+
+/** The fields of a form that was sent as such; none of a body that is too large. */
+export const bodyFields = async (request: Request) =>
+  new URLSearchParams(storable((await bodyText(request)) ?? ''));
 
 /** The body's bytes, or null where there are more than `most`: what comes without a length is not read to its end. */
 export async function bodyBytes(request: Request, most: number): Promise<Uint8Array | null> {
@@ -57,7 +62,17 @@ export async function jsonBody(request: Request): Promise<unknown> {
 export const seeOther = (path: string) =>
   new Response(null, { status: 303, headers: { Location: localPath(path) } });
 
-export const localPath = (path: string) => (/^\/(?![/\\])/u.test(path) ? path : '/');
+/**
+ * An address of our own, as a browser will read it; the first page for any other. What a browser leaves out of an address, a
+ * tab or a line's end, is left out here before it is judged.
+ */
+export function localPath(path: string): string {
+  if (!path.startsWith('/') || !URL.canParse(path, NOWHERE)) return '/';
+  const { origin, pathname, search, hash } = new URL(path, NOWHERE);
+  // A path of two slashes would be another server's name once more.
+  return origin === NOWHERE && !/^\/[/\\]/u.test(pathname) ? `${pathname}${search}${hash}` : '/';
+}
+const NOWHERE = 'http://pulpit.invalid';
 
 /** An unexpected error is logged whole with an id, and told with that id. */
 export function unexpected(error: unknown): { code: 'unexpected'; id: string } {

@@ -137,6 +137,25 @@ function listed(
   });
 }
 
+/** No rule that somebody means counts more days, weeks, months or years from one time to the next. */
+const LONGEST_INTERVAL = 1_000;
+const MOST_DAYS = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+
+/**
+ * Why a rule is not walked at all: a step of it could go on for ever, because it names a day that no month has, steps over
+ * all time at once, or looks at every hour, minute or second for one of certain days.
+ */
+function unwalkable(recur: ICAL.Recur): 'bad-rule' | 'too-often' | null {
+  const { interval, parts } = recur;
+  const freq = String(recur.freq);
+  if (!(interval >= 1 && interval <= LONGEST_INTERVAL)) return 'bad-rule';
+  const months = (parts.BYMONTH ?? MOST_DAYS.map((_, i) => i + 1)).map(Number);
+  const days = (parts.BYMONTHDAY ?? []).map((d) => Math.abs(Number(d)));
+  if (days.length && !months.some((m) => days.some((d) => d >= 1 && d <= (MOST_DAYS[m - 1] ?? 0))))
+    return 'bad-rule';
+  return /^(?:SECONDLY|MINUTELY|HOURLY)$/u.test(freq) && Object.keys(parts).length > 0 ? 'too-often' : null;
+}
+
 /** When an event takes place within the window, and what is to be said about its rule. */
 function occurrences(
   event: Event,
@@ -152,6 +171,8 @@ function occurrences(
   } catch {
     return { starts: [event.at(event.start)], problem: { code: 'bad-rule', line: at, title } };
   }
+  const refused = unwalkable(recur);
+  if (refused) return { starts: [event.at(event.start)], problem: { code: refused, line: at, title } };
   const starts: Instant[] = [];
   try {
     const iterator = recur.iterator(event.start);

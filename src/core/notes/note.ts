@@ -47,6 +47,8 @@ export type NoteLine = {
   quote: string | null;
   /** How its passage was found again, and where; null when it is gone or there is none. */
   place: Pick<Found, 'start' | 'how'> | null;
+  /** Its passage could not be looked for in the time there is. */
+  notLooked?: boolean;
   madeAt: number;
   changed: boolean;
   removed: boolean;

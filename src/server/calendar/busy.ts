@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { importBusy, type ImportProblem } from '@/core/calendar/import';
+import type { ImportProblem } from '@/core/calendar/import';
 import { instant, type Instant } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { busyCalendars, deleteBusyCalendar, replaceBusyCalendar } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
+import { readFor, type NotRead } from '../readers/readers';
 
 /** Of a larger file only the beginning is read. */
 export const MOST_CALENDAR_BYTES = 5_000_000;
@@ -38,13 +39,15 @@ export async function importCalendar(
   deps: Deps,
   actor: Actor,
   file: { name: string; text: string; cut: boolean },
-): Promise<Result<{ id: string; times: number }, { code: 'not-a-calendar' }>> {
+): Promise<Result<{ id: string; times: number }, NotRead | { code: 'not-a-calendar' }>> {
   const window = {
     from: instant(deps.now - BACK_MS),
     to: instant(deps.now + AHEAD_MS),
     zone: actor.timeZone,
   };
-  const { busy, problems } = importBusy(file.text, window, file.cut);
+  const read = await readFor(deps, actor, 'calendar', { text: file.text, window, cut: file.cut });
+  if (!read.ok) return read;
+  const { busy, problems } = read.value;
   if (problems.some((p) => p.code === 'not-a-calendar')) return fail({ code: 'not-a-calendar' });
   const id = randomUUID();
   await deps.db.transaction((tx) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { StoredFile } from '@/core/posts/attachments';
-import { captionsFrom, webVtt } from '@/core/posts/captions';
+import { webVtt } from '@/core/posts/captions';
 import { LIMITS } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import { askToMake, clipOf, insertClip, noteRecorded, unfinishedClips } from '@/db/queries/clips';
@@ -8,6 +8,7 @@ import { fileById, lockContent, noteContent } from '@/db/queries/files';
 import type { NotFound } from '../access/enter';
 import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
+import { readFor, type NotRead } from '../readers/readers';
 import { identify, sumOf } from '../files/identify';
 import {
   beginUpload,
@@ -50,7 +51,7 @@ export const finishSchema = z.strictObject({
   ms,
 });
 
-export type ClipFailure = NotFound | { code: 'nothing-recorded' } | { code: 'no-recording' };
+export type ClipFailure = NotFound | NotRead | { code: 'nothing-recorded' } | { code: 'no-recording' };
 
 /**
  * The recording is over and is to be a clip. It may be put into a text and shared at once; a job makes it playable. Said
@@ -62,6 +63,11 @@ export async function finishClip(
   id: string,
   said: z.infer<typeof finishSchema>,
 ): Promise<Result<StoredFile, ClipFailure>> {
+  const to = said.to !== null && said.to > said.from ? said.to : null;
+  const length = Math.max(0, (to ?? said.ms) - said.from);
+  const captions = await readFor(deps, actor, 'captions', { text: said.captions, ms: length });
+  if (!captions.ok) return captions;
+  const cues = captions.value;
   return deps.db.transaction(async (tx): Promise<Result<StoredFile, ClipFailure>> => {
     const file = await own({ ...deps, db: tx }, actor, id, true);
     const clip = file ? await clipOf(tx, id, true) : null;
@@ -72,9 +78,6 @@ export async function finishClip(
     const path = deps.files.incoming(id);
     const found = await identify(path);
     if (found.kind !== 'file' || !RECORDED.test(found.mediaType)) return fail({ code: 'no-recording' });
-    const to = said.to !== null && said.to > said.from ? said.to : null;
-    const length = Math.max(0, (to ?? said.ms) - said.from);
-    const cues = captionsFrom(said.captions, length);
     const sum = await sumOf(path);
     await lockContent(tx, sum);
     await deps.files.settle(id, sum);

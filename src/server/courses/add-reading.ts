@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { documentOf } from '@/core/formats/as-document';
 import { courseSlug, type CourseId } from '@/core/ids';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
@@ -12,10 +11,12 @@ import type { NotFound } from '../access/enter';
 import type { Actor } from '../deps';
 import { withPlayers, type EmbedDeps } from '../embeds/resolve';
 import { keepPictures } from '../formats/keep-pictures';
-import { MOST_TEXT, openFile, withTitle, type FileTrouble } from '../formats/read-file';
+import { openFor } from '../formats/opened';
+import { MOST_TEXT, withTitle, type BroughtFile, type FileTrouble } from '../formats/read-file';
 import type { FileDeps } from '../files/receive';
 import { honestFiles } from '../posts/honest';
 import { enterReading } from '../notes/notes';
+import { readFor, type NotRead } from '../readers/readers';
 import { enterCourse } from './enter';
 
 export const newReadingSchema = z.object({
@@ -28,9 +29,8 @@ export const newReadingSchema = z.object({
 /** What a reading may bring: pictures of its file, and players of listed sites. */
 type ReadingDeps = FileDeps & EmbedDeps;
 
-type File = { name: string; bytes: Buffer; cut: boolean };
 export type ReadingFailure =
-  NotFound | FileTrouble | { code: 'nothing-to-read' } | { code: 'reading-too-long' };
+  NotFound | NotRead | FileTrouble | { code: 'nothing-to-read' } | { code: 'reading-too-long' };
 
 /** The text of a reading out of a file or what was pasted. */
 async function docOf(
@@ -38,20 +38,23 @@ async function docOf(
   actor: Actor,
   course: CourseId,
   text: string,
-  file: File | null,
+  file: BroughtFile | null,
 ): Promise<Result<Doc, ReadingFailure>> {
   if (file) {
-    const opened = await openFile(file);
+    const opened = await openFor(deps, actor, file);
     if (!opened.ok) return opened;
     if (opened.value.length > MOST_TEXT) return fail({ code: 'reading-too-long' });
-    const { picture } = await keepPictures(deps, actor, course, opened.value);
-    const read = withTitle(opened.value.text(picture));
+    const page = await keepPictures(deps, actor, course, file, opened.value);
+    if (!page.ok) return page;
+    const read = withTitle(page.value);
     if (isBlank(read)) return fail({ code: 'file-empty', name: file.name });
     const carried = await honestFiles(deps.db, course, actor.id, read);
     const fits = parseDocument(await withPlayers(deps, carried));
     return fits.ok ? fits : fail({ code: 'reading-too-long' });
   }
-  const doc = documentOf(text);
+  const read = await readFor(deps, actor, 'pasted', { text, html: '' });
+  if (!read.ok) return read;
+  const doc = read.value;
   if (!plainText(doc)) return fail({ code: 'nothing-to-read' });
   const fits = parseDocument(await withPlayers(deps, doc));
   return fits.ok ? fits : fail({ code: 'reading-too-long' });
@@ -63,7 +66,7 @@ export async function addReading(
   actor: Actor,
   course: string,
   input: z.infer<typeof newReadingSchema>,
-  file: File | null,
+  file: BroughtFile | null,
 ): Promise<Result<{ slug: string }, ReadingFailure>> {
   const door = await enterCourse(deps, actor, course);
   if (!door.ok) return door;
@@ -102,7 +105,7 @@ export async function replaceText(
   actor: Actor,
   slug: string,
   text: string,
-  file: File | null,
+  file: BroughtFile | null,
 ): Promise<Result<null, ReadingFailure>> {
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;

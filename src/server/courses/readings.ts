@@ -71,7 +71,7 @@ export async function readingPage(
     }),
     visibleNotes(deps.db, actor, { course: course.id, reading: reading.id, staff }),
   ]);
-  const notes = placeNotes(visible, reading.doc);
+  const { placed: notes, notLooked } = await placeNotes(deps, actor, visible, reading.doc);
   const at = all.findIndex((r) => r.slug === slug);
   const neighbour = (i: number): Neighbour => {
     const found = all[i];
@@ -83,7 +83,7 @@ export async function readingPage(
     previous: neighbour(at - 1),
     next: neighbour(at + 1),
     staff,
-    notes: notes.map((n) => noteLine(n, actor)),
+    notes: notes.map((n) => ({ ...noteLine(n, actor), notLooked: notLooked.has(n.note.id) })),
     marks: marksIn(notes, reading.doc),
     discussions: staff
       ? []

@@ -1,3 +1,4 @@
+import type { Compared } from '@/core/drafts/difference';
 import type { Refusal } from '@/core/counting/permission';
 import { isStaff, type Instant, type PersonId, type PostId } from '@/core/ids';
 import { emptyDocument, type Doc } from '@/core/posts/document';
@@ -8,6 +9,7 @@ import { plainTexts, type PostOutline, type PostRecord } from '@/db/queries/post
 import type { Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
+import { compareFor } from '../drafts/compare';
 import { openDraft, type OpenDraft } from '../drafts/open';
 
 /** The facing page: the post being answered and the draft of the answer. */
@@ -25,8 +27,8 @@ export type ReplyPage = {
     /** Which of its versions is read. */
     n: number;
   };
-  /** The post was changed after the draft was begun: the text the draft was begun on, and when it changed. */
-  changed: { title: string; doc: Doc; at: Instant } | null;
+  /** The post was changed after the draft was begun: when, and what differs, where that can be said. */
+  changed: { at: Instant; compared: Compared | null } | null;
   draft: OpenDraft;
   refused: Refusal | null;
   /** What the substance of the reply is judged against, beside the post: by its writer's browser, for nobody else. */
@@ -55,12 +57,15 @@ async function othersOf(deps: Deps, posts: readonly PostOutline[], asked: PostRe
 /** How a post stood when its answer was begun, where it has been changed since: its writer has read that text. */
 async function changedSince(
   deps: Deps,
+  actor: Actor,
   post: PostRecord,
   begunOn: number | null,
 ): Promise<ReplyPage['changed']> {
   if (begunOn === null || begunOn >= post.n) return null;
   const before = await versionOfPost(deps.db, post.id, begunOn);
-  return before?.changedAt ? { title: before.title, doc: before.doc, at: before.changedAt } : null;
+  if (!before?.changedAt) return null;
+  const { title, doc, changedAt: at } = before;
+  return { at, compared: await compareFor(deps, actor, { title, doc }, post, true) };
 }
 
 /** The page to answer a post on; of a post that is gone, what had been begun. */
@@ -93,8 +98,10 @@ export async function replyPage(
       privateTo: asked.privateTo?.name ?? null,
       n: asked.n,
     },
-    changed: kept && (await changedSince(deps, asked, kept.answeredN)),
-    draft: openDraft(
+    changed: kept && (await changedSince(deps, actor, asked, kept.answeredN)),
+    draft: await openDraft(
+      deps,
+      actor,
       kept,
       { title: '', doc: emptyDocument },
       { kind: 'reply', brief: record.brief, answered: asked },

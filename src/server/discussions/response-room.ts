@@ -16,13 +16,14 @@ import type { Doc } from '@/core/posts/document';
 import type { PostId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { disagreements, type Disagreement } from '@/core/prompts/disagreements';
-import { readDocument, type Requirement } from '@/core/prompts/on-document';
+import type { Requirement } from '@/core/prompts/on-document';
 import { draftFor } from '@/db/queries/drafts';
 import { deliveredPosts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { quotable } from '../posts/check-text';
+import { readFor } from '../readers/readers';
 import { openDraft, type OpenDraft } from '../drafts/open';
 import { deliveredWith, type Delivered } from './delivered';
 import { headOf, type DiscussionHead } from './head';
@@ -83,7 +84,8 @@ export async function responseRoom(
   const pace = paceOf(history.writing, history.reading);
   const { late, responseDue, repliesDue } = record.schedule;
   const { brief } = record;
-  const { facts, requirements } = readDocument(record.prompt);
+  const read = await readFor(deps, actor, 'prompt', { doc: record.prompt });
+  const { facts, requirements } = read.ok ? read.value : { facts: [], requirements: [] };
   // What was taken back is a draft again.
   const responses = new Set<PostId>(
     entered.own.filter((p) => p.kind === 'response' && !p.withdrawn).map((p) => p.id),
@@ -121,7 +123,9 @@ export async function responseRoom(
     viewings: record.viewings.map((v) => ({ ...v, done: beside.done.includes(v.id) })),
     recording: beside.recording,
     note: beside.note,
-    draft: openDraft(
+    draft: await openDraft(
+      deps,
+      actor,
       draft,
       { title: '', doc: startingDocument(record.brief.parts) },
       { kind: 'response', brief: record.brief, answered: null, readings: quoted },

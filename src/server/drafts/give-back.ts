@@ -3,10 +3,10 @@ import type { CourseId, Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
 import { countWords } from '@/core/text/words';
-import type { Db } from '@/db/connection';
 import { keepVersion } from '@/db/queries/draft-versions';
 import { draftFor, insertDraft, type DraftKey } from '@/db/queries/drafts';
 import type { Entered } from '../access/enter';
+import type { Actor, Deps } from '../deps';
 import { figuresOf, quotable } from '../posts/check-text';
 
 /**
@@ -14,11 +14,13 @@ import { figuresOf, quotable } from '../posts/check-text';
  * since, it stands among the earlier versions, and neither is lost.
  */
 export async function giveBack(
-  tx: Db,
+  deps: Deps,
+  actor: Actor,
   entered: Entered,
   key: DraftKey & { course: CourseId },
   text: { title: string; doc: Doc; keptAt: Instant },
 ) {
+  const { db: tx } = deps;
   const { title, doc, keptAt } = text;
   if (await draftFor(tx, key, true)) {
     await keepVersion(tx, key, {
@@ -32,7 +34,15 @@ export async function giveBack(
     return;
   }
   const readings = await quotable(tx, entered.record);
-  const { checks } = figuresOf(entered.record.brief, key.kind, title, doc, null, readings);
+  const { brief } = entered.record;
+  const { checks } = await figuresOf(deps, actor, {
+    brief,
+    kind: key.kind,
+    title,
+    doc,
+    answered: null,
+    readings,
+  });
   const ids = { id: randomUUID(), submission: randomUUID(), answeredN: null };
   await insertDraft(tx, key, ids, { title, doc, blank: false, checks, keptAt });
 }

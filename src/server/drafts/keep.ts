@@ -119,18 +119,19 @@ export async function keepDraft(
     if (await postBySubmission(tx, actor.id, input.submission))
       return fail({ code: 'already-shared' as const });
 
+    const figured = await figuresOf(deps, actor, {
+      brief: entered.record.brief,
+      kind: input.kind,
+      title: input.title,
+      doc,
+      answered,
+      readings: await quotable(tx, entered.record),
+    });
     const text = {
       title: input.title,
       doc,
       blank: isBlank(doc) && input.title.trim() === '',
-      checks: figuresOf(
-        entered.record.brief,
-        input.kind,
-        input.title,
-        doc,
-        answered,
-        await quotable(tx, entered.record),
-      ).checks,
+      checks: figured.checks,
       keptAt: deps.now,
     };
     await noteSpell(

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Brief } from '@/core/brief/brief';
-import { checkDraft, type Checked } from '@/core/checks/checks';
+import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks';
 import type { PostKind } from '@/core/counting/types';
 import type { Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { DraftRecord } from '@/db/queries/drafts';
+import type { Actor, Deps } from '../deps';
+import { readFor } from '../readers/readers';
 
 /** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
 export type OpenDraft = {
@@ -22,7 +24,9 @@ export type OpenDraft = {
  * The draft that was kept, or a new one that begins with `fresh`, and how it stands to its brief. Where the evidence is the
  * browser finds again when it has the text in its editor, so it does not travel.
  */
-export function openDraft(
+export async function openDraft(
+  deps: Deps,
+  actor: Actor,
   kept: DraftRecord | null,
   fresh: { title: string; doc: Doc },
   against: {
@@ -31,15 +35,18 @@ export function openDraft(
     answered: { author: { name: string }; plain: string } | null;
     readings?: readonly string[];
   },
-): OpenDraft {
+): Promise<OpenDraft> {
   const { kind, brief, answered, readings = [] } = against;
   const { title, doc } = kept ?? fresh;
-  const { checks, figures } = checkDraft(
+  const rules: CheckRules =
     kind === 'response'
       ? { kind, brief, readings }
-      : { kind, brief, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
-    { title, doc },
-  );
+      : { kind, brief, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } };
+  const read = await readFor(deps, actor, 'draft', { rules, text: { title, doc } });
+  // A text that cannot be checked in time opens as if it said nothing; its writer's own machine goes on checking it.
+  const { checks, figures } = read.ok
+    ? read.value
+    : checkDraft(rules, { title: '', doc: { type: 'doc', content: [] } });
   return {
     submission: kept?.submission ?? randomUUID(),
     revision: kept?.revision ?? 0,

@@ -7,7 +7,8 @@ import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
 import type { FileDeps } from '../files/receive';
 import { keepPictures } from './keep-pictures';
-import { MOST_TEXT, openFile, type FileTrouble, type OpenedFile } from './read-file';
+import { openFor } from './opened';
+import { MOST_TEXT, type BroughtFile, type FileTrouble, type OpenedFile } from './read-file';
 
 export type BroughtIn = { title: string; doc: Doc; left: OpenedFile['left'] };
 export type BringInFailure = NotFound | FileTrouble | { code: 'text-too-long'; name: string };
@@ -20,18 +21,19 @@ export async function bringIn(
   deps: FileDeps,
   actor: Actor,
   place: { course: string; discussion: string | null },
-  file: { name: string; bytes: Buffer; cut: boolean },
+  file: BroughtFile,
 ): Promise<Result<BroughtIn, BringInFailure>> {
   const course = await enterCourse(deps, actor, place.course);
   if (!course.ok) return course;
   const door = place.discussion === null ? null : await enterDiscussion(deps, actor, place.discussion);
   if (door && !door.ok) return door;
-  const opened = await openFile(file);
+  const opened = await openFor(deps, actor, file);
   if (!opened.ok) return opened;
-  const { left, text, length } = opened.value;
+  const { left, length } = opened.value;
   if (length > MOST_TEXT) return fail({ code: 'text-too-long', name: file.name });
-  const { picture, unread, outside } = await keepPictures(deps, actor, course.value.id, opened.value);
-  const { title, doc } = text(picture);
+  const page = await keepPictures(deps, actor, course.value.id, file, opened.value);
+  if (!page.ok) return page;
+  const { title, doc, unread, outside } = page.value;
   const fits = parseDocument(door ? withPartsFound(door.value.record.brief.parts, doc) : doc);
   if (!fits.ok) return fail({ code: 'text-too-long', name: file.name });
   if (isBlank(fits.value) && !title) return fail({ code: 'file-empty', name: file.name });

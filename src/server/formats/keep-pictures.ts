@@ -1,12 +1,12 @@
-import type { PictureFinder } from '@/core/formats/from-html';
 import type { CourseId } from '@/core/ids';
 import type { StoredFile } from '@/core/posts/attachments';
-import type { Picture } from '@/core/posts/document';
-import type { Result } from '@/core/result';
+import type { Doc, Picture } from '@/core/posts/document';
+import { ok, type Result } from '@/core/result';
 import type { Actor } from '../deps';
 import { readableFile } from '../files/read';
 import { receiveWhole, type FileDeps, type UploadFailure } from '../files/receive';
-import type { OpenedFile } from './read-file';
+import { pageFor } from './opened';
+import type { FileTrouble, OpenedFile } from './read-file';
 
 const MOST_PICTURES = 60;
 const FULL = new Set<UploadFailure['code']>(['quota-person', 'quota-course', 'store-full']);
@@ -26,18 +26,19 @@ async function ownPictures(deps: FileDeps, actor: Actor, addresses: Iterable<str
 }
 
 /**
- * Makes the pictures of an opened file the person's own in a course, and says what each address in its text is to be. Counts
- * those that could not be read, and those from outside the file, which nobody asks for.
+ * Makes the pictures of an opened file the person's own in a course, and reads it with what each address in its text is to be.
+ * Counts those that could not be read, and those from outside the file, which nobody asks for.
  */
 export async function keepPictures(
   deps: FileDeps,
   actor: Actor,
   course: CourseId,
-  { pictures, text }: OpenedFile,
-): Promise<{ picture: PictureFinder; unread: number; outside: number }> {
-  const stored = new Map<string, Attrs>();
+  file: { name: string },
+  opened: OpenedFile,
+): Promise<Result<{ title: string; doc: Doc; unread: number; outside: number }, FileTrouble>> {
+  const pictured = new Map<string, Attrs>();
   let full = false;
-  for (const [src, bytes] of [...pictures].slice(0, MOST_PICTURES)) {
+  for (const [src, bytes] of [...opened.pictures].slice(0, MOST_PICTURES)) {
     if (full) break;
     const received: Result<StoredFile, UploadFailure> = await receiveWhole(
       deps,
@@ -48,20 +49,18 @@ export async function keepPictures(
     );
     if (received.ok && received.value.width && received.value.height) {
       const { id, width, height } = received.value;
-      stored.set(src, { file: id, width, height });
+      pictured.set(src, { file: id, width, height });
     } else if (!received.ok) full = FULL.has(received.failure.code);
   }
-  const asked = new Set<string>();
-  text((src) => {
-    asked.add(src);
-    return null;
-  });
-  const own = await ownPictures(deps, actor, [...asked].slice(0, MOST_PICTURES));
-  const unread = [...asked].filter((src) => !stored.has(src) && !own.has(src));
+  const page = await pageFor(deps, actor, file, opened, pictured);
+  if (!page.ok) return page;
+  const asked = page.value.asked.filter((src) => !pictured.has(src));
+  const own = await ownPictures(deps, actor, asked.slice(0, MOST_PICTURES));
+  const unread = asked.filter((src) => !own.has(src));
   const outside = unread.filter((src) => /^(?:https?|file|ftp):/iu.test(src)).length;
-  return {
-    picture: (src) => stored.get(src) ?? own.get(src) ?? null,
-    unread: unread.length - outside,
-    outside,
-  };
+  const { title, doc } = page.value;
+  const counts = { unread: unread.length - outside, outside };
+  if (own.size === 0) return ok({ title, doc, ...counts });
+  const again = await pageFor(deps, actor, file, opened, new Map([...pictured, ...own]));
+  return again.ok ? ok({ title, doc: again.value.doc, ...counts }) : again;
 }

@@ -9,6 +9,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { fromDocx } from './from-docx';
 import { fromOdt } from './from-odt';
 import { fromRtf } from './from-rtf';
+import type { NotRead } from '../readers/readers';
 import type { Written } from './written';
 
 /** Of a larger file nothing is read. */
@@ -24,7 +25,14 @@ export type FileTrouble =
   | { code: 'file-locked'; name: string }
   | { code: 'file-scanned'; name: string }
   | { code: 'file-old-word'; name: string }
-  | { code: 'file-unknown'; name: string };
+  | { code: 'file-unknown'; name: string }
+  /** It was given up: it took too long, too much memory, or too much of this person's waits. */
+  | { code: 'file-not-read'; name: string; why: NotRead['why'] };
+
+/** A file as it came: of one that was larger than is read, the beginning. */
+export type BroughtFile = { name: string; bytes: Buffer; cut: boolean };
+/** What the address of a picture in a text became. */
+export type Pictured = ReadonlyMap<string, NonNullable<ReturnType<PictureFinder>>>;
 
 const begins = (bytes: Buffer, ...signature: number[]) => signature.every((b, i) => bytes[i] === b);
 const isZip = (bytes: Buffer) => begins(bytes, 0x50, 0x4b);
@@ -83,27 +91,22 @@ async function readPdf(bytes: Buffer, name: string): Promise<Result<Doc, FileTro
   }
 }
 
-/** A file that was opened: its text once it is said what its pictures become, those pictures, and what stays behind. */
+/** A file that was opened: a page with its pictures beside it, or a document without any; and what stays behind. */
 export type OpenedFile = {
+  text: { html: string } | { doc: Doc };
   /** How long it is before it is read, in characters of its HTML. */
   length: number;
-  text: (picture: PictureFinder) => { title: string; doc: Doc };
   pictures: Written['pictures'];
   left: Written['left'];
 };
 
-const opened = (written: Written): OpenedFile => ({
-  length: written.html.length,
-  text: (picture) => pageFromHtml(written.html.slice(0, MOST_TEXT), picture),
-  pictures: written.pictures,
-  left: written.left,
+const opened = ({ html, pictures, left }: Written): OpenedFile => ({
+  text: { html: html.slice(0, MOST_TEXT) },
+  length: html.length,
+  pictures,
+  left,
 });
-const whole = (doc: Doc): OpenedFile => ({
-  length: 0,
-  text: () => ({ title: '', doc }),
-  pictures: new Map(),
-  left: {},
-});
+const whole = (doc: Doc): OpenedFile => ({ text: { doc }, length: 0, pictures: new Map(), left: {} });
 
 /** Pictures that a page carries in itself, taken out of it, so that nothing ever copies or reads them as text. */
 function withoutData(html: string): Written {
@@ -131,11 +134,7 @@ async function fromArchive(bytes: Buffer): Promise<Written | null> {
  * in it and not by its name. What cannot be read is named with why; nothing in a file ever runs, and nothing it points to
  * is asked for.
  */
-export async function openFile(file: {
-  name: string;
-  bytes: Buffer;
-  cut: boolean;
-}): Promise<Result<OpenedFile, FileTrouble>> {
+export async function openFile(file: BroughtFile): Promise<Result<OpenedFile, FileTrouble>> {
   const { bytes, cut } = file;
   const name = file.name.replace(/^.*[/\\]/u, '').slice(0, 120) || 'the file';
   if (cut) return fail({ code: 'file-too-large', name });
@@ -170,13 +169,10 @@ export const withTitle = ({ title, doc }: { title: string; doc: Doc }): Doc =>
     : doc;
 
 /** The words of a file as a document; of its pictures their descriptions. */
-export async function readFile(file: {
-  name: string;
-  bytes: Buffer;
-  cut: boolean;
-}): Promise<Result<Doc, FileTrouble>> {
+export async function readFile(file: BroughtFile): Promise<Result<Doc, FileTrouble>> {
   const found = await openFile(file);
   if (!found.ok) return found;
-  const words = withTitle(found.value.text(() => null));
+  const { text } = found.value;
+  const words = 'doc' in text ? text.doc : withTitle(pageFromHtml(text.html));
   return plainText(words) ? ok(words) : fail({ code: 'file-empty', name: file.name });
 }

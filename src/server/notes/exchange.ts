@@ -1,18 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { anchorAt, locate, LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
 import { LONGEST_NOTE } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
-import {
-  annotationsOf,
-  readAnnotations,
-  type AnnotationProblem,
-  type ReadAnnotation,
-} from '@/core/notes/web-annotation';
+import { annotationsOf, type AnnotationProblem } from '@/core/notes/web-annotation';
 import { fail, ok, type Result } from '@/core/result';
 import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
+import { readFor, type NotRead } from '../readers/readers';
 import { enterReading } from './notes';
 
 /** The notes one may read, as W3C Web Annotations. */
@@ -26,24 +21,6 @@ export async function exportNotes(
   if (!door.ok) return door;
   const notes = await visibleNotes(deps.db, actor, door.value);
   return ok(annotationsOf(notes, `${origin}/readings/${slug}`, `Margin notes on “${door.value.title}”`));
-}
-
-/** What is remembered of a passage as an anchor in this text; by its place alone where its words are not said. */
-function anchorFrom(passage: ReadAnnotation['passage'], text: string): Anchor | null {
-  if (!passage) return null;
-  const { exact, start, end, prefix = '', suffix = '' } = passage;
-  if (exact) {
-    return {
-      exact: exact.slice(0, LONGEST_PASSAGE),
-      prefix: prefix.slice(-200),
-      suffix: suffix.slice(0, 200),
-      start: start ?? 0,
-      end: end ?? exact.length,
-    };
-  }
-  return start === undefined || end === undefined
-    ? null
-    : anchorAt(text, start, Math.min(end, start + LONGEST_PASSAGE));
 }
 
 export type ImportedNotes = {
@@ -65,19 +42,15 @@ export async function importNotes(
   actor: Actor,
   slug: string,
   file: string,
-): Promise<Result<ImportedNotes, NotFound | { code: 'not-json' }>> {
+): Promise<Result<ImportedNotes, NotFound | NotRead | { code: 'not-json' }>> {
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;
-  let json: unknown;
-  try {
-    json = JSON.parse(file);
-  } catch (error) {
-    if (error instanceof Error && error.name === 'SyntaxError') return fail({ code: 'not-json' });
-    throw error;
-  }
-  const { notes, problems } = readAnnotations(json);
   const { course, reading, doc } = door.value;
   const text = doc ? readingText(doc).text : '';
+  const read = await readFor(deps, actor, 'annotations', { file, text });
+  if (!read.ok) return read;
+  if (read.value === null) return fail({ code: 'not-json' });
+  const { notes, problems } = read.value;
   const ids = new Map(
     notes.flatMap(({ id }) => (id === null ? [] : [[id, randomUUID() as string] as const])),
   );
@@ -92,7 +65,7 @@ export async function importNotes(
       // What others wrote for the class is not said again to it in another's name.
       audience: 'self',
       body: n.body.slice(0, LONGEST_NOTE),
-      anchor: above ? null : anchorFrom(n.passage, text),
+      anchor: above ? null : n.anchor,
       madeAt: deps.now,
       importedFrom: n.id ?? `${i} ${n.body.slice(0, 200)}`,
     };
@@ -109,6 +82,6 @@ export async function importNotes(
     added: added.size,
     known: rows.length - added.size,
     problems,
-    lost: rows.filter((r) => added.has(r.id) && r.anchor && !locate(text, r.anchor)).length,
+    lost: rows.filter((r, i) => added.has(r.id) && r.anchor && notes[i]?.lost).length,
   });
 }

@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { isStaff } from '@/core/ids';
-import { anchorAt, anchorOfWords, locate, LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
+import { LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
 import { AUDIENCES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
-import { remember } from '@/core/memo';
 import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import { coursesOf, readingBySlug } from '@/db/queries/courses';
@@ -12,6 +11,7 @@ import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/querie
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
+import { readFor, type NotRead } from '../readers/readers';
 
 type EnteredReading = NotePlace & {
   slug: string;
@@ -45,20 +45,27 @@ export async function enterReading(
   });
 }
 
-// A passage that must be looked for by likeness is looked for once, not for every reader.
-const found = remember(
-  (text: string, anchor: string) => ({ at: locate(text, JSON.parse(anchor) as Anchor) }),
-  2_000,
-);
-
-/** Where each note's passage stands in the reading as it is now. */
-export function placeNotes(notes: readonly Note[], doc: Doc | null): PlacedNote[] {
+/**
+ * Where each note's passage stands in the reading as it is now. `notLooked` are those whose passages could not be looked for in
+ * the time there is: nothing is said of them, neither that they stand nor that they are gone.
+ */
+export async function placeNotes(
+  deps: Deps,
+  actor: Actor,
+  notes: readonly Note[],
+  doc: Doc | null,
+): Promise<{ placed: PlacedNote[]; notLooked: ReadonlySet<string> }> {
   const text = doc ? readingText(doc).text : '';
-  return notes.map((note) => {
-    if (!note.anchor) return { note, found: null };
-    const { at } = found(text, JSON.stringify(note.anchor));
-    return { note, found: at };
-  });
+  const anchored = notes.flatMap(({ id, anchor }) => (anchor ? [{ id, anchor }] : []));
+  const read = anchored.length
+    ? await readFor(deps, actor, 'places', { text, anchors: anchored.map((n) => n.anchor) })
+    : null;
+  const found = read?.ok ? read.value : [];
+  const places = new Map(anchored.slice(0, found.length).map(({ id }, i) => [id, found[i] ?? null]));
+  return {
+    placed: notes.map((note) => ({ note, found: places.get(note.id) ?? null })),
+    notLooked: new Set(anchored.slice(found.length).map((n) => n.id)),
+  };
 }
 
 export const noteInputSchema = z.object({
@@ -76,18 +83,23 @@ export const noteInputSchema = z.object({
 export type NoteInput = z.infer<typeof noteInputSchema>;
 
 export type NoteFailure =
-  NotFound | { code: 'passage-not-found' } | { code: 'passage-too-long' } | { code: 'note-gone' };
+  NotFound | NotRead | { code: 'passage-not-found' } | { code: 'passage-too-long' } | { code: 'note-gone' };
 
-function anchorFor(input: NoteInput, doc: Doc | null): Result<Anchor | null, NoteFailure> {
+async function anchorFor(
+  deps: Deps,
+  actor: Actor,
+  input: NoteInput,
+  doc: Doc | null,
+): Promise<Result<Anchor | null, NoteFailure>> {
   if (!doc || input.parent) return ok(null);
   const { text } = readingText(doc);
-  if (input.start !== null && input.end !== null) {
-    if (input.end - input.start > LONGEST_PASSAGE) return fail({ code: 'passage-too-long' });
-    return ok(anchorAt(text, input.start, input.end));
-  }
-  if (!input.words.trim()) return ok(null);
-  const anchor = anchorOfWords(text, input.words);
-  return anchor ? ok(anchor) : fail({ code: 'passage-not-found' });
+  const { start, end, words } = input;
+  const at = start !== null && end !== null ? { start, end } : null;
+  if (at && at.end - at.start > LONGEST_PASSAGE) return fail({ code: 'passage-too-long' });
+  if (!at && !words.trim()) return ok(null);
+  const read = await readFor(deps, actor, 'passage', { text, at, words });
+  if (!read.ok) return read;
+  return read.value || at ? ok(read.value) : fail({ code: 'passage-not-found' });
 }
 
 /** Puts a note beside a passage or the whole reading, or under another note, which then says whom it is for. */
@@ -100,7 +112,7 @@ export async function addNote(
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;
   const { course, reading, doc } = door.value;
-  const anchor = anchorFor(input, doc);
+  const anchor = await anchorFor(deps, actor, input, doc);
   if (!anchor.ok) return anchor;
   let { audience } = input;
   let parent: string | null = null;

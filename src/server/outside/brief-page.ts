@@ -2,12 +2,13 @@ import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
 import { fieldsOfRules } from '@/core/outside/fields';
-import { suggestBrief, type Suggestion } from '@/core/outside/suggest';
+import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/posts/document';
 import { ok, type Result } from '@/core/result';
 import { coursesOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { readFor } from '../readers/readers';
 import { enterOutside, rulesOf } from './confirm';
 import { openIntake, type IntakeTrouble } from './take-in';
 
@@ -24,12 +25,18 @@ export type BriefPage = {
 
 const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])];
 
+/** What a text can be read as; nothing of one that takes too long, which is then said and filled in by hand. */
+async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: string): Promise<Suggestion> {
+  const read = await readFor(deps, actor, 'brief', { doc, now: wallClockAt(deps.now, zone) });
+  return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], also: [], cut: true };
+}
+
 /** A prompt that was brought in, with what was read out of it. */
 export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<Result<BriefPage, NotFound>> {
   const intake = await openIntake(deps, actor, id);
   if (!intake.ok) return intake;
   const outside = (await coursesOf(deps.db, actor.id)).filter((c) => c.outside);
-  const suggestion = suggestBrief(intake.value.doc, wallClockAt(deps.now, actor.timeZone));
+  const suggestion = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
   const [only] = outside.length === 1 ? outside : [];
   return ok({
     doc: intake.value.doc,
@@ -58,7 +65,7 @@ export async function correctPage(
   const door = await enterOutside(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
-  const read = suggestBrief(record.prompt, wallClockAt(deps.now, record.schedule.zone));
+  const read = await suggestionFor(deps, actor, record.prompt, record.schedule.zone);
   return ok({
     doc: record.prompt,
     suggestion: { ...read, fields: fieldsOfRules(rulesOf(door.value)) },

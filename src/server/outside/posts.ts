@@ -2,8 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { instantOf } from '@/core/deadlines/wallclock';
 import { personId, postId, type Instant, type PostId } from '@/core/ids';
-import { documentOf } from '@/core/formats/as-document';
-import { documentFromHtml } from '@/core/formats/from-html';
 import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
@@ -16,6 +14,7 @@ import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
+import { readFor, type NotRead } from '../readers/readers';
 import { enterOutside } from './confirm';
 
 export const pastedPostSchema = z.strictObject({
@@ -34,7 +33,7 @@ export const pastedPostSchema = z.strictObject({
 export type PastedPost = z.infer<typeof pastedPostSchema>;
 
 export type PasteFailure =
-  NotFound | { code: 'nothing-written' } | { code: 'text-too-long' } | { code: 'post-not-open' };
+  NotFound | NotRead | { code: 'nothing-written' } | { code: 'text-too-long' } | { code: 'post-not-open' };
 
 function timeSaid(deps: Deps, actor: Actor, said: string | null | undefined): Instant {
   if (!said) return deps.now;
@@ -57,8 +56,9 @@ export async function pastePost(
   slug: string,
   input: PastedPost,
 ): Promise<Result<{ post: PostId }, PasteFailure>> {
-  const rich = input.html.trim() ? documentFromHtml(input.html) : null;
-  const read = parseDocument(rich && !isBlank(rich) ? rich : documentOf(input.text));
+  const pasted = await readFor(deps, actor, 'pasted', input);
+  if (!pasted.ok) return pasted;
+  const read = parseDocument(pasted.value);
   if (!read.ok) return fail({ code: 'text-too-long' });
   const doc: Doc = read.value;
   if (isBlank(doc)) return fail({ code: 'nothing-written' });
@@ -94,7 +94,8 @@ export async function pastePost(
       title: '',
       doc,
       plain: plainText(doc),
-      ownWords: figuresOf(record.brief, kind, '', doc, null).ownWords,
+      ownWords: (await figuresOf(deps, actor, { brief: record.brief, kind, title: '', doc, answered: null }))
+        .ownWords,
       // A classmate's post is not measured: only its author owes anything.
       checks: [],
       unmet: [],
@@ -133,7 +134,11 @@ export async function removePost(
     if (!own && (post.answered || post.begun)) return fail({ code: 'answered' as const });
     if (own) {
       const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
-      await giveBack(tx, door.value, key, { title: post.title, doc: post.doc, keptAt: deps.now });
+      await giveBack({ ...deps, db: tx }, actor, door.value, key, {
+        title: post.title,
+        doc: post.doc,
+        keptAt: deps.now,
+      });
     }
     if (post.answered) await takeBack(tx, id, 'withdrawn', deps.now);
     else await deletePost(tx, id, deps.now);

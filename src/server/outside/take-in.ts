@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { datesNamed, type NamedDate } from '@/core/calendar/dates-named';
+import type { NamedDate } from '@/core/calendar/dates-named';
 import { documentOf } from '@/core/formats/as-document';
-import { documentFromHtml } from '@/core/formats/from-html';
 import { LIMITS, parseDocument, storable, type Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
 import { MOST_READ } from '@/core/prompts/read-prompt';
@@ -9,15 +8,15 @@ import { fail, ok, type Result } from '@/core/result';
 import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { decodeText, readFile, type FileTrouble } from '../formats/read-file';
-
-type File = { name: string; bytes: Buffer; cut: boolean };
+import { wordsFor } from '../formats/opened';
+import { decodeText, type BroughtFile, type FileTrouble } from '../formats/read-file';
+import { readFor, type NotRead } from '../readers/readers';
 
 /** What went wrong or was left out on the way in; the rest was taken. */
 export type IntakeTrouble =
   FileTrouble | { code: 'no-calendar'; name: string } | { code: 'shown-in-part'; characters: number };
 
-const isCalendar = (file: File) =>
+const isCalendar = (file: BroughtFile) =>
   /\.ics$/iu.test(file.name) ||
   /^\s*(?:\uFEFF)?BEGIN:VCALENDAR/iu.test(file.bytes.subarray(0, 200).toString('utf8'));
 
@@ -45,8 +44,8 @@ function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
 export async function takeIn(
   deps: Deps,
   actor: Actor,
-  given: { text: string; html: string; files: File[] },
-): Promise<Result<{ id: string }, { code: 'nothing-to-read'; troubles: IntakeTrouble[] }>> {
+  given: { text: string; html: string; files: BroughtFile[] },
+): Promise<Result<{ id: string }, ({ code: 'nothing-to-read' } | NotRead) & { troubles: IntakeTrouble[] }>> {
   const troubles: IntakeTrouble[] = [];
   let blocks: Doc['content'] = [];
   const wholes: string[] = [];
@@ -54,12 +53,14 @@ export async function takeIn(
   let dates: NamedDate[] = [];
   for (const file of given.files) {
     if (isCalendar(file)) {
-      const named = datesNamed(decodeText(file.bytes) ?? '', actor.timeZone);
-      if (named) dates = [...dates, ...named];
+      const text = decodeText(file.bytes) ?? '';
+      const named = await readFor(deps, actor, 'dates', { text, zone: actor.timeZone });
+      if (!named.ok) troubles.push({ code: 'file-not-read', name: file.name, why: named.failure.why });
+      else if (named.value) dates = [...dates, ...named.value];
       else troubles.push({ code: 'no-calendar', name: file.name });
       continue;
     }
-    const read = await readFile(file);
+    const read = await wordsFor(deps, actor, file);
     if (!read.ok) {
       troubles.push(read.failure);
       continue;
@@ -71,8 +72,9 @@ export async function takeIn(
   const text = given.text.trim();
   if (text) {
     // Formatting comes along only when the text was not changed since it was pasted.
-    const doc = given.html.trim() ? documentFromHtml(given.html) : documentOf(given.text);
-    blocks = [...blocks, ...(plainText(doc) ? doc : documentOf(given.text)).content];
+    const read = await readFor(deps, actor, 'pasted', given);
+    if (!read.ok) return fail({ ...read.failure, troubles });
+    blocks = [...blocks, ...read.value.content];
     wholes.push(given.text);
     names.push('pasted text');
   }

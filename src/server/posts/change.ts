@@ -81,7 +81,14 @@ export async function changePost(
       title,
       doc,
       plain: plainText(doc),
-      ...figuresOf(record.brief, kind, title, doc, answered ?? null, await quotable(tx, record)),
+      ...(await figuresOf(deps, actor, {
+        brief: record.brief,
+        kind,
+        title,
+        doc,
+        answered: answered ?? null,
+        readings: await quotable(tx, record),
+      })),
       fingerprint: sha256(
         fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
       ),
@@ -110,7 +117,11 @@ export async function withdrawPost(
     await takeBack(tx, id, 'withdrawn', deps.now);
     await deleteDraft(tx, { author: actor.id, discussion: record.id, kind, parent, edits: id });
     const key = { author: actor.id, course: record.course.id, discussion: record.id, kind, parent };
-    await giveBack(tx, entered, key, { title: latest.title, doc: latest.doc, keptAt: deps.now });
+    await giveBack({ ...deps, db: tx }, actor, entered, key, {
+      title: latest.title,
+      doc: latest.doc,
+      keptAt: deps.now,
+    });
     return ok({ kind, parent });
   });
 }

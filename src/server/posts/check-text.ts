@@ -1,12 +1,12 @@
 import type { Brief } from '@/core/brief/brief';
-import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
-import type { PostKind } from '@/core/counting/types';
 import type { CourseId } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
-import type { CheckFigure } from '@/core/checks/types';
 import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { readingTexts } from '@/db/queries/proofreading';
+import type { Actor, Deps } from '../deps';
+import { readFor } from '../readers/readers';
+import { figuresNow, type Measured, type StoredFigures } from './figures';
 
 /** The texts a response may quote from, where its brief asks for quotations; otherwise nothing is read. */
 export async function quotable(
@@ -18,30 +18,18 @@ export async function quotable(
   return found.map((r) => r.text);
 }
 
-/** Runs the core's checks on a text as it is kept or shared: the figures that are stored with it. */
-export function figuresOf(
-  brief: Brief,
-  kind: PostKind,
-  title: string,
-  doc: Doc,
-  answered: { author: { name: string }; plain: string } | null,
-  readings: readonly string[] = [],
-) {
-  const checks = runChecks(
-    kind === 'response'
-      ? { kind, brief, title, doc, readings }
-      : { kind, brief, doc, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
-  );
-  const rules = kind === 'response' ? brief.response : brief.replies;
-  return {
-    unmet: unmetRequired(checks),
-    ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted).own,
-    checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({
-      id,
-      have,
-      need,
-      met,
-      required,
-    })),
-  };
+const EMPTY: Doc = { type: 'doc', content: [] };
+
+/**
+ * Runs the core's checks on a text as it is kept or shared. A text that cannot be checked in the time there is is kept all
+ * the same; it meets nothing then, as if it said nothing, until somebody reads it.
+ */
+export async function figuresOf(
+  deps: Deps,
+  actor: Pick<Actor, 'id'>,
+  text: Measured,
+): Promise<StoredFigures> {
+  const plain = text.answered && { author: { name: text.answered.author.name }, plain: text.answered.plain };
+  const read = await readFor(deps, actor, 'figures', { ...text, answered: plain });
+  return read.ok ? read.value : figuresNow({ ...text, title: '', doc: EMPTY });
 }

@@ -1,5 +1,6 @@
 import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
+import type { Compared } from '@/core/drafts/difference';
 import type { PostId } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
@@ -11,7 +12,11 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from '../discussions/head';
 import { quotable } from './check-text';
+import { compareFor } from '../drafts/compare';
 import { openDraft, type OpenDraft } from '../drafts/open';
+
+/** A version with what is different in it from the one before; null in the first, and where the two are too different to say. */
+type ComparedVersion = PostVersion & { compared: Compared | null };
 
 /** Every text a post has had: for its author and for staff. The class sees only that it was edited. */
 export async function postHistory(
@@ -19,12 +24,21 @@ export async function postHistory(
   actor: Actor,
   slug: string,
   id: PostId,
-): Promise<Result<{ head: DiscussionHead; post: PostRecord; versions: PostVersion[] }, NotFound>> {
+): Promise<Result<{ head: DiscussionHead; post: PostRecord; versions: ComparedVersion[] }, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const [post] = await visiblePosts(deps.db, actor, door.value, [id]);
   if (!post || (post.author.id !== actor.id && !door.value.staff)) return fail({ code: 'not-found' });
-  return ok({ head: headOf(deps, door.value), post, versions: await versionsOfPost(deps.db, id) });
+  const versions = await versionsOfPost(deps.db, id);
+  const compared: ComparedVersion[] = [];
+  for (const [i, version] of versions.entries()) {
+    const before = versions[i - 1];
+    compared.push({
+      ...version,
+      compared: before ? await compareFor(deps, actor, before, version, false) : null,
+    });
+  }
+  return ok({ head: headOf(deps, door.value), post, versions: compared });
 }
 
 /** A shared post of one's own on the desk again. */
@@ -68,7 +82,7 @@ export async function changingPost(
     post,
     answered: parent,
     prompt: record.prompt,
-    draft: openDraft(draft, post, {
+    draft: await openDraft(deps, actor, draft, post, {
       kind: post.kind,
       brief: record.brief,
       answered: parent,

@@ -131,7 +131,14 @@ async function store(
     title,
     doc,
     plain: plainText(doc),
-    ...figuresOf(record.brief, input.kind, title, doc, answered, await quotable(tx, record)),
+    ...(await figuresOf(deps, actor, {
+      brief: record.brief,
+      kind: input.kind,
+      title,
+      doc,
+      answered,
+      readings: await quotable(tx, record),
+    })),
     fingerprint: sha256(
       fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: at, title, doc }),
     ),

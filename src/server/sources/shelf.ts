@@ -14,7 +14,7 @@ import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { citedIn, recordsOfBibtex } from './cite';
+import { readFor, type NotRead } from '../readers/readers';
 
 export type Shelf = {
   sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
@@ -23,7 +23,11 @@ export type Shelf = {
 };
 const MOST_SOURCES = 200;
 
-export async function shelfOf(deps: Deps, actor: Actor, slug: string): Promise<Result<Shelf, NotFound>> {
+export async function shelfOf(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<Shelf, NotFound | NotRead>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const { course } = door.value.record;
@@ -32,9 +36,14 @@ export async function shelfOf(deps: Deps, actor: Actor, slug: string): Promise<R
     askTogether(deps.db, { readings: readingsOf(deps.db, course.id, actor.id) }),
   ]);
   const titles = new Set(sources.map((s) => s.item.title));
+  const cited = await readFor(deps, actor, 'cited', { items: sources.map((s) => s.item) });
+  if (!cited.ok) return cited;
   return ok({
     sources: sources
-      .map((s) => ({ id: s.id, title: s.item.title, cited: citedIn(s.item) }))
+      .flatMap((s, i) => {
+        const as = cited.value[i];
+        return as ? [{ id: s.id, title: s.item.title, cited: as }] : [];
+      })
       // As a reference list stands: by the alphabet.
       .sort((a, b) => a.cited.apa.inText.localeCompare(b.cited.apa.inText, 'en')),
     readings: readings
@@ -53,19 +62,26 @@ export const newSourceSchema = z.union([
   }),
 ]);
 type NewSource = z.infer<typeof newSourceSchema>;
-export type SourceFailure = NotFound | { code: 'no-source' } | { code: 'no-title' } | { code: 'shelf-full' };
+export type SourceFailure =
+  NotFound | NotRead | { code: 'no-source' } | { code: 'no-title' } | { code: 'shelf-full' };
 
 const dated = (year: string) =>
   /^\d{1,4}$/u.test(year) ? { issued: { 'date-parts': [[Number(year)]] } } : {};
 const written = (author: string) =>
   author ? { author: author.split(/\s*;\s*|\s+(?:and|&)\s+/u).map(nameOf) } : {};
 
-function fromForm(source: Extract<NewSource, { pasted: string }>): unknown[] | SourceFailure {
+async function fromForm(
+  deps: Deps,
+  actor: Actor,
+  source: Extract<NewSource, { pasted: string }>,
+): Promise<unknown[] | SourceFailure> {
   const pasted = pastedSource(source.pasted);
   const said = { title: source.title, ...written(source.author), ...dated(source.year) };
   switch (pasted.kind) {
-    case 'bibtex':
-      return recordsOfBibtex(pasted.text) ?? { code: 'no-source' };
+    case 'bibtex': {
+      const read = await readFor(deps, actor, 'bibtex', { text: pasted.text });
+      return read.ok ? (read.value ?? { code: 'no-source' }) : read.failure;
+    }
     case 'csl':
       return pasted.items;
     case 'doi':
@@ -98,7 +114,7 @@ export async function addToShelf(
       { type: 'chapter', title: reading.title, ...written(reading.author), 'container-title': course.title },
     ];
   } else {
-    const read = fromForm(source);
+    const read = await fromForm(deps, actor, source);
     if (!Array.isArray(read)) return fail(read);
     found = read;
   }

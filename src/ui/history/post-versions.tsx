@@ -1,11 +1,19 @@
+import type { Compared } from '@/core/drafts/difference';
 import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
 import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
-import { DifferenceView } from './difference-view';
+import { ComparedView } from './difference-view';
 
-type Version = { n: number; at: number; title: string; doc: Doc; ownWords: number };
+type Version = {
+  n: number;
+  at: number;
+  title: string;
+  doc: Doc;
+  ownWords: number;
+  compared: Compared | null;
+};
 
 /** Every text a shared post has had, newest first, each compared with the one before it. */
 export function PostVersions(props: {
@@ -36,9 +44,8 @@ export function PostVersions(props: {
                 {plural(v.ownWords, 'own word')}
               </h3>
               {before ? (
-                <DifferenceView
-                  first={before}
-                  second={v}
+                <ComparedView
+                  compared={v.compared}
                   names={{ first: 'the text before', second: 'this one' }}
                 />
               ) : (

@@ -23,6 +23,8 @@ const LIST_NAMES: Record<CitationStyle, string> = {
 const TROUBLES: Record<string, string> = {
   'no-title':
     'Nothing can be looked up from here: give its title too, and its author and year if you know them.',
+  'not-read':
+    'Reading what you pasted took too long, so nothing was put on the shelf. It is still here: paste fewer sources at once.',
   'no-source': 'That is no DOI, link, BibTeX or CSL-JSON that could be read. What you pasted is still here.',
   'shelf-full': 'The shelf is full: take some sources off it first.',
 };

@@ -16,6 +16,8 @@ export function clipTrouble(code: string): string {
     case 'quota-course':
     case 'store-full':
       return 'There is no room for files at the moment, so the clip was not taken. It is still here; try again later. Text can be shared as ever.';
+    case 'not-read':
+      return 'The captions could not be read in the time there is. The recording is still here: shorten them, or take it without captions.';
     case 'piece-too-large':
       return 'The recording is larger than 25 MB. Take a shorter one.';
     default:

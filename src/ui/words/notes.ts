@@ -1,3 +1,4 @@
+import { notReadText } from './not-read';
 import type { Audience } from '@/core/notes/note';
 import { troubleText } from './outside';
 import { plural } from './plural';
@@ -59,6 +60,7 @@ export function noteAnswerText(
           : ''
       }${figures.lost ? `; the passages of ${figures.lost} are not in this text` : ''}.`;
     default:
+      if (code === 'not-read') return notReadText('time');
       if (code.startsWith('file-') || code === 'nothing-to-read') return troubleText({ code });
       return 'That did not work. Nothing was changed; try again.';
   }

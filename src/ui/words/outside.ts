@@ -1,3 +1,4 @@
+import { notReadText } from './not-read';
 import type { Field, FieldProblem } from '@/core/outside/fields';
 import { plural } from './plural';
 import { factText } from './requirements';
@@ -73,7 +74,7 @@ export function fieldProblemText(p: Problem): string {
 export const surenessText = (confidence: number) =>
   confidence >= 0.8 ? 'clearly said' : confidence >= 0.65 ? 'likely' : 'a guess: please check';
 
-export type Trouble = { code: string; name?: string; kind?: string; characters?: number };
+export type Trouble = { code: string; name?: string; kind?: string; characters?: number; why?: string };
 
 /** What could not be read on the way in, what was kept, and what to do. */
 export function troubleText(t: Trouble): string {
@@ -95,6 +96,10 @@ export function troubleText(t: Trouble): string {
       return `${name} is in the old Word form (.doc). Save it as .docx, or paste its text.`;
     case 'file-unknown':
       return `${name} is not text, HTML, a .docx or a PDF, so it was not read.`;
+    case 'file-not-read':
+      return `${name}: ${notReadText(t.why)}`;
+    case 'not-read':
+      return notReadText(t.why);
     case 'no-calendar':
       return `${name} is not a calendar file, so no dates were taken from it. Type the deadlines by hand.`;
     case 'shown-in-part':

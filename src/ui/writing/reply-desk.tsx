@@ -1,5 +1,6 @@
 'use client';
 
+import type { Compared } from '@/core/drafts/difference';
 import type { Brief } from '@/core/brief/brief';
 import { unmetRequired } from '@/core/checks/checks';
 import type { Check } from '@/core/checks/types';
@@ -57,8 +58,8 @@ export function ReplyDesk(props: {
   answering: Answering;
   /** What the substance of the reply is judged against, beside the post. */
   about: { prompt: string; others: string[] };
-  /** The post was changed after this draft was begun: the text it was begun on, and when. */
-  changed: (Text & { at: number }) | null;
+  /** The post was changed after this draft was begun: when, and what differs. */
+  changed: { at: number; compared: Compared | null } | null;
   draft: DraftView;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
@@ -204,7 +205,7 @@ export function ReplyDesk(props: {
                   {called} changed this post {moment(props.changed.at, props.zone)}, after you began. Show
                   what changed
                 </summary>
-                <AnsweredChanged name={called} before={props.changed} now={answering} />
+                <AnsweredChanged name={called} texts={props.changed} />
               </details>
             ) : null}
           </>
@@ -262,7 +263,7 @@ export function ReplyDesk(props: {
         }}
       >
         <p>Your reply is not shared yet and is kept as a draft. What is different now:</p>
-        {newer ? <AnsweredChanged name={called} before={answering} now={newer} /> : null}
+        {newer ? <AnsweredChanged name={called} texts={{ before: answering, now: newer }} /> : null}
       </ConfirmShare>
       <ConfirmShare
         open={asking === 'short' || asking === 'private'}

@@ -24,6 +24,6 @@ export async function POST(request: Request) {
   return seeOther(
     imported.ok
       ? `${PAGE}?answer=imported&times=${imported.value.times}`
-      : `${PAGE}?answer=${imported.failure.code}`,
+      : `${PAGE}?${new URLSearchParams({ answer: imported.failure.code, ...('why' in imported.failure ? { why: imported.failure.why } : {}) })}`,
   );
 }

@@ -2,18 +2,19 @@ import { headers } from 'next/headers';
 import { importedCalendars } from '@/server/calendar/busy';
 import { feedAddress } from '@/server/calendar/feed';
 import { Elsewhere } from '@/ui/calendar/elsewhere';
+import { notReadText } from '@/ui/words/not-read';
 import { plural } from '@/ui/words/plural';
 import { Frame } from '../../_request/frame';
 import { originOf } from '../../_request/origin';
 import { requireVisitor } from '../../_request/session';
 
-type Props = { searchParams: Promise<{ answer?: string; times?: string }> };
+type Props = { searchParams: Promise<{ answer?: string; times?: string; why?: string }> };
 
 export const metadata = { title: 'Other calendars' };
 
 const NOTHING_CHANGED = 'Nothing was changed.';
 
-function answerText(answer: string | undefined, times: string | undefined) {
+function answerText(answer: string | undefined, times: string | undefined, why: string | undefined) {
   switch (answer) {
     case 'imported': {
       const n = /^\d{1,6}$/u.test(times ?? '') ? Number(times) : 0;
@@ -24,6 +25,8 @@ function answerText(answer: string | undefined, times: string | undefined) {
         good: false,
         text: `That file is not an iCalendar file: it holds no calendar. ${NOTHING_CHANGED}`,
       };
+    case 'not-read':
+      return { good: false, text: notReadText(why) };
     case 'no-file':
       return {
         good: false,
@@ -42,7 +45,7 @@ function answerText(answer: string | undefined, times: string | undefined) {
 
 export default async function ElsewherePage({ searchParams }: Props) {
   const who = await requireVisitor('/calendar/elsewhere');
-  const [feed, calendars, { answer, times }, asked] = await Promise.all([
+  const [feed, calendars, { answer, times, why }, asked] = await Promise.all([
     feedAddress(who.deps, who.actor),
     importedCalendars(who.deps, who.actor),
     searchParams,
@@ -55,7 +58,7 @@ export default async function ElsewherePage({ searchParams }: Props) {
           zone: who.actor.timeZone,
           feed: feed && { ...feed, address: `${originOf(asked)}${feed.path}` },
           calendars,
-          answer: answerText(answer, times),
+          answer: answerText(answer, times, why),
         }}
       />
     </Frame>

@@ -1,12 +1,12 @@
 import { chooseHabits, habitsSchema } from '@/server/planning/habits';
 import { requireVisitor } from '../../_request/session';
-import { bodyText, fromOwnPages, seeOther } from '../../_request/write';
+import { bodyFields, fromOwnPages, seeOther } from '../../_request/write';
 
 /** Keeps how a person wants to work: a plain form. */
 export async function POST(request: Request) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const who = await requireVisitor('/calendar/plan');
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const read = habitsSchema.safeParse({
     sleepFrom: fields.get('sleepFrom'),
     sleepTo: fields.get('sleepTo'),

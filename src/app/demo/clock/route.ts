@@ -3,7 +3,7 @@ import { instant } from '@/core/ids';
 import { app } from '@/runtime/app';
 import { moveClock } from '@/server/clock/clock';
 import { visitor } from '../../_request/session';
-import { bodyText, fromOwnPages, seeOther } from '../../_request/write';
+import { bodyFields, fromOwnPages, seeOther } from '../../_request/write';
 
 const YEAR_MS = 366 * 86_400_000;
 const form = z.object({
@@ -18,7 +18,7 @@ export async function POST(request: Request) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const who = await visitor();
   if (!who) return seeOther('/sign-in');
-  const read = form.safeParse(Object.fromEntries(new URLSearchParams((await bodyText(request)) ?? '')));
+  const read = form.safeParse(Object.fromEntries(await bodyFields(request)));
   if (!read.success) return seeOther('/');
   await moveClock(db, clock, instant(who.deps.now + read.data.by));
   return seeOther(read.data.to);

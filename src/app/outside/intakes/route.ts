@@ -22,7 +22,7 @@ export async function POST(request: Request) {
     files,
   });
   if (taken.ok) return seeOther(`/outside/${taken.value.id}`);
-  const { troubles } = taken.failure;
-  const said = troubles.length ? troubles : [{ code: 'nothing-to-read' }];
+  const { troubles, ...failure } = taken.failure;
+  const said = [...troubles, ...(troubles.length && failure.code === 'nothing-to-read' ? [] : [failure])];
   return seeOther(`${PAGE}?trouble=${encodeURIComponent(JSON.stringify(said).slice(0, 1_500))}`);
 }

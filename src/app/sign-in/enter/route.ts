@@ -3,7 +3,7 @@ import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
 import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
 import { setSessionCookie, strangerDeps } from '../../_request/session';
-import { bodyText, fromOwnPages, localPath, seeOther } from '../../_request/write';
+import { bodyFields, fromOwnPages, localPath, seeOther } from '../../_request/write';
 
 const form = z.union([
   z.object({ person: z.uuid(), to: z.string().max(500).default('/') }),
@@ -16,7 +16,7 @@ const form = z.union([
 
 export async function POST(request: Request) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const fields = Object.fromEntries(new URLSearchParams((await bodyText(request)) ?? ''));
+  const fields = Object.fromEntries(await bodyFields(request));
   const read = form.safeParse(fields);
   const back = (problem: string) =>
     seeOther(`/sign-in?problem=${problem}&to=${encodeURIComponent(localPath(fields.to ?? '/'))}`);

@@ -1,6 +1,6 @@
 import { readsAsSchema, rememberReadsAs } from '@/server/discussions/reads-as';
 import { requireVisitor } from '../../../_request/session';
-import { bodyText, fromOwnPages, seeOther } from '../../../_request/write';
+import { bodyFields, fromOwnPages, seeOther } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -12,7 +12,7 @@ export async function POST(request: Request, context: Context) {
   const who = await requireVisitor(here);
   const asked = new URL(request.url).searchParams;
   const input = readsAsSchema.safeParse({ as: asked.get('as'), newestFirst: asked.get('newest') === 'yes' });
-  const to = new URLSearchParams((await bodyText(request)) ?? '').get('to');
+  const to = (await bodyFields(request)).get('to');
   if (input.success) await rememberReadsAs(who.deps, who.actor, input.data);
   return seeOther(to ?? here);
 }

@@ -1,6 +1,6 @@
 import { estimate } from '@/server/rubric/rubric';
 import { requireVisitor } from '../../../_request/session';
-import { answered, bodyText, fromOwnPages } from '../../../_request/write';
+import { answered, bodyFields, fromOwnPages } from '../../../_request/write';
 
 /** Keeps a student's own estimate by the rubric. */
 export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
@@ -8,7 +8,7 @@ export async function POST(request: Request, context: { params: Promise<{ slug: 
   const { slug } = await context.params;
   const page = `/discussions/${slug}/response`;
   const who = await requireVisitor(page);
-  const levels = Object.fromEntries(new URLSearchParams((await bodyText(request)) ?? ''));
+  const levels = Object.fromEntries(await bodyFields(request));
   const kept = await estimate(who.deps, who.actor, slug, levels);
   return answered(
     request,

@@ -1,6 +1,6 @@
 import { changeDiscussionFeed } from '@/server/discussions/feed';
 import { requireVisitor } from '../../../_request/session';
-import { bodyText, fromOwnPages, seeOther } from '../../../_request/write';
+import { bodyFields, fromOwnPages, seeOther } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -10,7 +10,7 @@ export async function POST(request: Request, context: Context) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const page = `/discussions/${slug}/take-along`;
   const who = await requireVisitor(page);
-  const wish = new URLSearchParams((await bodyText(request)) ?? '').get('do');
+  const wish = (await bodyFields(request)).get('do');
   if (wish !== 'make' && wish !== 'revoke') return seeOther(page);
   await changeDiscussionFeed(who.deps, who.actor, slug, wish);
   return seeOther(`${page}?answer=${wish === 'make' ? 'feed' : 'revoked'}`);

@@ -1,6 +1,6 @@
 import { keepNoteToSelf, noteToSelfSchema } from '@/server/self/note-to-self';
 import { requireVisitor, visitor } from '../../../_request/session';
-import { bodyText, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+import { bodyFields, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -11,9 +11,7 @@ export async function POST(request: Request, { params }: Context) {
   if (!isJson(request)) {
     const page = `/discussions/${slug}/response`;
     const who = await requireVisitor(page);
-    const read = noteToSelfSchema.safeParse(
-      Object.fromEntries(new URLSearchParams((await bodyText(request)) ?? '')),
-    );
+    const read = noteToSelfSchema.safeParse(Object.fromEntries(await bodyFields(request)));
     if (read.success) await keepNoteToSelf(who.deps, who.actor, slug, read.data);
     return seeOther(`${page}?answer=${read.success ? 'note-kept' : 'document-too-large'}`);
   }

@@ -3,7 +3,7 @@ import { composeFromForm, type FormText } from '@/server/posts/compose-form';
 import { keepDraft } from '@/server/drafts/keep';
 import { share, shareInputSchema } from '@/server/posts/share';
 import { requireVisitor, visitor, type Visitor } from '../../../_request/session';
-import { bodyText, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+import { bodyFields, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -51,7 +51,7 @@ const formSchema = z.object({
 
 async function shareForm(request: Request, slug: string) {
   const who = await requireVisitor(`/discussions/${slug}`);
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const read = formSchema.safeParse({
     ...Object.fromEntries(fields),
     parent: fields.get('parent'),

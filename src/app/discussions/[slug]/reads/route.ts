@@ -1,6 +1,6 @@
 import { markRead, readingInputSchema } from '@/server/discussions/reading';
 import { requireVisitor, visitor } from '../../../_request/session';
-import { bodyText, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+import { bodyFields, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -10,7 +10,7 @@ export async function POST(request: Request, context: Context) {
   if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
   if (!isJson(request)) {
     const who = await requireVisitor(`/discussions/${slug}`);
-    const to = new URLSearchParams((await bodyText(request)) ?? '').get('to');
+    const to = (await bodyFields(request)).get('to');
     await markRead(who.deps, who.actor, slug, { posts: 'all', read: true });
     return seeOther(to ?? `/discussions/${slug}/conversation`);
   }

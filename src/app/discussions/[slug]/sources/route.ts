@@ -10,7 +10,9 @@ export async function GET(_request: Request, { params }: Context) {
   const who = await visitor();
   if (!who) return refuse(401, 'signed-out');
   const shelf = await shelfOf(who.deps, who.actor, (await params).slug);
-  return shelf.ok ? Response.json(shelf.value) : refuse(404, 'not-found');
+  return shelf.ok
+    ? Response.json(shelf.value)
+    : refuse(shelf.failure.code === 'not-found' ? 404 : 503, shelf.failure.code);
 }
 
 /** Puts sources on the shelf. */

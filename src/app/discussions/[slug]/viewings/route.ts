@@ -1,6 +1,6 @@
 import { tickViewing } from '@/server/rubric/rubric';
 import { requireVisitor } from '../../../_request/session';
-import { answered, bodyText, fromOwnPages } from '../../../_request/write';
+import { answered, bodyFields, fromOwnPages } from '../../../_request/write';
 
 /** Ticks a viewing of the prompt off, or sets it back. */
 export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
@@ -8,7 +8,7 @@ export async function POST(request: Request, context: { params: Promise<{ slug: 
   const { slug } = await context.params;
   const page = `/discussions/${slug}/response`;
   const who = await requireVisitor(page);
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const ticked = await tickViewing(
     who.deps,
     who.actor,

@@ -1,6 +1,6 @@
 import { addNote, noteInputSchema } from '@/server/notes/notes';
 import { requireVisitor } from '../../../_request/session';
-import { answered, bodyText, fromOwnPages } from '../../../_request/write';
+import { answered, bodyFields, fromOwnPages } from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -10,7 +10,7 @@ export async function POST(request: Request, context: Context) {
   const { slug } = await context.params;
   const page = `/readings/${slug}`;
   const who = await requireVisitor(page);
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const place = (name: string) =>
     /^\d{1,9}$/u.test(fields.get(name) ?? '') ? Number(fields.get(name)) : null;
   const read = noteInputSchema.safeParse({

@@ -1,6 +1,6 @@
 import { announce, announcementSchema } from '@/server/courses/announcements';
 import { requireVisitor } from '../../../../_request/session';
-import { bodyText, fromOwnPages, seeOther } from '../../../../_request/write';
+import { bodyFields, fromOwnPages, seeOther } from '../../../../_request/write';
 
 type Context = { params: Promise<{ course: string }> };
 
@@ -10,7 +10,7 @@ export async function POST(request: Request, context: Context) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const page = `/courses/${course}/announcements`;
   const who = await requireVisitor(page);
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const read = announcementSchema.safeParse(Object.fromEntries(fields));
   if (!read.success) return seeOther(`${page}?answer=empty`);
   const said = await announce(who.deps, who.actor, course, read.data);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { noteBody } from '@/core/notes/note';
 import { editNote } from '@/server/notes/notes';
 import { requireVisitor } from '../../../../_request/session';
-import { answered, bodyText, fromOwnPages } from '../../../../_request/write';
+import { answered, bodyFields, fromOwnPages } from '../../../../_request/write';
 
 type Context = { params: Promise<{ slug: string; id: string }> };
 
@@ -17,7 +17,7 @@ export async function POST(request: Request, context: Context) {
   const { slug, id } = await context.params;
   const page = `/readings/${slug}`;
   const who = await requireVisitor(page);
-  const fields = Object.fromEntries(new URLSearchParams((await bodyText(request)) ?? ''));
+  const fields = Object.fromEntries(await bodyFields(request));
   const read = edit.safeParse({
     ...fields,
     body: fields.body?.replace(/\u0000/gu, '').replace(/\r\n/gu, '\n'),

@@ -1,7 +1,7 @@
 import { markPost, markSchema } from '@/server/posts/mark';
 import { requireVisitor, visitor } from '../../../../../_request/session';
 import {
-  bodyText,
+  bodyFields,
   fromOwnPages,
   isJson,
   jsonBody,
@@ -25,7 +25,7 @@ export async function POST(request: Request, { params }: Context) {
   if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
   const page = `/discussions/${slug}/conversation?post=${numberOf(post)}`;
   const who = await requireVisitor(page);
-  const fields = new URLSearchParams((await bodyText(request)) ?? '');
+  const fields = await bodyFields(request);
   const read = markSchema.safeParse({ kind: fields.get('kind'), on: fields.get('on') === 'yes' });
   if (read.success) await markPost(who.deps, who.actor, slug, numberOf(post), read.data);
   return seeOther(page);

@@ -1,0 +1,40 @@
+import type { Brief, CheckId } from '@/core/brief/brief';
+import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import type { CheckFigure } from '@/core/checks/types';
+import type { PostKind } from '@/core/counting/types';
+import type { Doc } from '@/core/posts/document';
+
+/** A text on its way to be kept or shared, and what it is measured against. */
+export type Measured = {
+  brief: Brief;
+  kind: PostKind;
+  title: string;
+  doc: Doc;
+  answered: { author: { name: string }; plain: string } | null;
+  /** The texts it may quote from. */
+  readings?: readonly string[];
+};
+/** What is stored with a text. */
+export type StoredFigures = { unmet: CheckId[]; ownWords: number; checks: CheckFigure[] };
+
+/** The core's checks on a text, as figures. */
+export function figuresNow(text: Measured): StoredFigures {
+  const { brief, kind, title, doc, answered, readings = [] } = text;
+  const checks = runChecks(
+    kind === 'response'
+      ? { kind, brief, title, doc, readings }
+      : { kind, brief, doc, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
+  );
+  const rules = kind === 'response' ? brief.response : brief.replies;
+  return {
+    unmet: unmetRequired(checks),
+    ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted).own,
+    checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({
+      id,
+      have,
+      need,
+      met,
+      required,
+    })),
+  };
+}

@@ -1,0 +1,87 @@
+import { datesNamed } from '@/core/calendar/dates-named';
+import { importBusy } from '@/core/calendar/import';
+import { checkDraft } from '@/core/checks/checks';
+import { abridged, difference } from '@/core/drafts/difference';
+import { documentOf } from '@/core/formats/as-document';
+import { documentFromHtml, pageFromHtml } from '@/core/formats/from-html';
+import { anchorAt, anchorOfWords } from '@/core/notes/anchor';
+import { suggestBrief } from '@/core/outside/suggest';
+import { captionsFrom } from '@/core/posts/captions';
+import { plainText } from '@/core/posts/flatten';
+import { readDocument } from '@/core/prompts/on-document';
+import { openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
+import { placesOf } from '../notes/places';
+import { annotationsIn } from '../notes/read-annotations';
+import { figuresNow } from '../posts/figures';
+import { citedIn, recordsOfBibtex } from '../sources/cite';
+
+// What crosses from thread to thread is copied, and a copied Buffer is a plain array of bytes.
+const bytesBack = (file: BroughtFile): BroughtFile => ({
+  ...file,
+  bytes: Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.byteLength),
+});
+
+/** The text that was pasted, with its formatting where that came along and says anything. */
+function pasted({ text, html }: { text: string; html: string }) {
+  const rich = html.trim() ? documentFromHtml(html) : null;
+  return rich && plainText(rich).trim() ? rich : documentOf(text);
+}
+
+type Text = Parameters<typeof difference>[0];
+
+/** Everything that reads what people bring. A task is pure: what it is given and what it answers can be copied. */
+export const tasks = {
+  /** Busy times of a calendar file. */
+  calendar: (i: { text: string; window: Parameters<typeof importBusy>[1]; cut: boolean }) =>
+    importBusy(i.text, i.window, i.cut),
+  /** Dates a calendar file names. */
+  dates: (i: { text: string; zone: string }) => datesNamed(i.text, i.zone),
+  /** A file of a word processor, PDF, page or text, opened. */
+  file: (file: BroughtFile) => openFile(bytesBack(file)),
+  /** The words of such a file. */
+  words: (file: BroughtFile) => readFile(bytesBack(file)),
+  /** An opened page as a document, its pictures by what each address became. */
+  page: (i: { html: string; pictures: Pictured }) => {
+    const asked = new Set<string>();
+    const page = pageFromHtml(i.html, (src) => {
+      asked.add(src);
+      return i.pictures.get(src) ?? null;
+    });
+    return { ...page, asked: [...asked] };
+  },
+  pasted,
+  captions: (i: { text: string; ms: number }) => captionsFrom(i.text, i.ms),
+  /** A text against its brief, as it is stored. */
+  figures: (i: Parameters<typeof figuresNow>[0]) => figuresNow(i),
+  /** A text against its brief, as its writer sees it. */
+  draft: (i: { rules: Parameters<typeof checkDraft>[0]; text: Parameters<typeof checkDraft>[1] }) =>
+    checkDraft(i.rules, i.text),
+  /** What a prompt asks. */
+  prompt: (i: { doc: Parameters<typeof readDocument>[0] }) => readDocument(i.doc),
+  /** The same as the fields of a brief. */
+  brief: (i: { doc: Parameters<typeof suggestBrief>[0]; now: Parameters<typeof suggestBrief>[1] }) =>
+    suggestBrief(i.doc, i.now),
+  difference: (i: { first: Text; second: Text; brief: boolean }) => {
+    const compared = difference(i.first, i.second);
+    return i.brief ? { ...compared, stretches: abridged(compared.stretches) } : compared;
+  },
+  /** Where the passages of notes stand in a text. */
+  places: (i: Parameters<typeof placesOf>[0]) => placesOf(i),
+  /** The anchor of a passage by its place, or by words somebody typed. */
+  passage: (i: { text: string; at: { start: number; end: number } | null; words: string }) =>
+    i.at ? anchorAt(i.text, i.at.start, i.at.end) : anchorOfWords(i.text, i.words),
+  /** Notes of a Web Annotation file, with what of them is in this text. */
+  annotations: (i: { file: string; text: string }) => annotationsIn(i.file, i.text),
+  cited: (i: { items: Parameters<typeof citedIn>[0][] }) => i.items.map(citedIn),
+  bibtex: (i: { text: string }) => recordsOfBibtex(i.text),
+} as const;
+
+export type TaskName = keyof typeof tasks;
+export type TaskInput<K extends TaskName> = Parameters<(typeof tasks)[K]>[0];
+export type TaskOutput<K extends TaskName> = Awaited<ReturnType<(typeof tasks)[K]>>;
+
+/** How long each may take, in milliseconds: files ten seconds, all else two. */
+export const deadlineOf = (task: TaskName) => (task === 'file' || task === 'words' ? 10_000 : 2_000);
+
+/** Tasks whose answer is asked for again with every page, so that it is remembered. */
+export const REMEMBERED: ReadonlySet<TaskName> = new Set(['prompt', 'places', 'difference', 'cited']);
