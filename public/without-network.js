@@ -11,6 +11,17 @@ const WRITING = /^\/discussions\/[^/]+\/(?:response|conversation|posts\/\d+\/edi
 const ANOTHER = /^\/sign-(?:out|in\/enter)$/;
 const FIXED = /^\/(?:_next\/static|dictionaries)\//;
 
+/** When a page was kept, and for how long it is shown without asking: a session may have ended meanwhile. */
+const KEPT = 'x-kept-at';
+const LONGEST_KEPT = 7 * 86_400_000;
+
+/** @param {Response} answer */
+function stamped(answer) {
+  const headers = new Headers(answer.headers);
+  headers.set(KEPT, String(Date.now()));
+  return new Response(answer.body, { status: answer.status, headers });
+}
+
 /** @param {Cache} cache */
 async function letOldestGo(cache) {
   const keys = await cache.keys();
@@ -21,7 +32,8 @@ async function letOldestGo(cache) {
 async function fixed(request) {
   const cache = await caches.open(PARTS);
   const known = await cache.match(request);
-  if (known) return known;
+  // Its own address stays with the request: a worker's says in its fragment which worker it is, and what is kept has none.
+  if (known) return new Response(known.body, { status: known.status, headers: known.headers });
   const answer = await fetch(request);
   if (answer.ok) {
     await cache.put(request, answer.clone());
@@ -38,13 +50,13 @@ async function page(request) {
     if (answer.ok && answer.type === 'basic') {
       // Taken out first: what was visited last goes last.
       await cache.delete(request);
-      await cache.put(request, answer.clone());
+      await cache.put(request, stamped(answer.clone()));
       await letOldestGo(cache);
     }
     return answer;
   } catch (error) {
     const known = await cache.match(request);
-    if (known) return known;
+    if (known && Date.now() - Number(known.headers.get(KEPT)) < LONGEST_KEPT) return known;
     throw error;
   }
 }
@@ -89,6 +101,8 @@ self.addEventListener('fetch', (event) => {
   if (url.origin !== self.location.origin) return;
   if (request.method === 'POST' && ANOTHER.test(url.pathname)) event.respondWith(leave(request));
   else if (request.method !== 'GET') return;
+  // Whoever is asked to sign in has no session here any more, however it ended.
+  else if (request.mode === 'navigate' && url.pathname === '/sign-in') event.respondWith(leave(request));
   else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
   else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));
 });
@@ -100,7 +114,8 @@ self.addEventListener('message', (event) => {
         const part = FIXED.test(new URL(address).pathname);
         const cache = await caches.open(part ? PARTS : PAGES);
         if (await cache.match(address)) continue;
-        await cache.add(address).catch(() => undefined);
+        const answer = await fetch(address).catch(() => null);
+        if (answer?.ok && !answer.redirected) await cache.put(address, part ? answer : stamped(answer));
       }
     })(),
   );

@@ -1,5 +1,6 @@
 import knex, { type Knex } from 'knex';
 import pg from 'pg';
+import { storable } from '@/core/posts/document';
 
 /** A connection or a transaction: queries take either, the use-case owns the commit. */
 export type Db = Knex | Knex.Transaction;
@@ -17,9 +18,20 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, (text) => Number(text));
  */
 const PLANNING = '-c join_collapse_limit=1 -c jit=off';
 
+/**
+ * The last net for what no text of PostgreSQL can hold (NUL, half a character): without it a name in an address, or a word one
+ * looks for, that holds such a thing is an error of the database and not simply a name that nothing has.
+ */
+const Postgres = knex({ client: 'pg' }).client.constructor as typeof knex.Client;
+class StorableClient extends Postgres {
+  override prepBindings(bindings: unknown[]): unknown[] {
+    return bindings.map((b) => (typeof b === 'string' ? storable(b) : b));
+  }
+}
+
 export function connect(url: string, options: { poolMax?: number } = {}): Knex {
   return knex({
-    client: 'pg',
+    client: StorableClient,
     connection: {
       connectionString: url,
       application_name: 'pulpit',

@@ -15,6 +15,8 @@ import * as clips from './migrations/0012_clips';
 import * as embeds from './migrations/0013_embeds';
 import * as marks from './migrations/0014_marks';
 import * as room from './migrations/0015_room';
+import * as seal from './migrations/0016_seal';
+import * as signIn from './migrations/0017_sign_in';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -32,6 +34,8 @@ const MIGRATIONS = {
   '0013_embeds': embeds,
   '0014_marks': marks,
   '0015_room': room,
+  '0016_seal': seal,
+  '0017_sign_in': signIn,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -2,9 +2,7 @@ import { subscribe } from 'node:diagnostics_channel';
 import type { IncomingMessage } from 'node:http';
 import type { Socket } from 'node:net';
 import { app } from './app';
-
-/** The header that carries the address at the other end of the connection. What a client sends under this name is written over. */
-export const PEER = 'x-pulpit-peer';
+import { PEER } from './peer';
 
 /** What a web process does before it answers anybody. */
 export function begin() {

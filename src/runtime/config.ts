@@ -17,6 +17,8 @@ export type Config = {
   demo: boolean;
   /** Cookies are marked Secure where people reach Pulpit over TLS. */
   secureCookies: boolean;
+  /** How many proxies of one's own stand before this server: so much of X-Forwarded-For is believed. */
+  proxies: number;
   /** The bare page that the bench measures against. */
   bench: boolean;
 };
@@ -50,6 +52,13 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     mediaSites: mediaSitesOf(env.PULPIT_MEDIA_SITES),
     demo: env.PULPIT_DEMO === '1',
     secureCookies: env.PULPIT_TLS === '1',
+    proxies: z.coerce
+      .number()
+      .int()
+      .min(0)
+      .max(9)
+      .catch(0)
+      .parse(env.PULPIT_PROXIES ?? 0),
     bench: env.PULPIT_BENCH === '1',
   };
 }

@@ -37,7 +37,7 @@ async function ear(who: Actor, process: number, after: number, slug = OPEN) {
   if (!hub) throw new Error('no such process');
   const told: Told[] = [];
   const waiting: { n: number; done: () => void }[] = [];
-  const listening = await listenTo({ ...deps(db, WHEN), hub }, who, slug, after);
+  const listening = await listenTo({ ...deps(db, WHEN), hub }, who, slug, after, null);
   if (!listening.ok) throw new Error(listening.failure.code);
   const { begin } = listening.value;
   const leave = begin?.({
@@ -153,7 +153,13 @@ describe('what happens in a discussion', () => {
     await say(noor, 'Behind the seal.', {}, SEALED);
     expect((await ear(jun, 0, 0, SEALED)).deaf).toBe(true);
     expect((await ear(noor, 0, 0, SEALED)).deaf).toBe(false);
-    const stranger = await listenTo({ ...deps(db, WHEN), hub: hubs[0]! }, world.people.stranger, OPEN, 0);
+    const stranger = await listenTo(
+      { ...deps(db, WHEN), hub: hubs[0]! },
+      world.people.stranger,
+      OPEN,
+      0,
+      null,
+    );
     expect(stranger).toMatchObject({ failure: { code: 'not-found' } });
   });
 

@@ -210,20 +210,20 @@ async function checkReader(
 
 /** Everything a listener hears from the beginning on, up to the last event there is. */
 async function heardBy({ who }: Reader, slug: string, until: number): Promise<PostId[] | null> {
-  const listening = await listenTo({ ...deps(db, 'Wed 12:00'), hub }, who, slug, 0);
+  const listening = await listenTo({ ...deps(db, 'Wed 12:00'), hub }, who, slug, 0, null);
   if (!listening.ok || !listening.value.begin) return null;
   const { begin } = listening.value;
   const told: Told[] = [];
   let stop = () => {};
   // Staff hear everything: when they have heard the last, whoever joined before them has heard all that is theirs.
   const last = new Promise<void>((done) => {
-    void listenTo({ ...deps(db, 'Wed 12:00'), hub }, world.people.holt, slug, 0).then((staff) => {
-      stop = begin({ hear: (t) => told.push(...t), ended: () => {} });
+    void listenTo({ ...deps(db, 'Wed 12:00'), hub }, world.people.holt, slug, 0, null).then((staff) => {
+      stop = begin({ hear: (t) => told.push(...t), ended: () => {} }) ?? stop;
       if (!staff.ok || !staff.value.begin) throw new Error('staff cannot listen');
       const leave = staff.value.begin({
         hear: (t) => {
           if ((t.at(-1)?.n ?? 0) < until) return;
-          leave();
+          leave?.();
           done();
         },
         ended: () => {},

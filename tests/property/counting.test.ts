@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { assign, type Candidate } from '@/core/counting/assign';
 import { ledger } from '@/core/counting/ledger';
+import { sealFor } from '@/core/counting/seal';
 import { previewVerdict } from '@/core/counting/preview';
 import { summarise } from '@/core/counting/summary';
 import type { LedgerInput, OwnPost } from '@/core/counting/types';
@@ -268,4 +269,38 @@ describe('choosing which replies stand for the obligations', () => {
       }),
       { numRuns: 800 },
     ));
+});
+
+describe('the seal, for any history', () => {
+  const rules = fc.record({ sealed: fc.constant(true), opensWithAny: fc.boolean() });
+  const moments = fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 12 });
+
+  it('never closes again once it was open, and is open exactly when the rule says, looked at moment by moment', () => {
+    fc.assert(
+      fc.property(history, rules, late, moments, (posts, rule, lateRule, hours) => {
+        const plan = schedule({ late: lateRule });
+        let open = false;
+        for (const h of [...hours].sort((a, b) => a - b)) {
+          const now = instant(at('Mon 00:00') + h * HOUR);
+          // What is known at that moment and not later.
+          const known = posts.flatMap((p) => {
+            const versions = p.versions.filter((v) => v.at <= now);
+            return versions.length ? [{ ...p, versions }] : [];
+          });
+          const stand = known.filter((p) => p.kind === 'response' && !p.withdrawn);
+          const should =
+            now >= plan.closes ||
+            stand.some(
+              (p) =>
+                rule.opensWithAny || now >= plan.response.due || p.versions.some((v) => v.unmet.length === 0),
+            );
+          const seal = sealFor({ rule, posts: known, schedule: plan, now });
+          expect(seal === null).toBe(should);
+          if (open) expect(seal).toBeNull();
+          open = seal === null;
+          if (seal?.opens) expect(seal.opens).toBeGreaterThan(now);
+        }
+      }),
+    );
+  });
 });

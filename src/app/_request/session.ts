@@ -5,7 +5,7 @@ import { cache } from 'react';
 import { app } from '@/runtime/app';
 import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
-import { findSession, noteVisit } from '@/server/sessions/sessions';
+import { findSession, noteVisit, sessionName } from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
 
@@ -13,6 +13,8 @@ export type Visitor = {
   deps: Deps;
   actor: Actor;
   email: string;
+  /** Which session this is: the hash of its token. */
+  session: string;
   theme: 'system' | 'light' | 'dark';
   demo: boolean;
 };
@@ -25,7 +27,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
   const session = await findSession(db, token);
   if (!session) return null;
   const now = timeWith(clock, session.clockOffset);
-  if (now >= session.expires) return null;
+  if (now >= session.expires || (session.demo && !config.demo)) return null;
   const { person, name, email, timeZone, theme } = session;
   const deps = { db, now, readers };
   const previousVisit = await noteVisit(deps, session);
@@ -33,6 +35,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     deps,
     actor: { id: person, name, timeZone, previousVisit },
     email,
+    session: sessionName(token),
     theme,
     demo: config.demo,
   };
@@ -62,6 +65,25 @@ export async function setSessionCookie(token: string, maxAge: number) {
     secure: app().config.secureCookies,
     path: '/',
     maxAge,
+  });
+}
+
+/** What says that somebody has signed in with this browser before; it opens nothing. */
+const DEVICE = 'pulpit-device';
+const DEVICE_DAYS = 365;
+
+export async function knownDevice(): Promise<string | null> {
+  const token = (await cookies()).get(DEVICE)?.value ?? '';
+  return /^[\w-]{43}$/u.test(token) ? token : null;
+}
+
+export async function setDeviceCookie(token: string) {
+  (await cookies()).set(DEVICE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: app().config.secureCookies,
+    path: '/sign-in',
+    maxAge: DEVICE_DAYS * 86_400,
   });
 }
 

@@ -1,6 +1,7 @@
 import { calendarAskSchema, calendarView } from '@/server/calendar/calendar';
 import { Calendar } from '@/ui/calendar/calendar';
 import { Frame } from '../_request/frame';
+import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';
 
 type Props = { searchParams: Promise<Record<string, string | string[] | undefined>> };
@@ -8,7 +9,7 @@ type Props = { searchParams: Promise<Record<string, string | string[] | undefine
 export const metadata = { title: 'Calendar' };
 
 export default async function CalendarPage({ searchParams }: Props) {
-  const ask = calendarAskSchema.parse(await searchParams);
+  const ask = calendarAskSchema.parse(await queryOf(searchParams));
   const query = new URLSearchParams(
     Object.entries(ask).filter((e): e is [string, string] => e[1] !== undefined),
   );

@@ -2,6 +2,7 @@ import { listAskSchema, listDiscussions } from '@/server/discussions/list';
 import { DiscussionList } from '@/ui/discussions/list';
 import { listAddress } from '@/ui/discussions/address';
 import { Frame } from '../_request/frame';
+import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';
 
 type Props = { searchParams: Promise<Record<string, string | string[] | undefined>> };
@@ -9,7 +10,7 @@ type Props = { searchParams: Promise<Record<string, string | string[] | undefine
 export const metadata = { title: 'Discussions' };
 
 export default async function DiscussionsPage({ searchParams }: Props) {
-  const ask = listAskSchema.parse(await searchParams);
+  const ask = listAskSchema.parse(await queryOf(searchParams));
   const here = listAddress(ask);
   const who = await requireVisitor(here);
   const list = await listDiscussions(who.deps, who.actor, ask);

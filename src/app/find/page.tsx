@@ -1,6 +1,7 @@
 import { find } from '@/server/find/find';
 import { FindPage } from '@/ui/find/page';
 import { Frame } from '../_request/frame';
+import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';
 
 type Props = { searchParams: Promise<{ q?: string | string[] }> };
@@ -8,7 +9,7 @@ type Props = { searchParams: Promise<{ q?: string | string[] }> };
 export const metadata = { title: 'Find' };
 
 export default async function Find({ searchParams }: Props) {
-  const { q } = await searchParams;
+  const { q } = await queryOf(searchParams);
   const typed = typeof q === 'string' ? q : '';
   const here = typed ? `/find?q=${encodeURIComponent(typed)}` : '/find';
   const who = await requireVisitor(here);

@@ -1,8 +1,10 @@
+import { own } from '@/core/own';
 import { redirect } from 'next/navigation';
 import { app } from '@/runtime/app';
 import { offeredPeople } from '@/server/sessions/offered';
 import { Brand } from '@/ui/frame/brand';
 import { SignInForm } from '@/ui/frame/sign-in-form';
+import { queryOf } from '../_request/query';
 import { strangerDeps, visitor } from '../_request/session';
 import { localPath } from '../_request/write';
 
@@ -10,7 +12,8 @@ export const metadata = { title: 'Sign in' };
 
 const PROBLEMS: Record<string, string> = {
   'wrong-credentials': 'That address and password do not belong together. Nothing was changed; try again.',
-  'too-many-tries': 'Too many tries for this address. Wait a quarter of an hour, then try again.',
+  'too-many-tries':
+    'Too many tries from here. Wait a quarter of an hour, then try again; on a device you have signed in with before you can go on at once.',
   'not-offered': 'One-click sign-in is only for the people of the demo.',
 };
 
@@ -19,7 +22,7 @@ export default async function SignInPage({
 }: {
   searchParams: Promise<Record<string, string>>;
 }) {
-  const { to = '/', problem } = await searchParams;
+  const { to = '/', problem } = await queryOf(searchParams);
   if (await visitor()) redirect(localPath(to));
   const { config } = app();
   const people = config.demo ? await offeredPeople(await strangerDeps()) : [];
@@ -33,7 +36,7 @@ export default async function SignInPage({
           Each week’s discussion in every course: what you owe, by when, what counted and why.
         </p>
       </header>
-      <SignInForm to={localPath(to)} problem={problem ? (PROBLEMS[problem] ?? null) : null} people={people} />
+      <SignInForm to={localPath(to)} problem={own(PROBLEMS, problem) ?? null} people={people} />
     </main>
   );
 }

@@ -74,6 +74,8 @@ export const briefSchema = z.strictObject({
     staffCount: z.boolean().default(false),
   }),
   sealed: z.boolean().default(false),
+  /** The seal opens with any response, whatever it is still short of (rule 4). */
+  sealOpensWithAny: z.boolean().default(false),
   points: z.number().min(0).optional(),
 });
 export type Brief = z.infer<typeof briefSchema>;

@@ -76,8 +76,9 @@ export function ledger(input: LedgerInput): Ledger {
   const posts = [...input.posts].sort(byTime);
   const responses = posts.filter((p) => p.kind === 'response');
   const theResponse = responses.find((p) => outOfCount(input, p, null, now) === null) ?? null;
-  // The seal opens with the first response shared, even one withdrawn or hidden since.
-  const responseAt = responses[0] ? sharedAt(responses[0]) : null;
+  // A reply follows one's own response (rule 4): one that was withdrawn is none, one that staff have hidden since is.
+  const stood = responses.find((p) => !p.withdrawn);
+  const responseAt = stood ? sharedAt(stood) : null;
 
   const response = theResponse ? judge(theResponse) : null;
   const candidates = posts

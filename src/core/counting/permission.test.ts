@@ -1,11 +1,11 @@
 import { at, schedule } from '../../../tests/fixtures/build';
-import { isSealedFor, refusal } from './permission';
+import { refusal, withdrawalRefusal } from './permission';
 
 const ask = (over: object) =>
   refusal({
     kind: 'response',
     schedule: schedule(),
-    sealed: true,
+    seal: { because: 'no-response', opens: null },
     responded: false,
     now: at('Tue 12:00'),
     ...over,
@@ -18,14 +18,20 @@ describe('only the calendar, the late rule and the seal refuse', () => {
     ['a first response after its deadline', { now: at('Fri 09:00') }, 'response-deadline-passed'],
     ['a further response after it', { now: at('Fri 09:00'), responded: true }, 'may share'],
     ['a reply behind the seal', { kind: 'reply' }, 'sealed'],
-    ['a reply after one’s response', { kind: 'reply', responded: true }, 'may share'],
-    ['a reply without a seal', { kind: 'reply', sealed: false }, 'may share'],
+    ['a reply after one’s response', { kind: 'reply', responded: true, seal: null }, 'may share'],
+    [
+      'a reply after a response that is short, before its deadline',
+      { kind: 'reply', responded: true, seal: { because: 'short', opens: at('Thu 23:59') } },
+      'sealed',
+    ],
+    ['a reply without a seal', { kind: 'reply', seal: null }, 'may share'],
     ['anything after the end', { kind: 'reply', responded: true, now: schedule().closes }, 'closed'],
     [
       'a reply after its deadline while an extended response is open',
       {
         kind: 'reply',
         responded: true,
+        seal: null,
         schedule: schedule({ extensions: { response: '2026-10-20T12:00' } }),
         now: schedule().replies.closes,
       },
@@ -36,17 +42,24 @@ describe('only the calendar, the late rule and the seal refuse', () => {
   });
 });
 
-describe('the seal', () => {
-  const seal = (over: object) =>
-    isSealedFor({ sealed: true, responded: false, schedule: schedule(), now: at('Fri 10:00'), ...over });
-  it('holds until one’s own response is shared', () => {
-    expect(seal({})).toBe(true);
-    expect(seal({ responded: true })).toBe(false);
-  });
-  it('opens for reading when nothing more can be shared', () => {
-    expect(seal({ now: schedule().closes })).toBe(false);
-  });
-  it('is not there where the brief has none', () => {
-    expect(seal({ sealed: false })).toBe(false);
+describe('taking a response back', () => {
+  const withdraw = (over: object) =>
+    withdrawalRefusal({
+      kind: 'response',
+      gone: false,
+      answered: false,
+      openedOthers: false,
+      schedule: schedule(),
+      now: at('Tue 12:00'),
+      ...over,
+    })?.code ?? 'may withdraw';
+  it.each([
+    ['before anything else', {}, 'may withdraw'],
+    ['after a classmate’s post was opened', { openedOthers: true }, 'opened-others'],
+    ['a reply, whatever was opened', { kind: 'reply', openedOthers: true }, 'may withdraw'],
+    ['once it is answered', { answered: true, openedOthers: true }, 'answered'],
+    ['after its deadline', { now: at('Fri 09:00') }, 'deadline-passed'],
+  ])('%s', (_name, over, expected) => {
+    expect(withdraw(over)).toBe(expected);
   });
 });

@@ -1,5 +1,6 @@
 import type { Schedule } from '../deadlines/schedule';
 import type { Instant } from '../ids';
+import type { Seal } from './seal';
 import type { PostKind } from './types';
 
 /**
@@ -11,7 +12,7 @@ export type Refusal =
   | { code: 'closed'; closed: Instant }
   | { code: 'response-deadline-passed'; closed: Instant }
   | { code: 'reply-deadline-passed'; closed: Instant }
-  | { code: 'sealed' }
+  | ({ code: 'sealed' } & Seal)
   | { code: 'thread-locked' };
 
 /**
@@ -21,8 +22,9 @@ export type Refusal =
 export function refusal(input: {
   kind: PostKind;
   schedule: Schedule;
-  sealed: boolean;
-  /** Whether the student ever shared a response here. */
+  /** What withholds classmates' posts from the student now. */
+  seal: Seal | null;
+  /** Whether the student has shared a response here that stands, or has ever shared one. */
   responded: boolean;
   /** Of a reply: its thread is locked for this person. */
   locked?: boolean;
@@ -36,28 +38,19 @@ export function refusal(input: {
       ? { code: 'response-deadline-passed', closed: schedule.response.closes }
       : null;
   }
-  if (input.sealed && !responded) return { code: 'sealed' };
+  if (input.seal) return { code: 'sealed', ...input.seal };
   if (now >= schedule.replies.closes)
     return { code: 'reply-deadline-passed', closed: schedule.replies.closes };
   return input.locked ? { code: 'thread-locked' } : null;
 }
-
-/**
- * Whether classmates' posts are withheld from a student: the discussion is sealed, no response of theirs was ever
- * shared, and it is not over yet. Once nothing more can be shared the posts open for reading.
- */
-export const isSealedFor = (input: {
-  sealed: boolean;
-  responded: boolean;
-  schedule: Schedule;
-  now: Instant;
-}) => input.sealed && !input.responded && input.now < input.schedule.closes;
 
 /** Why a shared post cannot be changed or withdrawn. */
 export type ChangeRefusal =
   | { code: 'closed'; closed: Instant }
   | { code: 'gone' }
   | { code: 'answered' }
+  /** A sealed discussion opened to its author, who has opened a classmate's post (rule 4). */
+  | { code: 'opened-others' }
   | { code: 'deadline-passed'; due: Instant };
 
 /** What may be asked about a post that its author wants to change or withdraw. */
@@ -76,12 +69,16 @@ export function editRefusal({
   return now >= schedule.closes ? { code: 'closed', closed: schedule.closes } : null;
 }
 
-/** Whether its author may withdraw a post: while nobody has answered it and its deadline has not passed. */
-export function withdrawalRefusal(post: Shared): ChangeRefusal | null {
+/**
+ * Whether its author may withdraw a post: while nobody has answered it and its deadline has not passed; and a response in a
+ * sealed discussion only as long as its author has opened no classmate's post.
+ */
+export function withdrawalRefusal(post: Shared & { openedOthers: boolean }): ChangeRefusal | null {
   const { kind, schedule, now } = post;
   const { due } = kind === 'response' ? schedule.response : schedule.replies;
   const against = editRefusal(post);
   if (against) return against;
   if (post.answered) return { code: 'answered' };
+  if (kind === 'response' && post.openedOthers) return { code: 'opened-others' };
   return now >= due ? { code: 'deadline-passed', due } : null;
 }

@@ -4,6 +4,8 @@ export type FindingKind =
   | 'name'
   | 'doubled-word'
   | 'open-quotation'
+  | 'blank'
+  | 'agreement'
   | 'unquoted'
   | 'attachment'
   | 'part'

@@ -36,6 +36,30 @@ describe('reading a draft over', () => {
     expect(look('The the river rose.')).toEqual([['doubled-word', 'The the', 'The']]);
     expect(look('I think that that had had a point.')).toEqual([]);
   });
+  it('finds “is” written twice, except where a clause ends in it', () => {
+    const kinds = (text: string) => look(text, { speller: null }).map(([kind, words]) => [kind, words]);
+    expect(kinds('The wall is is old.')).toEqual([['doubled-word', 'is is']]);
+    expect(kinds('What it is is old.')).toEqual([]);
+  });
+  it('finds blanks that are missing or too many, and leaves addresses and numbers alone', () => {
+    const blanks = (text: string) => look(text, { speller: null });
+    expect(blanks('The town pays.It is not fair .')).toEqual([
+      ['blank', 'pays.It', 'pays. It'],
+      ['blank', 'fair .', 'fair.'],
+    ]);
+    expect(blanks('Old walls,new walls.')).toEqual([['blank', 'walls,new', 'walls, new']]);
+    expect(
+      blanks('See https://tidewell.example/a.Bc and 3.5 m, 1,000 years, e.g. the U.S. and so on…'),
+    ).toEqual([]);
+  });
+  it('finds a pronoun and a verb that do not go together, where nothing else can rule the verb', () => {
+    const said = (text: string) => look(text, { speller: null }).map(([, ...rest]) => rest);
+    expect(said('It are the farmers who pay, and they was asked.')).toEqual([['It are', 'It is']]);
+    expect(said('They was asked.')).toEqual([['They was', 'They were']]);
+    expect(
+      said('If it were so, let it have a wall; does she have one? Noor and he have. I wish I were.'),
+    ).toEqual([]);
+  });
   it('finds a quotation mark that is never closed, curly or straight, and knows inches', () => {
     expect(look('She said “the wall held for sixty years and moved.').map(([kind]) => kind)).toEqual([
       'open-quotation',

@@ -30,13 +30,19 @@ const at = (p: Passage, start: number, end: number) => ({
 });
 
 /** Twice may be meant: "the fact that that happened", "had had". */
-const MAY_DOUBLE = /^(?:that|had|is|do|no|so|very|really|far|many|long|bye)$/iu;
+const MAY_DOUBLE = /^(?:that|had|do|no|so|very|really|far|many|long|bye)$/iu;
 
 function doubledWords(p: Passage): Finding[] {
   return words(p.line.text).flatMap((word, i, all): Finding[] => {
     const before = all[i - 1];
     if (!before || before.text.toLowerCase() !== word.text.toLowerCase()) return [];
     if (MAY_DOUBLE.test(word.text) || /\p{N}/u.test(word.text)) return [];
+    // "What it is is a wall": only a clause that begins with such a word ends in a verb before another.
+    if (
+      /^is$/iu.test(word.text) &&
+      /\b(?:what|who|where|how|why|whatever)\b[^.!?]*$/iu.test(p.line.text.slice(0, before.start))
+    )
+      return [];
     if (!/^\s+$/u.test(p.line.text.slice(before.end, word.start))) return [];
     return [{ kind: 'doubled-word', ...at(p, before.start, word.end), fixes: [before.text] }];
   });
@@ -69,6 +75,72 @@ function openQuotations(p: Passage): Finding[] {
   if (open !== null) report(open);
   return found;
 }
+
+/** A sentence that begins without a blank after the one before: "It pays.It is". Letters before and a capital behind, no address. */
+const NO_BLANK = /(?<=\p{Ll}{2})([.!?;])(?=\p{Lu}\p{Ll})/gu;
+const NO_BLANK_COMMA = /(?<=\p{Ll}{2}),(?=\p{L}{2})/gu;
+/** A blank before a mark that closes: "fair ." */
+const BLANK_BEFORE = /(?<=[\p{L}\p{N})”’])[ \u00a0]+([.,;:!?])(?=\s|$)/gu;
+
+/** Blanks that are missing behind a mark, or stand before one. */
+function blanks(p: Passage): Finding[] {
+  const { text } = p.line;
+  const around = (from: number, to: number) => {
+    const start = from - (/\S*$/u.exec(text.slice(0, from))?.[0].length ?? 0);
+    const end = to + (/^\S*/u.exec(text.slice(to))?.[0].length ?? 0);
+    return { start, end, word: text.slice(start, end) };
+  };
+  const missing = [NO_BLANK, NO_BLANK_COMMA].flatMap((pattern) =>
+    [...text.matchAll(pattern)].flatMap((m): Finding[] => {
+      const { start, end, word } = around(m.index, m.index + 1);
+      if (/^(?:https?:|www\.|\S+@)/iu.test(word.replace(/^[(<“"]+/u, ''))) return [];
+      const at_ = m.index + 1 - start;
+      return [{ kind: 'blank', ...at(p, start, end), fixes: [`${word.slice(0, at_)} ${word.slice(at_)}`] }];
+    }),
+  );
+  const extra = [...text.matchAll(BLANK_BEFORE)].map((m): Finding => {
+    const { start } = around(m.index, m.index);
+    const end = m.index + m[0].length;
+    return { kind: 'blank', ...at(p, start, end), fixes: [text.slice(start, m.index) + (m[1] ?? '')] };
+  });
+  return [...missing, ...extra];
+}
+
+/** Pronouns with the forms of "be", "have" and "do" that do not go with them, and the form that does. */
+const DISAGREES: [RegExp, (verb: string) => string | undefined][] = [
+  [
+    /\b(it|he|she)\s+(are|were|have|do|am)(?=\s|[.,;!?]|$)/giu,
+    (v) => ({ are: 'is', am: 'is', were: 'was', have: 'has', do: 'does' })[v],
+  ],
+  [
+    /\b(we|they|you)\s+(is|was|has|does|am)(?=\s|[.,;!?]|$)/giu,
+    (v) => ({ is: 'are', am: 'are', was: 'were', has: 'have', does: 'do' })[v],
+  ],
+  [
+    /\b(I)\s+(is|are|has|does|were)(?=\s|[.,;!?]|$)/gu,
+    (v) => ({ is: 'am', are: 'am', has: 'have', does: 'do', were: 'was' })[v],
+  ],
+];
+/** "If it were", "let it have", "make it do", "what does it have", "Mary and he have", "people like it do": another word rules the verb. */
+const RULED =
+  /\b(?:if|wish(?:es|ed)?|though|lest|unless|suppose|were|and|or|that|let|lets|make|makes|made|have|has|had|help|helps|saw|see|watch|hear|heard|do|does|did|will|would|can|could|may|might|must|shall|should|to|of|like|with|for|than|about|behind|in|on|before|after|how|of us|who|the|a)\s*$/iu;
+
+/** "It are": a pronoun and a verb that do not go together. Said only where nothing before them may be what the verb goes with. */
+const agreement = (p: Passage): Finding[] =>
+  DISAGREES.flatMap(([pattern, right]) =>
+    [...p.line.text.matchAll(pattern)].flatMap((m): Finding[] => {
+      const [whole, pronoun = '', verb = ''] = m;
+      const fix = right(verb.toLowerCase());
+      if (!fix || RULED.test(p.line.text.slice(0, m.index))) return [];
+      return [
+        {
+          kind: 'agreement',
+          ...at(p, m.index, m.index + whole.length),
+          fixes: [`${pronoun} ${fix}`],
+        },
+      ];
+    }),
+  );
 
 const ATTACHED =
   /\b(?:(?:is|are|i(?:'|’)?ve|have|find|see)\s+(?:the\s+)?attach(?:ed|ment)s?|attached\s+(?:is|are|you|file|picture|photo|image|document|map))\b/giu;
@@ -138,6 +210,8 @@ export function proofread(input: ProofreadInput): Finding[] {
     ...written.flatMap((p) => [
       ...doubledWords(p),
       ...openQuotations(p),
+      ...blanks(p),
+      ...agreement(p),
       ...(carried.length ? [] : attachments(p)),
       ...spelling(p, input, names, known),
     ]),

@@ -37,6 +37,8 @@ export type DiscussionRecord = {
     outside: boolean;
   };
   week: { number: number; title: string; startsOn: string };
+  /** A sealed discussion has opened to this person, who has opened a classmate's post since. */
+  openedOthers: boolean;
   /** Running figures: what is unread is core's to say. */
   reading: ReadingFigures;
   /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
@@ -67,6 +69,7 @@ const columns = (db: Db, person: PersonId) => [
   'x.response_due as x_response',
   'x.replies_due as x_replies',
   'ex.person_id as excused',
+  'so.person_id as opened_others',
   db.raw('coalesce(n.class_posts, 0) as class_posts'),
   db.raw('coalesce(n.private_posts, 0) as private_posts'),
   db.raw('coalesce(n.responses, 0) as responses'),
@@ -100,6 +103,9 @@ const enrolled = (db: Db, person: PersonId) =>
     .leftJoin('excusals as ex', (j) =>
       j.on('ex.course_id', 'd.course_id').andOn('ex.discussion_id', 'd.id').andOnVal('ex.person_id', person),
     )
+    .leftJoin('seal_openings as so', (j) =>
+      j.on('so.course_id', 'd.course_id').andOn('so.discussion_id', 'd.id').andOnVal('so.person_id', person),
+    )
     .leftJoin('discussion_counts as n', (j) =>
       j.on('n.course_id', 'd.course_id').andOn('n.discussion_id', 'd.id'),
     )
@@ -129,6 +135,7 @@ type Row = {
   x_response: string | null;
   x_replies: string | null;
   excused: string | null;
+  opened_others: string | null;
   class_posts: number;
   private_posts: number;
   responses: number;
@@ -161,6 +168,7 @@ function toRecord(row: Row): DiscussionRecord {
       },
     },
     excused: row.excused !== null,
+    openedOthers: row.opened_others !== null,
     role: row.role,
     course: {
       id: courseId(row.course_id),

@@ -111,6 +111,10 @@ export const noteContent = (
 
 export const deleteFile = (db: Db, id: string) => db('files').where({ id }).delete();
 
+/** Held by whoever counts what a course holds and then adds to it, until the transaction ends. */
+export const lockQuota = (db: Db, course: CourseId) =>
+  db.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [course]);
+
 /** How much a person, and all of a course, hold there: what has come and what is still to come. */
 export async function heldBytes(db: Db, course: CourseId, owner: PersonId) {
   const row = await db('files')

@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import { HIT_END, HIT_START } from '@/core/find/passage';
 import {
   instant,
@@ -31,19 +32,64 @@ export function typedQuery(text: string, lastWord: string | null): Query {
     : { sql: `(${whole} || ${begun})`, bindings: [text, lastWord] };
 }
 
+/** What a reader may look in: the posts of an open discussion that are in their sight, and the texts of their courses. */
+export type Readable = {
+  reader: { id: PersonId; staffIn: CourseId[] };
+  within: DiscussionId[];
+  /** Prompts and readings are looked in as well. */
+  courses: CourseId[];
+};
+
+/** Whether a post in sight of the class is in this reader's sight. */
+const inSight = (db: Db, reader: Readable['reader']) => (w: Knex.QueryBuilder) =>
+  void w
+    .whereNull('p.private_to')
+    .orWhere('p.private_to', reader.id)
+    .orWhere('p.author_id', reader.id)
+    .orWhereIn('p.course_id', reader.staffIn);
+
 /**
- * For each word the words nearest to it that stand somewhere, itself among them where it does. The vocabulary is
- * everybody's, so the answer must only ever be searched with, and never be shown.
+ * For each word the words nearest to it that stand in what the reader may read, itself among them where it does. The vocabulary
+ * is everybody's, so each neighbour is looked for in the reader's own texts, word for word, before it is one: that a word stands
+ * elsewhere changes nothing.
  */
-export async function nearWords(db: Db, words: string[]): Promise<Map<string, string[]>> {
-  const { rows } = await db.raw(
-    `select a.word as asked, array(
-       select w.word from search_words w where w.word % a.word
-       order by similarity(w.word, a.word) desc, w.word limit 4) as near
-     from unnest(?::text[]) a (word)`,
-    [words],
-  );
-  return new Map(rows.map((r: { asked: string; near: string[] }) => [r.asked, r.near]));
+export async function nearWords(
+  db: Db,
+  { reader, within, courses }: Readable,
+  words: string[],
+): Promise<Map<string, string[]>> {
+  // The index knows stems; the word itself is then compared as it stands.
+  const stands = (found: string, texts: string) =>
+    `${found} @@ to_tsquery('english', c.word) and to_tsvector('simple', ${texts}) @@ to_tsquery('simple', c.word)`;
+  const posts = db('post_texts as x')
+    .join('posts as p', 'p.id', 'x.post_id')
+    .whereIn('x.discussion_id', within)
+    .where(visible(db, 'p'))
+    .where(inSight(db, reader))
+    .whereRaw(stands('x.found', `x.title || ' ' || x.plain`))
+    .select(db.raw('1'));
+  const prompts = db('discussions as d')
+    .whereIn('d.course_id', courses)
+    .whereRaw(stands('d.found', `d.title || ' ' || d.prompt_plain`))
+    .select(db.raw('1'));
+  const readings = db('readings as r')
+    .whereIn('r.course_id', courses)
+    .whereRaw(stands('r.found', `r.title || ' ' || r.author || ' ' || r.plain`))
+    .select(db.raw('1'));
+  const near = db
+    .from(
+      db.raw(
+        `(select w.word from search_words w where w.word % a.word
+          order by similarity(w.word, a.word) desc, w.word) c`,
+      ),
+    )
+    .where((w) => void w.whereExists(posts).orWhereExists(prompts).orWhereExists(readings))
+    .limit(4)
+    .select('c.word');
+  const rows: { asked: string; near: string[] }[] = await db
+    .from(db.raw('unnest(?::text[]) a (word)', [words]))
+    .select('a.word as asked', db.raw('array(?) as near', [near]));
+  return new Map(rows.map((r) => [r.asked, r.near]));
 }
 
 /** All of the words, each as any of its neighbours. The neighbours come out of the vocabulary: letters only. */
@@ -59,6 +105,7 @@ export type FoundPost = {
   kind: 'response' | 'reply';
   discussion: DiscussionId;
   author: string;
+  authorId: PersonId;
   role: Role;
   title: string;
   sharedAt: Instant;
@@ -71,7 +118,7 @@ export type FoundPost = {
  */
 export async function findPosts(
   db: Db,
-  reader: { id: PersonId; staffIn: CourseId[] },
+  reader: Readable['reader'],
   within: DiscussionId[],
   ask: { query: Query | null; from: string | null },
   limit: number,
@@ -84,13 +131,7 @@ export async function findPosts(
     .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOn('e.person_id', 'p.author_id'))
     .whereIn('x.discussion_id', within)
     .where(visible(db, 'p'))
-    .where((w) =>
-      w
-        .whereNull('p.private_to')
-        .orWhere('p.private_to', reader.id)
-        .orWhere('p.author_id', reader.id)
-        .orWhereIn('p.course_id', reader.staffIn),
-    )
+    .where(inSight(db, reader))
     .modify((q) => {
       if (query) q.whereRaw(`x.found @@ ${query.sql}`, query.bindings);
       if (ask.from === 'me') q.where('p.author_id', reader.id);
@@ -101,11 +142,22 @@ export async function findPosts(
       query ? query.bindings : [],
     )
     .limit(limit)
-    .select('p.id', 'p.kind', 'p.discussion_id', 'a.name', 'e.role', 'x.title', 'x.plain', 'p.shared_at');
+    .select(
+      'p.id',
+      'p.kind',
+      'p.discussion_id',
+      'p.author_id',
+      'a.name',
+      'e.role',
+      'x.title',
+      'x.plain',
+      'p.shared_at',
+    );
   const rows: {
     id: number;
     kind: 'response' | 'reply';
     discussion_id: DiscussionId;
+    author_id: string;
     name: string;
     role: Role;
     title: string;
@@ -125,6 +177,7 @@ export async function findPosts(
     kind: r.kind,
     discussion: r.discussion_id,
     author: r.name,
+    authorId: personId(r.author_id),
     role: r.role,
     title: r.title,
     sharedAt: instant(r.shared_at),

@@ -5,8 +5,12 @@ import { timestamptz, type Db } from '../connection';
 export type Theme = 'system' | 'light' | 'dark';
 
 export async function personByEmail(db: Db, email: string) {
-  const row = await db('people').whereRaw('lower(email) = lower(?)', [email]).first('id', 'password_hash');
-  return row ? { id: personId(row.id), passwordHash: row.password_hash as string } : null;
+  const row = await db('people')
+    .whereRaw('lower(email) = lower(?)', [email])
+    .first('id', 'password_hash', 'demo');
+  return row
+    ? { id: personId(row.id), passwordHash: row.password_hash as string, demo: row.demo as boolean }
+    : null;
 }
 
 /** The people the demo's sign-in page offers, in their order, with the courses they are in. */
@@ -33,19 +37,6 @@ export async function demoPeople(db: Db) {
 
 export async function isDemoPerson(db: Db, id: PersonId): Promise<boolean> {
   return (await db('people').where({ id }).whereNotNull('demo_rank').first('id')) !== undefined;
-}
-
-export async function failuresSince(db: Db, email: string, since: Instant): Promise<number> {
-  const row = await db('sign_in_failures')
-    .where('email', email.toLowerCase())
-    .where('failed_at', '>', timestamptz(since))
-    .count('* as n')
-    .first();
-  return Number(row?.n ?? 0);
-}
-
-export async function recordFailure(db: Db, email: string, now: Instant) {
-  await db('sign_in_failures').insert({ email: email.toLowerCase(), failed_at: timestamptz(now) });
 }
 
 export async function openSession(
@@ -78,6 +69,7 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.email',
       'p.time_zone',
       'p.theme',
+      'p.demo',
       's.expires_at',
       'p.last_seen',
       'p.previous_visit',
@@ -90,12 +82,25 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
         email: row.email as string,
         timeZone: row.time_zone as string,
         theme: row.theme as Theme,
+        demo: row.demo as boolean,
         expires: instant(row.expires_at),
         lastSeen: row.last_seen === null ? null : instant(row.last_seen),
         previousVisit: row.previous_visit === null ? null : instant(row.previous_visit),
         clockOffset: Number(row.clock_offset),
       }
     : null;
+}
+
+/** Of these sessions, named by their hashes in hexadecimal, those that there still are. */
+export async function livingSessions(db: Db, hashes: readonly string[]): Promise<Set<string>> {
+  const found: string[] = await db('sessions')
+    .whereIn(
+      'token_hash',
+      hashes.map((hash) => Buffer.from(hash, 'hex')),
+    )
+    .select(db.raw(`encode(token_hash, 'hex') as hash`))
+    .then((rows: { hash: string }[]) => rows.map((r) => r.hash));
+  return new Set(found);
 }
 
 /** A new visit begins: what was last seen becomes the end of the visit before. */

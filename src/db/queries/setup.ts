@@ -16,6 +16,8 @@ export type NewPerson = {
   name: string;
   email: string;
   passwordHash: string;
+  /** One of the demo's people, who can sign in only where there is one. */
+  demo?: boolean;
   timeZone: string;
   demoRank: number | null;
   lastSeen: Instant | null;
@@ -50,6 +52,7 @@ export async function insertPeople(db: Db, people: NewPerson[]) {
       password_hash: p.passwordHash,
       time_zone: p.timeZone,
       demo_rank: p.demoRank,
+      demo: p.demo ?? false,
       last_seen: p.lastSeen === null ? null : timestamptz(p.lastSeen),
     })),
   );
@@ -214,7 +217,7 @@ export async function markReadBefore(db: Db, before: Instant) {
        and p.withdrawn_at is null and p.hidden_at is null
        and (e.role <> 'student' or not (d.brief ->> 'sealed')::boolean or exists (
          select 1 from posts o where o.discussion_id = d.id and o.author_id = e.person_id
-           and o.kind = 'response' and o.shared_at < ?::timestamptz))`,
+           and o.kind = 'response' and o.withdrawn_at is null and o.shared_at < ?::timestamptz))`,
     [timestamptz(before), timestamptz(before), timestamptz(before)],
   );
 }

@@ -1,5 +1,5 @@
 import { ledger } from '@/core/counting/ledger';
-import { isSealedFor } from '@/core/counting/permission';
+import { sealFor, type Seal } from '@/core/counting/seal';
 import type { Ledger, LedgerInput } from '@/core/counting/types';
 import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
 import { discussionState, type DiscussionState } from '@/core/deadlines/state';
@@ -22,6 +22,8 @@ export type Account = {
   ledgerInput: LedgerInput | null;
   /** Classmates' posts are withheld from this person now. */
   sealed: boolean;
+  /** Why they are, and when that ends by itself. */
+  seal: Seal | null;
   responded: boolean;
   /** Posts of others in the discussion that this person has not read. */
   unread: number;
@@ -41,7 +43,7 @@ export function accountOf(
   const unread = unreadPosts(record.reading, own, staff);
   if (staff) {
     const state = discussionState(schedule, now);
-    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, responded, unread };
+    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
   }
   const { count, distinctPeers, distinctDays, staffCount } = record.brief.replies;
   const ledgerInput: LedgerInput = {
@@ -63,6 +65,15 @@ export function accountOf(
     now,
   };
   const account = ledger(ledgerInput);
+  // What stands in an outside discussion its only reader brought in.
+  const seal = record.course.outside
+    ? null
+    : sealFor({
+        rule: { sealed: record.brief.sealed, opensWithAny: record.brief.sealOpensWithAny ?? false },
+        posts: own,
+        schedule,
+        now,
+      });
   const summary = summarise(account, now);
   return {
     schedule,
@@ -72,8 +83,8 @@ export function accountOf(
     }),
     ledger: account,
     ledgerInput,
-    // What stands in an outside discussion its only reader brought in.
-    sealed: !record.course.outside && isSealedFor({ sealed: record.brief.sealed, responded, schedule, now }),
+    sealed: seal !== null,
+    seal,
     responded,
     unread,
   };

@@ -9,8 +9,7 @@ import type { Entered } from './enter';
  * `locked` says that staff locked the thread of a reply: they themselves may still answer in it.
  */
 export function refused(deps: Deps, entered: Entered, kind: PostKind, locked = false): Refusal | null {
-  const { record, schedule, responded, staff } = entered;
+  const { record, schedule, responded, staff, seal } = entered;
   if (record.course.outside) return null;
-  const sealed = record.brief.sealed && !staff;
-  return refusal({ kind, schedule, sealed, responded, locked: locked && !staff, now: deps.now });
+  return refusal({ kind, schedule, seal, responded, locked: locked && !staff, now: deps.now });
 }

@@ -4,7 +4,8 @@ import { instant, type Instant } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { busyCalendars, deleteBusyCalendar, replaceBusyCalendar } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
-import { readFor, type NotRead } from '../readers/readers';
+import type { NotRead } from '../readers/not-read';
+import { readFor } from '../readers/readers';
 
 /** Of a larger file only the beginning is read. */
 export const MOST_CALENDAR_BYTES = 5_000_000;

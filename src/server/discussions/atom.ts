@@ -1,6 +1,7 @@
 import { Feed } from 'feed';
 import { htmlOf } from '@/core/formats/to-html';
 import type { ExportedPost } from '@/core/formats/discussion-export';
+import { escaped } from '../formats/written';
 import { plainText } from '@/core/posts/flatten';
 
 /** What XML 1.0 cannot hold at all, not even escaped. */
@@ -40,7 +41,8 @@ export function atomText(
     const opening = post.title || plainText(post.doc).slice(0, OPENING).replace(/\s+/gu, ' ');
     feed.addItem({
       id: `urn:pulpit:post:${post.id}`,
-      title: speakable(`${words.post(post)}${opening ? `: ${opening}` : ''}`),
+      // The feed says that titles are HTML (RFC 4287, 3.1.1.2), so what is text is written as such.
+      title: escaped(speakable(`${words.post(post)}${opening ? `: ${opening}` : ''}`)),
       link: `${page}?post=${post.id}`,
       date: new Date(post.changedAt),
       published: new Date(post.sharedAt),

@@ -23,6 +23,7 @@ import { readsAs } from '@/db/queries/people';
 import { postMarks, type PostMarks } from '@/db/queries/post-marks';
 import { plainTexts, type PostOutline, type PostRecord } from '@/db/queries/posts';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { openingSeal } from '../access/seal-opening';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { markFor } from '../rubric/rubric';
@@ -285,7 +286,7 @@ export async function conversation(
 ): Promise<Result<Conversation, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
-  const entered = door.value;
+  const entered = await openingSeal(deps, actor, door.value);
   const { record, staff, responded } = entered;
   const head = headOf(deps, entered);
   const [{ posts, events }, marks, follows, habit] = await Promise.all([
@@ -306,7 +307,8 @@ export async function conversation(
   const owing = head.ledger !== null && summarise(head.ledger, deps.now).owedReplies > 0;
   const prompt = promptPlain(record.prompt, record.brief);
   const words = ask.words?.trim() ?? '';
-  const found = words && !entered.sealed ? await findIn(deps, record.id, words) : null;
+  const readable = new Set(posts.map((p) => p.id));
+  const found = words ? await findIn(deps, actor, entered, readable, words) : null;
   const list = await listed(
     room,
     {

@@ -5,6 +5,7 @@ import { inReadingOrder, threads } from '@/core/posts/thread';
 import { fail, ok, type Result } from '@/core/result';
 import type { PostRecord } from '@/db/queries/posts';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { openingSeal } from '../access/seal-opening';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import type { FileDeps } from '../files/receive';
@@ -12,7 +13,7 @@ import { travellingPictures } from '../formats/travelling';
 
 /** Posts as they leave Pulpit: what this person may read now, in reading order. */
 export async function postsToTake(deps: Deps, actor: Actor, entered: Entered): Promise<ExportedPost[]> {
-  const posts = await visiblePosts(deps.db, actor, entered);
+  const posts = await visiblePosts(deps.db, actor, await openingSeal(deps, actor, entered));
   return threadsInOrder(threads(posts))
     .flatMap(inReadingOrder)
     .map(({ post, depth }) => toTake(post, depth));

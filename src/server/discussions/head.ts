@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import type { Seal } from '@/core/counting/seal';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
@@ -19,6 +20,7 @@ export type DiscussionHead = {
   ledger: Ledger | null;
   staff: boolean;
   sealed: boolean;
+  seal: Seal | null;
   responded: boolean;
   /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
   responses: number;
@@ -30,7 +32,7 @@ export type DiscussionHead = {
 };
 
 export function headOf(deps: Deps, entered: Entered): DiscussionHead {
-  const { record, schedule, state, ledger, staff, sealed, responded, unread, own } = entered;
+  const { record, schedule, state, ledger, staff, sealed, seal, responded, unread, own } = entered;
   return {
     slug: record.slug,
     title: record.title,
@@ -48,6 +50,7 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
     ledger,
     staff,
     sealed,
+    seal,
     responded,
     responses: record.responses,
     othersResponses:

@@ -10,6 +10,7 @@ import {
   heldBytes,
   insertFile,
   lockContent,
+  lockQuota,
   noteContent,
   noteReceived,
   type FileRecord,
@@ -73,20 +74,18 @@ async function beginIn(
   input: z.infer<typeof beginSchema>,
 ): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
   if (input.bytes > MOST_FILE_BYTES) return fail({ code: 'file-too-large', most: MOST_FILE_BYTES });
-  const held = await heldBytes(deps.db, course, actor.id);
-  if (held.own + input.bytes > MOST_OF_A_PERSON)
-    return fail({ code: 'quota-person', most: MOST_OF_A_PERSON });
-  if (held.course + input.bytes > MOST_OF_A_COURSE) return fail({ code: 'quota-course' });
-  const id = randomUUID();
-  await insertFile(deps.db, {
-    id,
-    course,
-    owner: actor.id,
-    name: input.name,
-    expected: input.bytes,
-    now: deps.now,
+  return deps.db.transaction(async (tx): Promise<Result<{ id: string; piece: number }, UploadFailure>> => {
+    // Forty begun at once are counted one after the other.
+    await lockQuota(tx, course);
+    const held = await heldBytes(tx, course, actor.id);
+    if (held.own + input.bytes > MOST_OF_A_PERSON)
+      return fail({ code: 'quota-person', most: MOST_OF_A_PERSON });
+    if (held.course + input.bytes > MOST_OF_A_COURSE) return fail({ code: 'quota-course' });
+    const id = randomUUID();
+    const { name, bytes: expected } = input;
+    await insertFile(tx, { id, course, owner: actor.id, name, expected, now: deps.now });
+    return ok({ id, piece: PIECE_BYTES });
   });
-  return ok({ id, piece: PIECE_BYTES });
 }
 
 const isId = (id: string) => z.uuid().safeParse(id).success;

@@ -4,11 +4,11 @@ import { groupBy } from '@/core/group';
 import {
   isStaff,
   type CourseId,
-  type DiscussionId,
   type Instant,
   type PersonId,
   type PostId,
   type Role,
+  type DiscussionId,
 } from '@/core/ids';
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
@@ -26,7 +26,8 @@ import {
   type Query,
 } from '@/db/queries/find';
 import { ownPosts } from '@/db/queries/own-posts';
-import { accountOf } from '../access/enter';
+import { accountOf, enterDiscussion, type Entered } from '../access/enter';
+import { openingSeal } from '../access/seal-opening';
 import type { Actor, Deps } from '../deps';
 
 const MOST = { posts: 12, texts: 5, people: 6 };
@@ -94,14 +95,21 @@ export type FoundIn = {
 const NOTHING_FOUND: FoundIn = { posts: new Set(), passages: async () => new Map() };
 
 /**
- * The posts of a discussion that hold the words. A word that stands nowhere is taken for its nearest neighbours. It is for
- * posts that the reader is shown anyhow: what they may not read has to be left out of it.
+ * The posts of a discussion that hold the words, of those that the reader may read. A word that stands in none of them is taken for
+ * its nearest neighbours in them; what stands in others changes nothing.
  */
-export async function findIn(deps: Deps, discussion: DiscussionId, typed: string): Promise<FoundIn> {
+export async function findIn(
+  deps: Deps,
+  actor: Actor,
+  { record, staff, sealed }: Entered,
+  readable: ReadonlySet<PostId>,
+  typed: string,
+): Promise<FoundIn> {
+  if (sealed) return NOTHING_FOUND;
   const words = bareWords(typed);
   if (words.length === 0) return NOTHING_FOUND;
   const look = async (query: Query): Promise<FoundIn> => ({
-    posts: await matchesIn(deps.db, discussion, query),
+    posts: new Set([...(await matchesIn(deps.db, record.id, query))].filter((id) => readable.has(id))),
     passages: async (posts) =>
       new Map(
         [...(await passagesOf(deps.db, posts, query))].map(([post, passage]) => [
@@ -114,9 +122,27 @@ export async function findIn(deps: Deps, discussion: DiscussionId, typed: string
   });
   const found = await look(typedQuery(typed, growing(typed)));
   if (found.posts.size > 0 || typed.includes('"')) return found;
-  const near = await nearWords(deps.db, words);
+  const reader = { id: actor.id, staffIn: staff ? [record.course.id] : [] };
+  const near = await nearWords(deps.db, { reader, within: [record.id], courses: [] }, words);
   const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
   return groups.length ? look(nearQuery(groups)) : found;
+}
+
+/** What was found of others behind a seal that opened to the reader is given only once that is noted (rule 4). */
+async function afterOpening(
+  deps: Deps,
+  actor: Actor,
+  scope: Scope,
+  posts: FoundPost[],
+): Promise<FoundPost[]> {
+  const closed = new Set<DiscussionId>();
+  for (const record of scope.records) {
+    if (!record.brief.sealed || record.openedOthers || isStaff(record.role)) continue;
+    if (!posts.some((p) => p.discussion === record.id && p.authorId !== actor.id)) continue;
+    const door = await enterDiscussion(deps, actor, record.slug);
+    if (!door.ok || (await openingSeal(deps, actor, door.value)).sealed) closed.add(record.id);
+  }
+  return posts.filter((p) => p.authorId === actor.id || !closed.has(p.discussion));
 }
 
 /**
@@ -146,11 +172,12 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
   let nearly = false;
   // Whoever sets words in quotation marks means just these.
   if (posts.length + texts.length === 0 && words.length && !ask.text.includes('"')) {
-    const near = await nearWords(db, words);
+    const near = await nearWords(db, { reader, within: scope.open, courses: ids }, words);
     const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
     if (groups.length) ({ posts, texts } = await look(nearQuery(groups)));
     nearly = posts.length + texts.length > 0;
   }
+  posts = await afterOpening(deps, actor, scope, posts);
   const record = new Map(scope.records.map((r) => [r.id, r]));
   const course = new Map(scope.courses.map((c) => [c.id, c]));
   return {
@@ -161,7 +188,12 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
       return in_
         ? [
             {
-              ...p,
+              id: p.id,
+              kind: p.kind,
+              author: p.author,
+              role: p.role,
+              title: p.title,
+              sharedAt: p.sharedAt,
               slug: in_.slug,
               discussion: in_.title,
               course: in_.course.code,

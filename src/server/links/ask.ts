@@ -13,11 +13,25 @@ export type LinkWorld = {
 export const TIMEOUT_MS = 5_000;
 export const MOST_REDIRECTS = 3;
 
+/** Where clouds tell a machine its secrets, on addresses that look public. */
+const METADATA = new Set([
+  '168.63.129.16',
+  '100.100.100.200',
+  '192.0.0.192',
+  'fd00:ec2::254',
+  'fd20:ce::254',
+]);
+
 /** Only addresses of the public internet: not this machine, not its networks, not what maps onto them. */
 export function isPublic(address: string): boolean {
   if (!ipaddr.isValid(address)) return false;
   const parsed = ipaddr.process(address);
-  return parsed.range() === 'unicast';
+  if (parsed.range() !== 'unicast') return false;
+  if (parsed.kind() === 'ipv4') return !METADATA.has(parsed.toString());
+  // An IPv4 address in the last half of an IPv6 one, however it is written, is that address (RFC 4291, 2.5.5.1: "::7f00:1").
+  const parts = (parsed as ipaddr.IPv6).parts;
+  if (parts.slice(0, 6).every((part) => part === 0)) return false;
+  return !METADATA.has(parsed.toString());
 }
 
 export const theWorld: LinkWorld = {
@@ -52,6 +66,15 @@ async function beginning(response: IncomingMessage, most: number): Promise<Buffe
   return Buffer.concat(pieces).subarray(0, most);
 }
 
+/** An answer, or the reason of a signal that comes before it: a name may take longer to look up than all else together. */
+const within = <T>(work: Promise<T>, signal: AbortSignal): Promise<T> =>
+  new Promise((resolve, reject) => {
+    const over = () => reject(signal.reason as Error);
+    if (signal.aborted) over();
+    signal.addEventListener('abort', over, { once: true });
+    work.then(resolve, reject).finally(() => signal.removeEventListener('abort', over));
+  });
+
 /** Asks one address, and the very one that was looked at: a name that changes its mind meanwhile changes nothing. */
 export async function askOnce(
   url: URL,
@@ -59,7 +82,7 @@ export async function askOnce(
   world: LinkWorld,
   signal: AbortSignal,
 ): Promise<Answer> {
-  const address = await addressOf(url.hostname, world);
+  const address = await within(addressOf(url.hostname, world), signal);
   const send = url.protocol === 'https:' ? httpsRequest : httpRequest;
   return new Promise<Answer>((resolve, reject) => {
     const request = send(

@@ -1,22 +1,25 @@
 import type { DiscussionId, PersonId } from '@/core/ids';
 import type { Db } from '@/db/connection';
 import { listen } from '@/db/listen';
+import { livingSessions } from '@/db/queries/people';
 import { eventsAfter, type RoomEvent } from '@/db/queries/room-events';
 import { mayHear } from '../access/visible-events';
 
 /** Somebody who hears what happens in a discussion, and how far they have heard. */
 export type Listener = {
   reader: { id: PersonId; staff: boolean };
+  /** The session they listen by: when it is over, so is the listening. Null for a program, which has none. */
+  session: string | null;
   /** The number of the last event they know of. */
   after: number;
   hear: (events: RoomEvent[]) => void;
-  /** The process ends: whoever listens has to begin anew elsewhere. */
+  /** The process or the session ends: whoever listens has to begin anew. */
   ended: () => void;
 };
 
 export type Hub = {
-  /** Begins with what happened after `listener.after`; the answer stops it. */
-  join: (discussion: DiscussionId, listener: Listener) => () => void;
+  /** Begins with what happened after `listener.after`; the answer stops it. Null for who listens often enough already. */
+  join: (discussion: DiscussionId, listener: Listener) => (() => void) | null;
   /** The process ends: nobody is taken any more. */
   stopped: boolean;
   /** Ends all listening, for good. */
@@ -26,6 +29,10 @@ export type Hub = {
 type Room = { listeners: Set<Listener>; walking: boolean; again: boolean };
 
 const AGAIN_AFTER_MS = 1_000;
+/** Windows of one person that listen through this process. */
+const MOST_OF_A_PERSON = 12;
+/** How long a stream may outlive its session. */
+const LOOK_MS = 5_000;
 /** More at once are fetched in further rounds. */
 const MOST_AT_ONCE = 500;
 
@@ -81,10 +88,30 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
       },
     });
 
+  let looking: NodeJS.Timeout | null = null;
+  const everybody = () => [...rooms.values()].flatMap(({ listeners }) => [...listeners]);
+  const of = (person: PersonId) => everybody().filter((l) => l.reader.id === person);
+
+  /** Ends the streams of sessions that are over: one question for all of them. */
+  const endOver = async () => {
+    const listening = everybody().flatMap((l) =>
+      l.session === null ? [] : [{ session: l.session, ended: l.ended }],
+    );
+    if (listening.length === 0) return;
+    try {
+      const living = await livingSessions(db, [...new Set(listening.map((l) => l.session))]);
+      for (const l of listening) if (!living.has(l.session)) l.ended();
+    } catch {
+      // The database could not be asked: it is asked again in a while.
+    }
+  };
+
   const hub: Hub = {
     stopped: false,
     join(discussion, listener) {
+      if (of(listener.reader.id).length >= MOST_OF_A_PERSON) return null;
       stopListening ??= start();
+      looking ??= setInterval(() => void endOver(), LOOK_MS).unref();
       const room = rooms.get(discussion) ?? { listeners: new Set(), walking: false, again: false };
       rooms.set(discussion, room);
       room.listeners.add(listener);
@@ -97,6 +124,7 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
     stop() {
       hub.stopped = true;
       stopListening?.();
+      if (looking) clearInterval(looking);
       for (const { listeners } of rooms.values()) for (const { ended } of [...listeners]) ended();
       rooms.clear();
     },

@@ -10,7 +10,7 @@ export type Told = Pick<RoomEvent, 'n' | 'act' | 'post' | 'kind' | 'thread'> & {
 
 export type Listening = {
   /** Begins; the answer stops it. Null behind the seal, where nothing is told. */
-  begin: ((listener: { hear: (told: Told[]) => void; ended: () => void }) => () => void) | null;
+  begin: ((listener: { hear: (told: Told[]) => void; ended: () => void }) => (() => void) | null) | null;
 };
 
 /** Lets somebody listen to a discussion from the event on that they know of; who may, is asked here and at each new beginning. */
@@ -19,6 +19,7 @@ export async function listenTo(
   actor: Actor,
   slug: string,
   after: number,
+  session: string | null,
 ): Promise<Result<Listening, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
@@ -29,6 +30,7 @@ export async function listenTo(
     begin: ({ hear, ended }) =>
       deps.hub.join(id, {
         reader: { id: actor.id, staff },
+        session,
         after: Math.min(after, record.events),
         ended,
         hear: (events) =>

@@ -7,7 +7,8 @@ import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
-import { readFor, type NotRead } from '../readers/readers';
+import type { NotRead } from '../readers/not-read';
+import { readFor } from '../readers/readers';
 import { enterReading } from './notes';
 
 /** The notes one may read, as W3C Web Annotations. */

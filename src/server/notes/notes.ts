@@ -11,7 +11,8 @@ import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/querie
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
-import { readFor, type NotRead } from '../readers/readers';
+import type { NotRead } from '../readers/not-read';
+import { readFor } from '../readers/readers';
 
 type EnteredReading = NotePlace & {
   slug: string;

@@ -14,7 +14,8 @@ import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
-import { readFor, type NotRead } from '../readers/readers';
+import type { NotRead } from '../readers/not-read';
+import { readFor } from '../readers/readers';
 import { enterOutside } from './confirm';
 
 export const pastedPostSchema = z.strictObject({

@@ -8,6 +8,7 @@ import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { deleteDraft } from '@/db/queries/drafts';
 import { postToChange, type PostToChange } from '@/db/queries/post-versions';
+import { hasOpenedSeal } from '@/db/queries/seal';
 import { takeBack } from '@/db/queries/setup';
 import { insertVersion, lockSharing } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
@@ -111,7 +112,13 @@ export async function withdrawPost(
     const { record, schedule } = entered;
     // What stands elsewhere is taken out of the notes about it, and not withdrawn from anybody.
     if (record.course.outside) return fail({ code: 'not-found' as const });
-    const against = withdrawalRefusal({ ...post, schedule, now: deps.now });
+    // Asked under the lock: a classmate's post may have been opened since the page was made.
+    const openedOthers = await hasOpenedSeal(tx, {
+      course: record.course.id,
+      discussion: record.id,
+      person: actor.id,
+    });
+    const against = withdrawalRefusal({ ...post, openedOthers, schedule, now: deps.now });
     if (against) return fail(against);
     const { kind, parent, latest } = post;
     await takeBack(tx, id, 'withdrawn', deps.now);

@@ -1,6 +1,7 @@
 import { postId, type Instant } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { enterDiscussion, type NotFound } from '../access/enter';
+import { openingSeal } from '../access/seal-opening';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 
@@ -25,7 +26,8 @@ export async function glance(
 ): Promise<Result<Glance, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
-  const [found] = await visiblePosts(deps.db, actor, door.value, [postId(post)]);
+  const entered = await openingSeal(deps, actor, door.value);
+  const [found] = await visiblePosts(deps.db, actor, entered, [postId(post)]);
   if (!found) return fail({ code: 'not-found' });
   const { plain } = found;
   return ok({

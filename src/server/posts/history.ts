@@ -91,7 +91,14 @@ export async function changingPost(
     refused: record.course.outside ? null : editRefusal({ gone, schedule, now: deps.now }),
     withdrawal: record.course.outside
       ? { code: 'gone' }
-      : withdrawalRefusal({ kind: post.kind, gone, answered, schedule, now: deps.now }),
+      : withdrawalRefusal({
+          kind: post.kind,
+          gone,
+          answered,
+          schedule,
+          openedOthers: record.openedOthers,
+          now: deps.now,
+        }),
     ledgerInput: entered.ledgerInput,
   });
 }

@@ -172,8 +172,7 @@ export async function share(
     if (!door.ok) return door;
     const entered = door.value;
     const parent = input.parent === null ? null : postId(input.parent);
-    const locked = parent !== null && (await isThreadLocked(tx, parent));
-    const against = refused(deps, entered, input.kind, locked);
+    const against = refused(deps, entered, input.kind);
     if (against) return fail(against);
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
@@ -185,6 +184,9 @@ export async function share(
     if (input.kind === 'reply' && parent !== null && !answered && (await isGone(tx, actor, entered, parent)))
       return fail({ code: 'answered-gone' as const });
     if ((input.kind === 'reply') !== (answered !== null)) return fail({ code: 'post-not-open' as const });
+    // Asked of a post that one may read: of no other is anything told.
+    const locked = answered && refused(deps, entered, input.kind, await isThreadLocked(tx, answered.id));
+    if (locked) return fail(locked);
     if (answered && input.answeredN && input.answeredN < answered.n) {
       const { n, title, doc: now } = answered;
       return fail({ code: 'answered-changed' as const, n, title, doc: now });

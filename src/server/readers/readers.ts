@@ -1,12 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
+import type { NotRead } from './not-read';
 import { tasks, type TaskInput, type TaskName, type TaskOutput } from './tasks';
-
-/**
- * Why something that was brought was not read: it took longer than is given to it, more memory, or its person has too much
- * waiting already. Nothing else is the matter with it, and nothing was changed.
- */
-export type NotRead = { code: 'not-read'; why: 'time' | 'memory' | 'queue' };
 
 /** Whoever reads what people bring: a pool of threads in a web process, or this thread where nobody waits for it. */
 export type Readers = {

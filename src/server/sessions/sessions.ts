@@ -1,22 +1,20 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { instant, type Instant, type PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import {
   closeSession,
-  failuresSince,
   isDemoPerson,
   openSession,
   personByEmail,
-  recordFailure,
   recordVisit,
   sessionByToken,
 } from '@/db/queries/people';
+import { foldedAddress, forgetTry, isKnownDevice, knowDevice, takeTry } from '@/db/queries/sign-in';
 import type { Deps } from '../deps';
+import { FairQueue } from '../readers/fair-queue';
 
 const SESSION_DAYS = 30;
-const FAILURE_WINDOW_MS = 15 * 60_000;
-const FAILURES_ALLOWED = 10;
 /** OWASP's minimum for argon2id: 19 MiB, two passes, one lane. */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
@@ -40,32 +38,78 @@ async function begin(deps: Deps, person: PersonId): Promise<{ token: string; max
   return { token, maxAgeSeconds };
 }
 
+/** Whom somebody says they are, and from where. */
+export type SignInTry = {
+  email: string;
+  password: string;
+  /** The network the request came from; null where nobody knows. */
+  network: string | null;
+  /** What this browser was given when somebody signed in with it before. */
+  device: string | null;
+  /** People of the demo may sign in: only where it is one. */
+  demo: boolean;
+};
 export type SignInFailure = { code: 'wrong-credentials' } | { code: 'too-many-tries' };
 
+const TRIES_WINDOW_MS = 15 * 60_000;
+/** From one network for one address; from one network for any; for one address from anywhere; on a device that is known. */
+const MOST = { pair: 20, network: 60, address: 100, device: 20 } as const;
+/** One password at a time: each takes a core for a fortieth of a second, and pages are made on the same ones. */
+const passwords = new FairQueue(1, 100);
+
+/** What a try is counted by. A device that is known for a person has a count of its own, which no stranger can fill. */
+async function countedBy(deps: Deps, person: PersonId | null, given: SignInTry) {
+  const { network, device } = given;
+  if (person !== null && device !== null && (await isKnownDevice(deps.db, person, hashToken(device))))
+    return [{ key: `device ${person} ${device}`, most: MOST.device }];
+  const address = await foldedAddress(deps.db, given.email);
+  return [
+    { key: `address ${address}`, most: MOST.address },
+    ...(network === null
+      ? []
+      : [
+          { key: `network ${network}`, most: MOST.network },
+          { key: `pair ${network} ${address}`, most: MOST.pair },
+        ]),
+  ];
+}
+
+/**
+ * Signs somebody in by address and password. The right to try is taken before the password is looked at, so many at once are
+ * counted like many in a row; and no number of tries by a stranger keeps a person out on a device of theirs.
+ */
 export async function signIn(
   deps: Deps,
-  email: string,
-  password: string,
-): Promise<Result<{ token: string; maxAgeSeconds: number }, SignInFailure>> {
-  const tries = await failuresSince(deps.db, email, instant(deps.now - FAILURE_WINDOW_MS));
-  if (tries >= FAILURES_ALLOWED) return fail({ code: 'too-many-tries' });
-  const person = await personByEmail(deps.db, email);
-  const right = await verify(person?.passwordHash ?? (await decoyHash()), password);
-  if (!person || !right) {
-    await recordFailure(deps.db, email, deps.now);
-    return fail({ code: 'wrong-credentials' });
-  }
-  return ok(await begin(deps, person.id));
+  given: SignInTry,
+): Promise<Result<{ token: string; maxAgeSeconds: number; device: string }, SignInFailure>> {
+  const found = await personByEmail(deps.db, given.email);
+  // Where there is no demo its people are nobody, whatever their password.
+  const person = found && (given.demo || !found.demo) ? found : null;
+  const id = randomUUID();
+  const counted = await countedBy(deps, person?.id ?? null, given);
+  const since = instant(deps.now - TRIES_WINDOW_MS);
+  if (!(await takeTry(deps.db, id, counted, since, deps.now))) return fail({ code: 'too-many-tries' });
+  const against = person?.passwordHash ?? (await decoyHash());
+  const right = await passwords.take(given.network ?? '', () => verify(against, given.password));
+  if (right === null) return fail({ code: 'too-many-tries' });
+  if (!person || !right) return fail({ code: 'wrong-credentials' });
+  await forgetTry(deps.db, id);
+  const device = given.device ?? randomBytes(32).toString('base64url');
+  await knowDevice(deps.db, person.id, hashToken(device), deps.now);
+  return ok({ ...(await begin(deps, person.id)), device });
 }
 
 /** One click in the demo: only for the people the demo offers. The caller has made sure that this is the demo. */
 export async function signInAsDemoPerson(
   deps: Deps,
   person: PersonId,
-): Promise<Result<{ token: string; maxAgeSeconds: number }, { code: 'not-offered' }>> {
+): Promise<Result<{ token: string; maxAgeSeconds: number; device: null }, { code: 'not-offered' }>> {
   if (!(await isDemoPerson(deps.db, person))) return fail({ code: 'not-offered' });
-  return ok(await begin(deps, person));
+  return ok({ ...(await begin(deps, person)), device: null });
 }
+
+/** A session's name, which lets nobody in. */
+export const sessionName = (token: string) => hashToken(token).toString('hex');
 
 export const findSession = (db: Deps['db'], token: string) => sessionByToken(db, hashToken(token));
 

@@ -14,7 +14,8 @@ import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { readFor, type NotRead } from '../readers/readers';
+import type { NotRead } from '../readers/not-read';
+import { readFor } from '../readers/readers';
 
 export type Shelf = {
   sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];

@@ -1,10 +1,11 @@
+import { own } from '@/core/own';
 import { FILMS } from './site';
 
 const escaped = (text: string) => text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;');
 
 /** The stand-in's player: a drawn river that runs as long as the film is said to be. */
 export function playerPage(id: string): string | null {
-  const film = FILMS[id];
+  const film = own(FILMS, id);
   if (!film) return null;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escaped(film.title)}</title>
 <style>html,body{margin:0;height:100%;background:#12343b;color:#fff;font:14px sans-serif}main{display:grid;height:100%;grid-template-rows:1fr auto}

@@ -1,3 +1,4 @@
+import { own } from '@/core/own';
 import type { AskedSite } from '@/server/embeds/sites';
 
 /** What the stand-in media site shows: short drawn films of the demo's valley. */
@@ -17,7 +18,7 @@ export const standInSite: AskedSite = {
   frames: ['self'],
   ask: async (url) => {
     const id = /^https?:\/\/[^/]+\/(?:watch|player)\/([a-z0-9-]+)\/?(?:[?#]|$)/u.exec(url)?.[1] ?? '';
-    const film = FILMS[id];
+    const film = own(FILMS, id);
     return film ? { title: film.title, frame: `/media-site/player/${id}` } : null;
   },
 };

@@ -169,6 +169,7 @@ async function addPeopleAndCourses(
         name,
         email: emailOf(name),
         passwordHash,
+        demo: true,
         timeZone: HOME_ZONE,
         demoRank: OFFERED.includes(name) ? OFFERED.indexOf(name) + 1 : null,
         lastSeen: lastVisit(now),

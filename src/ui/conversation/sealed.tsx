@@ -2,6 +2,7 @@ import { LockKeyhole } from 'lucide-react';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
 import { plural } from '../words/plural';
+import { sealText } from '../words/seal';
 import { moment } from '../words/time';
 import { refusal } from '@/core/counting/permission';
 import { instant } from '@/core/ids';
@@ -12,8 +13,8 @@ export function Sealed({ head }: { head: HeadView }) {
   const lost = refusal({
     kind: 'response',
     schedule,
-    sealed: true,
-    responded: false,
+    seal: head.seal,
+    responded: head.responded,
     now: instant(head.now),
   });
   return (
@@ -26,7 +27,9 @@ export function Sealed({ head }: { head: HeadView }) {
           : `${plural(head.othersResponses, 'classmate has', 'classmates have')} shared a response.`}{' '}
         {lost?.code === 'response-deadline-passed'
           ? `Your response was missed, and late ones are not accepted here. The posts open for reading when the discussion closes, ${moment(schedule.closes - 60_000, schedule.zone)}.`
-          : 'Their posts open the moment you share your own, so that everybody begins from their own thought.'}
+          : head.seal
+            ? sealText(head.seal, head.brief.sealOpensWithAny ?? false, schedule.zone)
+            : null}
       </p>
       {lost ? null : (
         <p className="mt-5">

@@ -1,3 +1,4 @@
+import { own } from '@/core/own';
 import { shareFailureText } from '../words/failures';
 
 const GOOD: Record<string, string> = {
@@ -14,7 +15,7 @@ const WITHDRAWAL: Record<string, string> = {
 /** What became of a form that was sent without scripts. */
 export function FormAnswer({ code, zone }: { code: string | null; zone: string }) {
   if (!code || !/^[a-z-]{1,40}$/u.test(code)) return null;
-  const good = GOOD[code];
+  const good = own(GOOD, code);
   return (
     <p
       role="status"
@@ -27,7 +28,8 @@ export function FormAnswer({ code, zone }: { code: string | null; zone: string }
 
 /** Refusals name their moment in the page itself; after a form only the code comes back. */
 function formFailure(code: string, zone: string): string {
-  if (WITHDRAWAL[code]) return WITHDRAWAL[code];
+  const withdrawn = own(WITHDRAWAL, code);
+  if (withdrawn) return withdrawn;
   const dated = ['not-open-yet', 'closed', 'response-deadline-passed', 'reply-deadline-passed'];
   return dated.includes(code)
     ? 'It was not shared: the time for it had passed or not come. Your text is kept as a draft.'

@@ -5,6 +5,7 @@ import { deadlineText, lateText, ownTimeText } from '../words/deadlines';
 import { repliesAsked, replyRules, responseRules } from '../words/rules';
 import { zoneName } from '../words/time';
 import { plural } from '../words/plural';
+import { sealRuleText } from '../words/seal';
 import { readingText } from '../words/work';
 import { OutsideNote } from '../outside/outside-note';
 import { NoteToSelf } from '../self/note-to-self';
@@ -141,7 +142,7 @@ export function PromptPage({
             ? 'There, classmates’ posts open once you have posted yours'
             : brief.sealed
               ? head.sealed
-                ? `Classmates’ posts open once you share yours; ${plural(head.othersResponses, 'response')} waiting`
+                ? `${sealRuleText(brief.sealOpensWithAny ?? false)}; ${plural(head.othersResponses, 'response')} waiting`
                 : 'Was sealed; open to you now'
               : 'No, you can read the class before you write',
         )}

@@ -1,5 +1,6 @@
 import type { Brief } from '@/core/brief/brief';
 import type { Checked } from '@/core/checks/checks';
+import type { Seal } from '@/core/counting/seal';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
@@ -19,6 +20,7 @@ export type HeadView = {
   ledger: Ledger | null;
   staff: boolean;
   sealed: boolean;
+  seal: Seal | null;
   responded: boolean;
   responses: number;
   othersResponses: number;

@@ -65,7 +65,7 @@ export function SharedResponse(props: {
           <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
             {head.course.outside
               ? 'To the replies'
-              : head.brief.sealed
+              : head.brief.sealed && !head.sealed
                 ? 'The seal is open: read the conversation'
                 : 'Read the conversation'}
           </Link>

@@ -76,7 +76,8 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     let gone = false;
     void proofreader()
       .prepare(course)
-      .then((spelled) => !gone && setReady({ spelled }));
+      .then((spelled) => !gone && setReady({ spelled }))
+      .catch(() => !gone && setLooking({ state: 'failed' }));
     return () => {
       gone = true;
     };
@@ -85,7 +86,10 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
   const look = useCallback(async () => {
     if (!ready) return;
     const { doc } = latest.current();
-    const findings = await proofreader().find(doc, parts);
+    const findings = await proofreader()
+      .find(doc, parts)
+      .catch(() => null);
+    if (!findings) return setLooking({ state: 'failed' });
     const standing = linksIn(doc);
     const broken = [...standing].flatMap(([href, at]): Finding[] => {
       const about = links.get(href);
@@ -108,7 +112,10 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     if (unknown.length === 0) return;
     const timer = setTimeout(() => {
       void post('/links/check', { links: unknown })
-        .then((answer) => answer.json() as Promise<{ state: string; status?: number }[]>)
+        .then((answer) => {
+          if (!answer.ok) throw new Error('not asked');
+          return answer.json() as Promise<{ state: string; status?: number }[]>;
+        })
         .then((answers) =>
           setLinks(
             (before) =>

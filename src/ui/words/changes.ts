@@ -9,6 +9,7 @@ export function changeRefusalText(r: ChangeRefusal, zone: string): string {
     case 'gone':
       return 'This post was withdrawn or hidden, so there is nothing to change.';
     case 'answered':
+    case 'opened-others':
     case 'deadline-passed':
       return withdrawalText(r, zone);
   }
@@ -19,6 +20,8 @@ export function withdrawalText(r: ChangeRefusal, zone: string): string {
   switch (r.code) {
     case 'answered':
       return 'It cannot be withdrawn: somebody has answered it.';
+    case 'opened-others':
+      return 'It cannot be withdrawn: this discussion is sealed, and you have opened classmates’ posts. You can still change it.';
     case 'deadline-passed':
       return `It cannot be withdrawn: its deadline passed on ${moment(r.due, zone)}.`;
     case 'closed':

@@ -1,3 +1,5 @@
+import { own } from '@/core/own';
+
 /** "340 KB", "2.4 MB": powers of ten, as most systems show them to people. */
 export function sizeText(bytes: number): string {
   if (bytes < 1_000) return `${bytes} bytes`;
@@ -19,7 +21,7 @@ const FAMILIES: Record<string, string> = { audio: 'Sound', video: 'Film', image:
 
 /** What a file is, in a word or two. */
 export const fileTypeText = (mediaType: string) =>
-  TYPES[mediaType] ?? FAMILIES[mediaType.split('/')[0] ?? ''] ?? 'File';
+  own(TYPES, mediaType) ?? own(FAMILIES, mediaType.split('/')[0]) ?? 'File';
 
 /** Why a file was not taken, and what to do. The text is never touched by it. */
 export function sendingFailureText(failure: { code: string; most?: number | undefined }): string {

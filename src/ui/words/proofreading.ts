@@ -5,6 +5,8 @@ const KINDS: Record<FindingKind, string> = {
   name: 'A name',
   'doubled-word': 'Written twice',
   'open-quotation': 'Quotation mark left open',
+  blank: 'A blank too few or too many',
+  agreement: 'Pronoun and verb',
   unquoted: 'Without quotation marks',
   attachment: 'Nothing is attached',
   part: 'No answer yet',
@@ -22,6 +24,8 @@ export function findingText(f: { kind: FindingKind; text: string; about?: string
     case 'name':
       return `“${words}”: do you mean ${f.about}?`;
     case 'doubled-word':
+    case 'blank':
+    case 'agreement':
       return `“${words}”`;
     case 'open-quotation':
       return `${words} …: the closing mark is missing.`;

@@ -151,7 +151,7 @@ export function standing(line: Standable, now: number): Standing {
         : line.draftChecks
           ? draftText(line.draftChecks)
           : line.sealed
-            ? 'Not begun; classmates’ posts open once you share yours'
+            ? 'Not begun; classmates’ posts open once you share a response'
             : 'Not begun',
       due,
       action: short

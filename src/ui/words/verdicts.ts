@@ -58,7 +58,9 @@ export function refusalText(r: Refusal, zone: string): string {
     case 'reply-deadline-passed':
       return `The deadline for replies passed on ${moment(r.closed - 1, zone)}. Nothing more can be shared; reading goes on.`;
     case 'sealed':
-      return 'This discussion is sealed: replies follow your own response.';
+      return r.because === 'no-response'
+        ? 'This discussion is sealed: replies follow your own response.'
+        : `This discussion is still sealed for you: your response is short of what is required. Complete it, and the seal opens${r.opens === null ? '' : `; as it is, it opens at the response deadline, ${moment(r.opens, zone)}`}.`;
     case 'thread-locked':
       return 'Staff have locked this thread: it can be read, and no longer answered.';
   }

@@ -6,6 +6,7 @@ import { notReadText } from '@/ui/words/not-read';
 import { plural } from '@/ui/words/plural';
 import { Frame } from '../../_request/frame';
 import { originOf } from '../../_request/origin';
+import { queryOf } from '../../_request/query';
 import { requireVisitor } from '../../_request/session';
 
 type Props = { searchParams: Promise<{ answer?: string; times?: string; why?: string }> };
@@ -48,7 +49,7 @@ export default async function ElsewherePage({ searchParams }: Props) {
   const [feed, calendars, { answer, times, why }, asked] = await Promise.all([
     feedAddress(who.deps, who.actor),
     importedCalendars(who.deps, who.actor),
-    searchParams,
+    queryOf(searchParams),
     headers(),
   ]);
   return (

@@ -1,6 +1,8 @@
+import { own } from '@/core/own';
 import { planView } from '@/server/planning/plan';
 import { Plan } from '@/ui/calendar/plan';
 import { Frame } from '../../_request/frame';
+import { queryOf } from '../../_request/query';
 import { requireVisitor } from '../../_request/session';
 
 type Props = { searchParams: Promise<{ answer?: string }> };
@@ -17,10 +19,10 @@ const ANSWERS: Record<string, { good: boolean; text: string }> = {
 
 export default async function PlanPage({ searchParams }: Props) {
   const who = await requireVisitor('/calendar/plan');
-  const [plan, { answer }] = await Promise.all([planView(who.deps, who.actor), searchParams]);
+  const [plan, { answer }] = await Promise.all([planView(who.deps, who.actor), queryOf(searchParams)]);
   return (
     <Frame visitor={who} here="/calendar/plan" place="/calendar">
-      <Plan plan={{ ...plan, answer: answer ? (ANSWERS[answer] ?? null) : null }} />
+      <Plan plan={{ ...plan, answer: own(ANSWERS, answer) ?? null }} />
     </Frame>
   );
 }

@@ -1,16 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
-const FILES: Record<string, [string, string]> = {
-  'en-GB.aff': ['dictionary-en-gb', 'index.aff'],
-  'en-GB.dic': ['dictionary-en-gb', 'index.dic'],
-  'en-US.aff': ['dictionary-en', 'index.aff'],
-  'en-US.dic': ['dictionary-en', 'index.dic'],
-};
+const FILES = new Map<string, [string, string]>([
+  ['en-GB.aff', ['dictionary-en-gb', 'index.aff']],
+  ['en-GB.dic', ['dictionary-en-gb', 'index.dic']],
+  ['en-US.aff', ['dictionary-en', 'index.aff']],
+  ['en-US.dic', ['dictionary-en', 'index.dic']],
+]);
 
 /** A spelling dictionary (Hunspell's two files), for the worker that reads drafts over. */
 export async function GET(_request: Request, context: { params: Promise<{ file: string }> }) {
-  const found = FILES[(await context.params).file];
+  const found = FILES.get((await context.params).file);
   if (!found) return new Response('There is no such dictionary.\n', { status: 404 });
   const text = await readFile(join(process.cwd(), 'node_modules', ...found));
   return new Response(new Uint8Array(text), {

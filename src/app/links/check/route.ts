@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { asking } from '@/server/links/allowance';
 import { checkLink } from '@/server/links/check';
 import { visitor } from '../../_request/session';
 import { fromOwnPages, jsonBody } from '../../_request/write';
@@ -12,5 +13,9 @@ export async function POST(request: Request) {
   if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
   const read = asked.safeParse(await jsonBody(request));
   if (!read.success) return Response.json({ ok: false, code: 'too-many-links' }, { status: 422 });
-  return Response.json(await Promise.all(read.data.links.map((link) => checkLink(link))));
+  const { links } = read.data;
+  const told = await asking(who.actor.id, links.length, performance.now(), () =>
+    Promise.all(links.map((link) => checkLink(link))),
+  );
+  return told ? Response.json(told) : Response.json({ ok: false, code: 'too-many-links' }, { status: 429 });
 }

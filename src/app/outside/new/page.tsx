@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { waiting } from '@/server/outside/take-in';
 import { Frame } from '../../_request/frame';
+import { queryOf } from '../../_request/query';
 import { requireVisitor } from '../../_request/session';
 import { TakeInPage } from './take-in-page';
 
@@ -36,7 +37,7 @@ export default async function NewOutsidePrompt({ searchParams }: Props) {
   return (
     <Frame visitor={who} here="/outside/new" place="/discussions">
       <TakeInPage
-        troubles={troubles.parse((await searchParams).trouble)}
+        troubles={troubles.parse((await queryOf(searchParams)).trouble)}
         waiting={await waiting(who.deps, who.actor)}
         zone={who.actor.timeZone}
       />

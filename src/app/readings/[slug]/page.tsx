@@ -3,6 +3,7 @@ import { readingPage } from '@/server/courses/readings';
 import { Reading } from '@/ui/readings/reading';
 import { noteAnswerText } from '@/ui/words/notes';
 import { Frame } from '../../_request/frame';
+import { queryOf } from '../../_request/query';
 import { requireVisitor } from '../../_request/session';
 
 type Props = { params: Promise<{ slug: string }>; searchParams: Promise<Record<string, string | undefined>> };
@@ -12,7 +13,7 @@ const figure = (text: string | undefined) => (/^\d{1,6}$/u.test(text ?? '') ? Nu
 export const metadata = { title: 'Reading' };
 
 export default async function ReadingPage({ params, searchParams }: Props) {
-  const { answer, added, known, skipped, lost } = await searchParams;
+  const { answer, added, known, skipped, lost } = await queryOf(searchParams);
   const { slug } = await params;
   const here = `/readings/${slug}`;
   const who = await requireVisitor(here);

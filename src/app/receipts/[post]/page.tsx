@@ -5,6 +5,7 @@ import { issueReceipt } from '@/server/receipts/issue';
 import { ReceiptSheet } from '@/ui/receipts/receipt-sheet';
 import { Frame } from '../../_request/frame';
 import { originOf } from '../../_request/origin';
+import { queryOf } from '../../_request/query';
 import { requireVisitor } from '../../_request/session';
 
 type Props = {
@@ -16,7 +17,7 @@ export const metadata = { title: 'Receipt' };
 
 export default async function ReceiptPage({ params, searchParams }: Props) {
   const { post } = await params;
-  const { version = '' } = await searchParams;
+  const { version = '' } = await queryOf(searchParams);
   const here = `/receipts/${post}`;
   const who = await requireVisitor(here);
   const number = /^\d{1,15}$/u.test(post) ? Number(post) : 0;

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
+import { PEER } from '@/runtime/peer';
+import { clientAddress, networkOf } from '@/server/sessions/network';
 import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
-import { setSessionCookie, strangerDeps } from '../../_request/session';
+import { knownDevice, setDeviceCookie, setSessionCookie, strangerDeps } from '../../_request/session';
 import { bodyFields, fromOwnPages, localPath, seeOther } from '../../_request/write';
 
 const form = z.union([
@@ -26,8 +28,20 @@ export async function POST(request: Request) {
   const done =
     'person' in read.data
       ? await signInAsDemoPerson(deps, personId(read.data.person))
-      : await signIn(deps, read.data.email, read.data.password);
+      : await signIn(deps, {
+          ...read.data,
+          network: networkOf(
+            clientAddress(
+              request.headers.get(PEER) ?? '',
+              request.headers.get('x-forwarded-for'),
+              app().config.proxies,
+            ),
+          ),
+          device: await knownDevice(),
+          demo: app().config.demo,
+        });
   if (!done.ok) return back(done.failure.code);
+  if (done.value.device !== null) await setDeviceCookie(done.value.device);
   await setSessionCookie(done.value.token, done.value.maxAgeSeconds);
   return seeOther(localPath(read.data.to));
 }

@@ -1,8 +1,10 @@
+import { own } from '@/core/own';
 import { notFound } from 'next/navigation';
 import { announcementsPage } from '@/server/courses/announcements';
 import { Announcements } from '@/ui/courses/announcements';
 import { CoursePage } from '@/ui/courses/head';
 import { Frame } from '../../../_request/frame';
+import { queryOf } from '../../../_request/query';
 import { requireVisitor } from '../../../_request/session';
 
 type Props = { params: Promise<{ course: string }>; searchParams: Promise<{ answer?: string }> };
@@ -20,15 +22,11 @@ export default async function AnnouncementsPage({ params, searchParams }: Props)
   const who = await requireVisitor(here);
   const found = await announcementsPage(who.deps, who.actor, course);
   if (!found.ok) notFound();
-  const { answer } = await searchParams;
+  const { answer } = await queryOf(searchParams);
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
       <CoursePage course={found.value.course} room="/announcements">
-        <Announcements
-          {...found.value}
-          zone={who.actor.timeZone}
-          problem={answer ? (PROBLEMS[answer] ?? null) : null}
-        />
+        <Announcements {...found.value} zone={who.actor.timeZone} problem={own(PROBLEMS, answer) ?? null} />
       </CoursePage>
     </Frame>
   );

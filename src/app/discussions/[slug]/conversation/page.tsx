@@ -23,6 +23,7 @@ import { emptyText } from '@/ui/words/room';
 import { MarkForm } from '@/ui/rubric/mark-form';
 import { ReplyDesk } from '@/ui/writing/reply-desk';
 import { Frame } from '../../../_request/frame';
+import { queryOf } from '../../../_request/query';
 import { requireVisitor } from '../../../_request/session';
 
 type Props = { params: Promise<{ slug: string }>; searchParams: Promise<Record<string, string | undefined>> };
@@ -50,7 +51,7 @@ const query = z.object({
 
 export default async function ConversationPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const ask = query.parse(await searchParams);
+  const ask = query.parse(await queryOf(searchParams));
   const here = `/discussions/${slug}/conversation${ask.post ? `?post=${ask.post}` : ''}`;
   const who = await requireVisitor(here);
   const found = await conversation(who.deps, who.actor, slug, {

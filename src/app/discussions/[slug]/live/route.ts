@@ -29,12 +29,21 @@ export async function GET(request: Request, context: Context) {
     if (hub.stopped) return new Response(null, { status: 503, headers: { connection: 'close' } });
     const asked = new URL(request.url).searchParams.get('after');
     const resumed = request.headers.get('last-event-id');
-    const listening = await listenTo({ ...who.deps, hub }, who.actor, slug, after.parse(resumed ?? asked));
+    const listening = await listenTo(
+      { ...who.deps, hub },
+      who.actor,
+      slug,
+      after.parse(resumed ?? asked),
+      who.session,
+    );
     if (!listening.ok) return new Response(null, { status: 404 });
     // No content tells a browser not to ask again.
     const { begin } = listening.value;
     if (!begin) return new Response(null, { status: 204 });
-    return new Response(stream(begin, request.signal), {
+    const events = stream(begin, request.signal);
+    // A browser does not ask again after this; its window goes on without what is live.
+    if (!events) return new Response(null, { status: 429 });
+    return new Response(events, {
       headers: {
         'content-type': 'text/event-stream; charset=utf-8',
         // Whoever compresses on the way would hold lines back.
@@ -48,23 +57,30 @@ export async function GET(request: Request, context: Context) {
   }
 }
 
-function stream(begin: NonNullable<Listening['begin']>, signal: AbortSignal): ReadableStream<Uint8Array> {
+function stream(
+  begin: NonNullable<Listening['begin']>,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> | null {
   const text = new TextEncoder();
-  let stop = () => {};
+  let say = (line: string): void => void waiting.push(line);
+  let close = () => {};
+  const waiting: string[] = [];
+  const leave = begin({
+    hear: (told) => {
+      const last = told.at(-1);
+      if (last) say(`id: ${last.n}\nevent: told\ndata: ${JSON.stringify(told)}\n\n`);
+    },
+    ended: () => close(),
+  });
+  if (!leave) return null;
+  let stop = leave;
   return new ReadableStream({
     start(controller) {
-      const say = (line: string) => controller.enqueue(text.encode(line));
-      const close = () => {
+      say = (line) => controller.enqueue(text.encode(line));
+      close = () => {
         stop();
         controller.close();
       };
-      const leave = begin({
-        hear: (told) => {
-          const last = told.at(-1);
-          if (last) say(`id: ${last.n}\nevent: told\ndata: ${JSON.stringify(told)}\n\n`);
-        },
-        ended: close,
-      });
       const beat = setInterval(() => say(': here\n\n'), BEAT_MS);
       const end = setTimeout(close, LONGEST_MS);
       stop = () => {
@@ -75,6 +91,7 @@ function stream(begin: NonNullable<Listening['begin']>, signal: AbortSignal): Re
       };
       signal.addEventListener('abort', stop);
       say('retry: 2000\n\n');
+      for (const line of waiting) say(line);
     },
     cancel() {
       stop();

@@ -9,6 +9,7 @@ import { ResponseDesk } from '@/ui/writing/response-desk';
 import { WritingProvider } from '@/ui/writing/writing-context';
 import { FormAnswer } from '@/ui/discussion/form-answer';
 import { Frame } from '../../../_request/frame';
+import { queryOf } from '../../../_request/query';
 import { requireVisitor } from '../../../_request/session';
 
 type Props = { params: Promise<{ slug: string }>; searchParams: Promise<Record<string, string | undefined>> };
@@ -17,7 +18,7 @@ export const metadata = { title: 'Your response' };
 
 export default async function ResponsePage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const { answer, reading, shared: fresh } = await searchParams;
+  const { answer, reading, shared: fresh } = await queryOf(searchParams);
   const here = `/discussions/${slug}/response`;
   const who = await requireVisitor(here);
   const room = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });

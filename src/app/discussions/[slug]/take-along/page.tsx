@@ -1,3 +1,4 @@
+import { own } from '@/core/own';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { takeAlongPage } from '@/server/discussions/feed';
@@ -6,6 +7,7 @@ import { Head } from '@/ui/discussion/head';
 import { AnswerLine } from '@/ui/frame/answer';
 import { Frame } from '../../../_request/frame';
 import { originOf } from '../../../_request/origin';
+import { queryOf } from '../../../_request/query';
 import { requireVisitor } from '../../../_request/session';
 
 type Props = { params: Promise<{ slug: string }>; searchParams: Promise<{ answer?: string }> };
@@ -24,7 +26,7 @@ export default async function TakeAlong({ params, searchParams }: Props) {
   const page = await takeAlongPage(who.deps, who.actor, slug);
   if (!page.ok) notFound();
   const { head, feed } = page.value;
-  const answer = ANSWERS[(await searchParams).answer ?? ''];
+  const answer = own(ANSWERS, (await queryOf(searchParams)).answer);
   const origin = originOf(await headers());
   return (
     <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>

@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { queryOf } from '../../../../_request/query';
 import { CourseWeekPage } from '../../week-page';
 
 type Props = {
@@ -9,7 +10,7 @@ type Props = {
 export const metadata = { title: 'Course week' };
 
 export default async function WeekPage({ params, searchParams }: Props) {
-  const { answer } = await searchParams;
+  const { answer } = await queryOf(searchParams);
   const { course, week } = await params;
   if (!/^\d{1,2}$/u.test(week)) notFound();
   return <CourseWeekPage course={course} week={Number(week)} answer={answer} />;

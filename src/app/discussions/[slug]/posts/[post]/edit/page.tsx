@@ -9,6 +9,7 @@ import { AnsweredText } from '@/ui/part/answered-text';
 import { ChangeDesk } from '@/ui/writing/change-desk';
 import { WritingProvider } from '@/ui/writing/writing-context';
 import { Frame } from '../../../../../_request/frame';
+import { queryOf } from '../../../../../_request/query';
 import { requireVisitor } from '../../../../../_request/session';
 
 type Props = {
@@ -20,7 +21,7 @@ export const metadata = { title: 'Change a post' };
 
 export default async function ChangePage({ params, searchParams }: Props) {
   const { slug, post: number } = await params;
-  const { answer } = await searchParams;
+  const { answer } = await queryOf(searchParams);
   const here = `/discussions/${slug}/posts/${number}/edit`;
   const who = await requireVisitor(here);
   const found = await changingPost(

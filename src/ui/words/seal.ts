@@ -1,0 +1,19 @@
+import type { Seal } from '@/core/counting/seal';
+import { moment } from './time';
+
+/** What opens the seal, as it is said before anything is shared. */
+export const sealRuleText = (opensWithAny: boolean) =>
+  opensWithAny
+    ? 'Classmates’ posts open once you share yours'
+    : 'Classmates’ posts open once you share a response that meets what is required';
+
+/** Why the seal still holds and what opens it. */
+export function sealText(seal: Seal, opensWithAny: boolean, zone: string): string {
+  if (seal.because === 'short')
+    return `Your response is shared, and short of what is required: the seal opens when it is complete${
+      seal.opens === null ? '' : `, or at the response deadline, ${moment(seal.opens, zone)}`
+    }. Change it to complete it.`;
+  return opensWithAny
+    ? 'Their posts open the moment you share your own, so that everybody begins from their own thought.'
+    : 'Their posts open the moment you share a response that meets what is required (a shorter one opens them at the response deadline), so that everybody begins from their own thought. Once you have opened one, your response can be changed and no longer withdrawn.';
+}
