@@ -8,8 +8,6 @@ export default defineConfig({
   testDir: 'tests/browser',
   fullyParallel: false,
   workers: servers.length || 1,
-  // Once more on a busy build machine, and said to be flaky there; never at a desk.
-  retries: process.env.CI ? 1 : 0,
   // This machine may be busy with other things; a test that is right is not wrong for being slow.
   timeout: 180_000,
   expect: { timeout: 20_000 },
@@ -22,8 +20,6 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     trace: 'off',
-    // Pages are asked for as they are; the one test that is about kept pages lets them be kept.
-    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -24,8 +24,8 @@ const PLANNING = '-c join_collapse_limit=1 -c jit=off';
  */
 const Postgres = knex({ client: 'pg' }).client.constructor as typeof knex.Client;
 class StorableClient extends Postgres {
-  override prepBindings(bindings: unknown[]): unknown[] {
-    return bindings.map((b) => (typeof b === 'string' ? storable(b) : b));
+  override prepBindings(bindings: unknown[] | undefined): unknown[] | undefined {
+    return bindings?.map((b) => (typeof b === 'string' ? storable(b) : b));
   }
 }
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import sharp from 'sharp';
 import { photograph } from '../fixtures/files';
 import { database, enterAs, startAfresh } from './help';

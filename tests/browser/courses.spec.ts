@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { enterAs, startAfresh } from './help';
 
 test.describe.configure({ mode: 'serial' });

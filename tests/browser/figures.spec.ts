@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, test, type APIRequestContext } from './test';
 import { instant, type Instant } from '@/core/ids';
 import { DEMO_PASSWORD, emailOf, STUDENTS } from '@/standins/world/people';
 import { checkPages } from './figures/checks';

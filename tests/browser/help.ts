@@ -3,7 +3,7 @@ import { instant } from '@/core/ids';
 import { moveClock } from '@/server/clock/clock';
 import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
 import { DEMO_START } from '@/standins/world/seed';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import { ownServer } from './server';
 import { putBackFresh } from '../../scripts/lib/fresh';
 

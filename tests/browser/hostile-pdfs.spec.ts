@@ -1,5 +1,5 @@
 import { deflateSync } from 'node:zlib';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { hostileContents } from '../fixtures/files';
 import { hostileDocuments } from '../fixtures/hostile-documents';
 import { enterAs, startAfresh } from './help';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { enterAs, setClock, startAfresh, START } from './help';
 
 test.beforeAll(() => startAfresh());

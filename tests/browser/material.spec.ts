@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { photograph } from '../fixtures/files';
 import { enterAs, startAfresh } from './help';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { instant, personId } from '@/core/ids';
 import { documentFromText } from '@/core/posts/compose';
 import { share } from '@/server/posts/share';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
 import { database, enterAs, START, startAfresh } from './help';
 import { ownServer } from './server';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
 import { enterAs, startAfresh } from './help';
 import { ownServer } from './server';

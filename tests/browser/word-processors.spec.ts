@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { documentFromMarkdown } from '../../src/core/formats/from-markdown';
 import { docxOf } from '../../src/server/formats/to-docx';
 import { enterAs, startAfresh } from './help';

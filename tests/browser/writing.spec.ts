@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { connect } from '@/db/connection';
 import { enterAs, startAfresh } from './help';
 import { ownServer } from './server';

@@ -3,6 +3,7 @@ import { shareFailureText } from '../words/failures';
 
 const GOOD: Record<string, string> = {
   kept: 'Your draft is kept.',
+  changed: 'Your post is changed: the class reads the new text, and the one before is kept.',
   'note-kept': 'Your note to yourself is kept.',
   withdrawn: 'It is withdrawn: nobody reads it any more, and its text is your draft again.',
 };

@@ -49,12 +49,58 @@ export function AccountMenu(props: {
   here: string;
 }) {
   return (
+    <>
+      <noscript>
+        <PlainMenu {...props} />
+      </noscript>
+      <ScriptedMenu {...props} />
+    </>
+  );
+}
+
+type Account = Parameters<typeof AccountMenu>[0];
+
+/** The same writes as plain forms, for a browser that runs no scripts. */
+function PlainMenu(props: Account) {
+  const form = (action: string, field: string, value: string, label: string, here = props.here) => (
+    <form key={`${field}${value}`} action={action} method="post">
+      <input type="hidden" name="to" value={here} />
+      <button type="submit" name={field} value={value} className={`${item} hover:bg-page-2`}>
+        {label}
+      </button>
+    </form>
+  );
+  return (
+    <details className="relative">
+      <summary
+        aria-label={`Account of ${props.name}`}
+        className="grid size-9 cursor-pointer list-none place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103]"
+      >
+        {initials(props.name)}
+      </summary>
+      <div className="absolute right-0 z-50 mt-1.5 w-60 rounded-plate border border-rule bg-page p-1.5 text-ink">
+        <p className="px-3 py-2">
+          <b className="block">{props.name}</b>
+          <span className="text-[12.5px] text-ink-3">{props.email}</span>
+        </p>
+        {THEMES.map(([value, label]) => form('/settings/theme', 'theme', value, `Paper: ${label}`))}
+        {props.demo
+          ? STEPS.map(([value, label]) => form('/demo/clock', 'by', value, `Clock: ${label}`))
+          : null}
+        {form('/sign-out', 'out', '1', 'Sign out', '/sign-in')}
+      </div>
+    </details>
+  );
+}
+
+function ScriptedMenu(props: Account) {
+  return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
         <button
           type="button"
           aria-label={`Account of ${props.name}`}
-          className="grid size-9 place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103]"
+          className="hidden size-9 place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103] scripted:grid"
         >
           {initials(props.name)}
         </button>

@@ -125,7 +125,8 @@ export function ChangeDesk(props: {
       label={label}
       refused={refused}
       forecast={<WithFigures live={writing.live}>{({ checks }) => forecast(checks)}</WithFigures>}
-      plainButton={null}
+      plainButton={props.refused ? null : 'Put it in the post’s place'}
+      change={{ post: post.id, n: post.n }}
       above={
         <div className="border-b border-rule bg-page-2 px-4 py-2.5 text-[13px] text-ink-2 sm:px-5">
           <p>

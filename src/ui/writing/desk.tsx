@@ -1,6 +1,7 @@
 'use client';
 
 import type { Part } from '@/core/brief/brief';
+import { LIMITS } from '@/core/posts/document';
 import { EditorContent } from '@tiptap/react';
 import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
 import { LeftOutLine, SendingList } from '../attachments/sending-list';
@@ -56,6 +57,8 @@ export function Desk({
   buttons: ReactNode;
   /** What the button of the form without scripts says; null where there is no such form. */
   plainButton: string | null;
+  /** The shared post that is changed. */
+  change?: { post: number; n: number };
 }) {
   const { writing, zone } = props;
   const { editor, keeper, title, live } = writing;
@@ -65,6 +68,7 @@ export function Desk({
   const [wide, setWide] = useWide();
   const [proofreading, setProofreading] = useState(false);
   const [recording, setRecording] = useState(false);
+  const [titleCut, setTitleCut] = useState(false);
   if (!editor) {
     return (
       <>
@@ -74,11 +78,6 @@ export function Desk({
         ) : null}
         {props.plainButton === null ? (
           <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
-            <noscript>
-              <p className="mb-3 font-medium">
-                Changing a shared post needs scripts, and this browser runs none.
-              </p>
-            </noscript>
             <DocumentView doc={props.draft.doc} />
           </div>
         ) : null}
@@ -93,6 +92,7 @@ export function Desk({
             withTitle={props.withTitle}
             disabled={props.refused !== null}
             button={props.plainButton}
+            change={props.change}
           />
         )}
       </>
@@ -159,15 +159,32 @@ export function Desk({
           takeBoth={() => void writing.takeBoth()}
         />
       ) : null}
-      <div className="min-h-[200px] grow overflow-auto px-4 py-4 sm:px-8" data-writing="">
+      <div
+        className="flex min-h-[200px] grow flex-col overflow-auto px-4 py-4 sm:px-8"
+        data-writing=""
+        // The margins of the page are paper, too.
+        onMouseDown={(e) => {
+          if (
+            e.target !== e.currentTarget ||
+            e.clientX > e.currentTarget.clientWidth + e.currentTarget.getBoundingClientRect().left
+          )
+            return;
+          e.preventDefault();
+          editor.commands.focus(editor.isFocused ? null : 'end');
+        }}
+      >
         {props.withTitle ? (
           <textarea
             rows={1}
             aria-label="Title"
             placeholder="Title"
-            maxLength={200}
+            aria-describedby={titleCut ? 'title-cut' : undefined}
             value={title}
-            onChange={(e) => writing.rename(e.target.value.replace(/\n/gu, ' '))}
+            onChange={(e) => {
+              const typed = e.target.value.replace(/\n/gu, ' ');
+              setTitleCut(typed.length > LIMITS.titleLength);
+              writing.rename(typed.slice(0, LIMITS.titleLength));
+            }}
             onKeyDown={(e) => {
               if (e.key !== 'Enter') return;
               e.preventDefault();
@@ -176,7 +193,12 @@ export function Desk({
             className="mb-3 block w-full resize-none [field-sizing:content] border-b border-dashed border-rule bg-transparent pb-2 font-serif text-[20px] font-semibold placeholder:text-ink-3"
           />
         ) : null}
-        <EditorContent editor={editor} />
+        {titleCut ? (
+          <p id="title-cut" role="status" className="mb-3 text-[12.5px] font-medium text-ochre-ink">
+            A title has at most {LIMITS.titleLength} characters: what goes beyond is not taken.
+          </p>
+        ) : null}
+        <EditorContent editor={editor} className="flex grow flex-col [&>.tiptap]:grow" />
         <NameList editor={editor} store={writing.names} />
       </div>
       {proofreading ? (

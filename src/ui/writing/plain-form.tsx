@@ -1,5 +1,6 @@
 import type { Part } from '@/core/brief/brief';
-import { textsOfParts } from '@/core/posts/compose';
+import { canonicalJson } from '@/core/posts/canonical';
+import { documentFromParts, documentFromText, textsOfParts } from '@/core/posts/compose';
 import type { Ref } from 'react';
 import type { DraftView } from '../discussion/types';
 
@@ -17,6 +18,7 @@ export function PlainForm({
   withTitle,
   disabled,
   button,
+  change,
 }: {
   ref?: Ref<HTMLFormElement>;
   slug: string;
@@ -27,8 +29,12 @@ export function PlainForm({
   withTitle: boolean;
   disabled: boolean;
   button: string;
+  /** The shared post that is changed, and the version it was made of: there is no draft of that without scripts. */
+  change?: { post: number; n: number } | undefined;
 }) {
   const texts = textsOfParts(parts, draft.doc);
+  const again = parts.length ? documentFromParts(parts, texts) : documentFromText(texts[0] ?? '');
+  const loses = canonicalJson(again) !== canonicalJson(draft.doc);
   const fields = parts.length
     ? parts.map((p, i) => ({ name: `${i + 1}. ${p.text}`, i }))
     : [{ name: 'Your text', i: 0 }];
@@ -36,13 +42,20 @@ export function PlainForm({
     <form
       ref={ref}
       method="post"
-      action={`/discussions/${slug}/posts`}
+      action={change ? `/discussions/${slug}/posts/${change.post}` : `/discussions/${slug}/posts`}
       className="grid gap-3 overflow-auto p-4 sm:p-6"
     >
       <input type="hidden" name="kind" value={kind} />
       {parent === null ? null : <input type="hidden" name="parent" value={parent} />}
       <input type="hidden" name="submission" value={draft.submission} />
       <input type="hidden" name="base" value={draft.revision} />
+      {change ? <input type="hidden" name="n" value={change.n} /> : null}
+      {change && loses ? (
+        <p className="rounded-control bg-ochre-tint px-3 py-2 text-[13.5px] font-medium">
+          Without scripts only words can be changed: pictures, links, lists and the like of this post are not
+          in these fields, and would be gone from its new text. The text of now is kept as an earlier version.
+        </p>
+      ) : null}
       {withTitle ? (
         <label className="grid gap-1 font-semibold">
           Title
@@ -66,9 +79,11 @@ export function PlainForm({
         </label>
       ))}
       <div className="flex flex-wrap gap-2">
-        <button className="btn" type="submit" name="do" value="keep">
-          Keep as draft
-        </button>
+        {change ? null : (
+          <button className="btn" type="submit" name="do" value="keep">
+            Keep as draft
+          </button>
+        )}
         <button className="btn go" type="submit" name="do" value="share" disabled={disabled}>
           {button}
         </button>

@@ -16,7 +16,9 @@ import { Indent } from './indent';
 import { InkMark } from './ink';
 import { MentionMark, PostReferenceMark } from './names';
 import { PastedLinks } from './pasted-links';
+import { LockedHeadings } from './locked-headings';
 import { PartHeading } from './part-heading';
+import { SureFocus } from './sure-focus';
 import { Suggest, type NameStore } from './suggest';
 
 /** What the editor can hold: exactly what a shared document may (see core/posts/document). */
@@ -29,7 +31,14 @@ export const extensions = (options: {
 }) => [
   StarterKit.configure({
     heading: { levels: [2, 3, 4] },
-    link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
+    link: {
+      openOnClick: false,
+      autolink: true,
+      defaultProtocol: 'https',
+      protocols: ['http', 'https', 'mailto'],
+      // "pays.It" is two sentences and no address: only what is written as one becomes a link.
+      shouldAutoLink: (url) => /^(?:https?:\/\/|www\.)[^\s.]+\.[^\s]+$/iu.test(url),
+    },
   }),
   Subscript,
   Superscript,
@@ -58,6 +67,8 @@ export const extensions = (options: {
   UploadPlaces.configure({ sending: options.sending }),
   Suggest.configure({ store: options.names }),
   PartHeading,
+  LockedHeadings,
   EvidenceMarks,
+  SureFocus,
   Placeholder.configure({ placeholder: options.placeholder, showOnlyCurrent: false }),
 ];

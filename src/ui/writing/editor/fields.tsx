@@ -1,6 +1,6 @@
 'use client';
 
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS, safeHref } from '@/core/posts/document';
 import type { Editor } from '@tiptap/core';
 import { useDeferredValue, useState } from 'react';
 import { MathText } from '../../math/math';
@@ -8,9 +8,11 @@ import { MathText } from '../../math/math';
 /** Where a link leads; asked for in the bar itself, so that nothing covers the text. */
 export function LinkField({ editor, close }: { editor: Editor; close: () => void }) {
   const [href, setHref] = useState(String(editor.getAttributes('link').href ?? ''));
+  const [refused, setRefused] = useState(false);
   const set = () => {
     const text = href.trim();
     const address = text && !/^[a-z][a-z+.-]*:/iu.test(text) ? `https://${text}` : text;
+    if (address && !safeHref.safeParse(address).success) return setRefused(true);
     const run = editor.chain().focus().extendMarkRange('link');
     if (!address) run.unsetLink().run();
     else if (editor.state.selection.empty && !editor.isActive('link')) {
@@ -19,17 +21,22 @@ export function LinkField({ editor, close }: { editor: Editor; close: () => void
     close();
   };
   return (
-    <span className="flex w-full items-center gap-2 pt-1">
+    <span className="flex w-full flex-wrap items-center gap-2 pt-1">
       <label className="sr-only" htmlFor="link-address">
         Address of the link
       </label>
       <input
         id="link-address"
-        className="field"
+        className="field grow basis-60"
+        aria-invalid={refused}
+        aria-describedby={refused ? 'link-refused' : undefined}
         autoFocus
         placeholder="https://… (empty takes the link away)"
         value={href}
-        onChange={(e) => setHref(e.target.value)}
+        onChange={(e) => {
+          setHref(e.target.value);
+          setRefused(false);
+        }}
         onKeyDown={(e) => {
           if (e.key === 'Enter') {
             e.preventDefault();
@@ -44,6 +51,12 @@ export function LinkField({ editor, close }: { editor: Editor; close: () => void
       <button type="button" className="btn" onClick={set}>
         Set link
       </button>
+      {refused ? (
+        <span id="link-refused" role="alert" className="w-full text-[12.5px] font-medium text-brick">
+          This is not an address that can be a link: it begins with https://, http:// or mailto: and holds no
+          blanks. Nothing was changed.
+        </span>
+      ) : null}
     </span>
   );
 }
@@ -96,6 +109,13 @@ export function NoteField(props: { editor: Editor; asked: NoteAsked; close: () =
   );
 }
 
+/** Whether a formula can be set. Where that cannot be loaded it is taken as it is, as its readers will see it. */
+const canBeSet = (latex: string, ownLine: boolean) =>
+  import('../../math/styled').then(
+    ({ typeset }) => typeset(latex, ownLine) !== null,
+    () => true,
+  );
+
 export type FormulaAsked = { pos: number | null; latex: string; ownLine: boolean };
 
 /** A formula being written, with how it will look beneath. */
@@ -104,8 +124,10 @@ export function FormulaField(props: { editor: Editor; asked: FormulaAsked; close
   const [latex, setLatex] = useState(asked.latex);
   const [ownLine, setOwnLine] = useState(asked.ownLine);
   const shown = useDeferredValue(latex.trim());
-  const set = () => {
+  const [broken, setBroken] = useState(false);
+  const set = async () => {
     const text = latex.trim();
+    if (text && !(await canBeSet(text, ownLine))) return setBroken(true);
     const chain = editor.chain().focus();
     const at = asked.pos;
     const node = { type: ownLine ? 'blockMath' : 'inlineMath', attrs: { latex: text } };
@@ -135,11 +157,16 @@ export function FormulaField(props: { editor: Editor; asked: FormulaAsked; close
           maxLength={LIMITS.latexLength}
           placeholder="LaTeX, for example Q = \frac{1}{n} A R^{2/3}"
           value={latex}
-          onChange={(e) => setLatex(e.target.value)}
+          aria-invalid={broken}
+          aria-describedby={broken ? 'formula-broken' : undefined}
+          onChange={(e) => {
+            setLatex(e.target.value);
+            setBroken(false);
+          }}
           onKeyDown={(e) => {
             if (e.key === 'Enter') {
               e.preventDefault();
-              set();
+              void set();
             } else if (e.key === 'Escape') {
               e.stopPropagation();
               props.close();
@@ -151,10 +178,16 @@ export function FormulaField(props: { editor: Editor; asked: FormulaAsked; close
           <input type="checkbox" checked={ownLine} onChange={(e) => setOwnLine(e.target.checked)} /> on a line
           of its own
         </label>
-        <button type="button" className="btn" onClick={set}>
+        <button type="button" className="btn" onClick={() => void set()}>
           {asked.pos === null ? 'Put it in' : latex.trim() ? 'Change it' : 'Take it out'}
         </button>
       </div>
+      {broken ? (
+        <p id="formula-broken" role="alert" className="text-[12.5px] font-medium text-brick">
+          This formula cannot be set as it stands, so it was not put in: most often a bracket is left open or
+          a command is misspelt. What you typed is still here.
+        </p>
+      ) : null}
       <div
         className="text min-h-8 overflow-x-auto rounded-control bg-page-2 px-3 py-1.5"
         aria-label="Preview"

@@ -1,11 +1,11 @@
 import { Node } from '@tiptap/core';
 
-/** The heading of a part: placed for the student, one block that text cannot run into, and removable as a whole. */
+/** The heading of a part: placed for the student, one block that text cannot run into and no key takes out (see locked-headings). */
 export const PartHeading = Node.create({
   name: 'partHeading',
   group: 'block',
   atom: true,
-  selectable: true,
+  selectable: false,
   addAttributes() {
     return {
       part: { default: '', parseHTML: (el) => el.getAttribute('data-part') ?? '' },

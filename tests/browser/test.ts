@@ -1,0 +1,53 @@
+import { test as bare, type BrowserContext, type Page } from '@playwright/test';
+
+export { expect } from '@playwright/test';
+export type { APIRequestContext, Browser, BrowserContext, Locator, Page } from '@playwright/test';
+
+/** Kinds of resources that a page of ours is made of: none of them may be missing or refused. */
+const PARTS = new Set(['script', 'stylesheet', 'font', 'image', 'media', 'manifest']);
+const REFUSED = /Content Security Policy|Refused to|blocked by CORS|Mixed Content|Hydration|did not match/u;
+
+/**
+ * Every test of the suite is also one of this: no page of it throws, is refused what it is made of, or asks for what is not
+ * there. `mayMiss` names the addresses whose absence a test is about.
+ */
+export const test = bare.extend<{ mayMiss: RegExp | null; sound: void }>({
+  mayMiss: [null, { option: true }],
+  sound: [
+    async ({ browser, context, mayMiss }, use) => {
+      const wrong: string[] = [];
+      const watch = (page: Page) => {
+        page.on('pageerror', (error) => wrong.push(`${page.url()} threw: ${error.stack ?? error.message}`));
+        page.on('console', (message) => {
+          if (message.type() === 'error' && REFUSED.test(message.text()))
+            wrong.push(`${page.url()} said: ${message.text()}`);
+        });
+        page.on('response', (response) => {
+          const request = response.request();
+          if (response.status() < 400 || !PARTS.has(request.resourceType())) return;
+          if (mayMiss?.test(response.url())) return;
+          wrong.push(`${page.url()} was answered ${response.status()} for ${response.url()}`);
+        });
+      };
+      const watchAll = (all: BrowserContext) => {
+        all.pages().forEach(watch);
+        all.on('page', watch);
+        all.on('weberror', (error) => {
+          const { stack, message } = error.error();
+          if (!error.page()) wrong.push(`a worker threw: ${stack ?? message}`);
+        });
+      };
+      watchAll(context);
+      const { newContext } = browser;
+      browser.newContext = async (options) => {
+        const made = await newContext.call(browser, options);
+        watchAll(made);
+        return made;
+      };
+      await use();
+      browser.newContext = newContext;
+      if (wrong.length) throw new Error(`A page of this test was not sound:\n${wrong.join('\n')}`);
+    },
+    { auto: true },
+  ],
+});
