@@ -1,6 +1,8 @@
 /** Runs once, when a web process begins and before its first request. */
 export async function register() {
-  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { begin } = await import('./runtime/begin');
-  begin();
+  // Written so that what is built for other runtimes holds none of it.
+  if (process.env.NEXT_RUNTIME === 'nodejs') {
+    const { begin } = await import('./runtime/begin');
+    begin();
+  }
 }

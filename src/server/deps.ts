@@ -1,10 +1,10 @@
 import type { Knex } from 'knex';
 import type { Instant, PersonId } from '@/core/ids';
-import type { Readers } from './readers/readers';
+import type { Readers } from './readers/port';
 
 /**
- * What a use-case is given: the database, the one server time of this request, and who reads what people bring (without it
- * the use-case's own thread does).
+ * What a use-case is given: the database, the one server time of this request, and who reads what people bring (where nobody waits
+ * for it, in scripts and tests, the use-case's own thread).
  */
 export type Deps = { db: Knex; now: Instant; readers?: Readers };
 

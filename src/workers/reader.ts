@@ -2,8 +2,7 @@ import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { readPrompt } from '@/core/prompts/read-prompt';
-import { perform } from '@/server/readers/readers';
-import type { TaskInput, TaskName } from '@/server/readers/tasks';
+import { perform, type TaskInput, type TaskName } from '@/server/readers/tasks';
 
 /** Behind everything that answers somebody: on Linux a thread has a priority of its own. */
 const BEHIND = 15;

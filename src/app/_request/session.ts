@@ -54,8 +54,8 @@ export async function requireVisitor(here: string): Promise<Visitor> {
 
 /** What a request has before anybody is signed in. */
 export async function strangerDeps(): Promise<Deps> {
-  const { db, clock } = app();
-  return { db, now: await currentTime(db, clock) };
+  const { db, clock, readers } = app();
+  return { db, now: await currentTime(db, clock), readers };
 }
 
 export async function setSessionCookie(token: string, maxAge: number) {

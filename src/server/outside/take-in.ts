@@ -10,7 +10,7 @@ import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { wordsFor } from '../formats/opened';
 import { decodeText, type BroughtFile, type FileTrouble } from '../formats/read-file';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '../readers/port';
 import { readFor } from '../readers/readers';
 
 /** What went wrong or was left out on the way in; the rest was taken. */

@@ -4,9 +4,9 @@ import { Piscina } from 'piscina';
 import type { PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
-import type { NotRead } from './not-read';
-import type { Readers } from './readers';
-import { deadlineOf, REMEMBERED, type TaskInput, type TaskName, type TaskOutput } from './tasks';
+import type { NotRead, Readers } from './port';
+import { deadlineOf, REMEMBERED } from './limits';
+import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
 /** A thread that needs more is ended. Twelve megabytes of a file, unpacked and read, take about a third of it. */
 const MOST_MEGABYTES = 320;

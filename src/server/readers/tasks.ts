@@ -30,7 +30,7 @@ function pasted({ text, html }: { text: string; html: string }) {
 type Text = Parameters<typeof difference>[0];
 
 /** Everything that reads what people bring. A task is pure: what it is given and what it answers can be copied. */
-export const tasks = {
+const tasks = {
   /** Busy times of a calendar file. */
   calendar: (i: { text: string; window: Parameters<typeof importBusy>[1]; cut: boolean }) =>
     importBusy(i.text, i.window, i.cut),
@@ -80,8 +80,6 @@ export type TaskName = keyof typeof tasks;
 export type TaskInput<K extends TaskName> = Parameters<(typeof tasks)[K]>[0];
 export type TaskOutput<K extends TaskName> = Awaited<ReturnType<(typeof tasks)[K]>>;
 
-/** How long each may take, in milliseconds: files ten seconds, all else two. */
-export const deadlineOf = (task: TaskName) => (task === 'file' || task === 'words' ? 10_000 : 2_000);
-
-/** Tasks whose answer is asked for again with every page, so that it is remembered. */
-export const REMEMBERED: ReadonlySet<TaskName> = new Set(['prompt', 'places', 'difference', 'cited']);
+/** Does one task, in this thread. */
+export const perform = async <K extends TaskName>(task: K, input: TaskInput<K>): Promise<TaskOutput<K>> =>
+  (await (tasks[task] as (input: TaskInput<K>) => unknown)(input)) as TaskOutput<K>;

@@ -1,0 +1,21 @@
+import type { PersonId } from '@/core/ids';
+import type { Result } from '@/core/result';
+import type { TaskInput, TaskName, TaskOutput } from './tasks';
+
+/**
+ * Why something that was brought was not read: it took longer than is given to it, more memory, or its person has too much
+ * waiting already. Nothing else is the matter with it, and nothing was changed.
+ */
+export type NotRead = { code: 'not-read'; why: 'time' | 'memory' | 'queue' };
+
+/**
+ * Whoever reads what people bring: a pool of threads in a web process (`pool.ts`), or the own thread of a program that nobody waits
+ * for (`here.ts`). Only those two, and the threads, hold the readers themselves: they are a great deal of code.
+ */
+export type Readers = {
+  run<K extends TaskName>(
+    task: K,
+    input: TaskInput<K>,
+    person: PersonId,
+  ): Promise<Result<TaskOutput<K>, NotRead>>;
+};
