@@ -5,7 +5,7 @@ import { readPrompt } from '@/core/prompts/read-prompt';
 import { perform, type TaskInput, type TaskName } from '@/server/readers/tasks';
 
 /** Behind everything that answers somebody: on Linux a thread has a priority of its own. */
-const BEHIND = 15;
+const BEHIND = 19;
 
 try {
   setPriority(Number(/task\/(\d+)/u.exec(readlinkSync('/proc/thread-self'))?.[1]), BEHIND);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { sentenceSegments, wordSegments } from '@/core/text/segments';
-import { countWords } from '@/core/text/words';
+import { countWords, words } from '@/core/text/words';
 
 const piece = fc.constantFrom(
   'The river',
@@ -34,6 +34,29 @@ describe('a long text that is segmented in stretches', () => {
   it('has the sentences it has in one piece', () => {
     fc.assert(
       fc.property(text, (said) => expect(flat(sentenceSegments(said))).toEqual(whole('sentence', said))),
+    );
+  });
+  it('has just the words that the platform’s segmenter has, whatever they are made of', () => {
+    const letters = fc.constantFrom(
+      ...'a Z 9 _ . , ; : ! ? … \' " ’ ‘ “ ” ( ) [ ] - – — / & @ # % \u0301 \u200d \u00a0 é 河 は 🌊 ٣ ـ'.split(
+        ' ',
+      ),
+      ' ',
+      ' ',
+      ' ',
+      '\n',
+      '\t',
+    );
+    const said = fc.oneof(text, fc.string({ unit: letters, maxLength: 120 }), fc.string({ maxLength: 80 }));
+    fc.assert(
+      fc.property(said, (typed) => {
+        const platform = [...new Intl.Segmenter('en', { granularity: 'word' }).segment(typed)]
+          .filter((s) => s.isWordLike)
+          .map((s) => ({ text: s.segment, start: s.index, end: s.index + s.segment.length }));
+        expect(words(typed)).toEqual(platform);
+        expect(countWords(typed)).toBe(platform.length);
+      }),
+      { numRuns: 3_000 },
     );
   });
   it('loses no letter even where nothing parts it for pages, and is done in a moment', () => {

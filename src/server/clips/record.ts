@@ -8,7 +8,7 @@ import { fileById, lockContent, noteContent } from '@/db/queries/files';
 import type { NotFound } from '../access/enter';
 import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 import { identify, sumOf } from '../files/identify';
 import {

@@ -16,7 +16,7 @@ import { MOST_TEXT, withTitle, type BroughtFile, type FileTrouble } from '../for
 import type { FileDeps } from '../files/receive';
 import { honestFiles } from '../posts/honest';
 import { enterReading } from '../notes/notes';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 import { enterCourse } from './enter';
 

@@ -9,7 +9,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { fromDocx } from './from-docx';
 import { fromOdt } from './from-odt';
 import { fromRtf } from './from-rtf';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import type { Written } from './written';
 
 /** Of a larger file nothing is read. */

@@ -7,7 +7,7 @@ import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 import { enterReading } from './notes';
 

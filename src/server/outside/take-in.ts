@@ -1,16 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { NamedDate } from '@/core/calendar/dates-named';
-import { documentOf } from '@/core/formats/as-document';
-import { LIMITS, parseDocument, storable, type Doc } from '@/core/posts/document';
+import { storable, type Doc } from '@/core/posts/document';
 import { plainText } from '@/core/posts/flatten';
-import { MOST_READ } from '@/core/prompts/read-prompt';
 import { fail, ok, type Result } from '@/core/result';
 import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { wordsFor } from '../formats/opened';
 import { decodeText, type BroughtFile, type FileTrouble } from '../formats/read-file';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 
 /** What went wrong or was left out on the way in; the rest was taken. */
@@ -20,22 +18,6 @@ export type IntakeTrouble =
 const isCalendar = (file: BroughtFile) =>
   /\.ics$/iu.test(file.name) ||
   /^\s*(?:\uFEFF)?BEGIN:VCALENDAR/iu.test(file.bytes.subarray(0, 200).toString('utf8'));
-
-/** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a document may be. */
-function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
-  const all = parseDocument(doc);
-  if (whole.length <= MOST_READ && all.ok) return { doc: all.value, cut: false };
-  const kept: Doc['content'] = [];
-  let size = 0;
-  for (const node of doc.content) {
-    size += JSON.stringify(node).length;
-    if (size > LIMITS.bytes / 2) break;
-    kept.push(node);
-  }
-  const part = parseDocument({ type: 'doc', content: kept });
-  if (kept.length && part.ok) return { doc: part.value, cut: true };
-  return { doc: documentOf(whole.slice(0, MOST_READ / 2).replace(/\n[^\n]*$/u, '')), cut: true };
-}
 
 /**
  * Takes in a prompt from a course that is not hosted here: pasted, dropped as a file, or both, with a calendar file beside it
@@ -81,7 +63,9 @@ export async function takeIn(
   }
   const whole = storable(wholes.join('\n\n'));
   if (whole.trim() === '') return fail({ code: 'nothing-to-read', troubles });
-  const { doc, cut } = fitting({ type: 'doc', content: blocks }, whole);
+  const fitted = await readFor(deps, actor, 'fitting', { doc: { type: 'doc', content: blocks }, whole });
+  if (!fitted.ok) return fail({ ...fitted.failure, troubles });
+  const { doc, cut } = fitted.value;
   if (cut) troubles.push({ code: 'shown-in-part', characters: whole.length });
   const id = randomUUID();
   await insertIntake(deps.db, actor.id, {

@@ -1,12 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Result } from '@/core/result';
+import type { NotRead } from './not-read';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
-
-/**
- * Why something that was brought was not read: it took longer than is given to it, more memory, or its person has too much
- * waiting already. Nothing else is the matter with it, and nothing was changed.
- */
-export type NotRead = { code: 'not-read'; why: 'time' | 'memory' | 'queue' };
 
 /**
  * Whoever reads what people bring: a pool of threads in a web process (`pool.ts`), or the own thread of a program that nobody waits

@@ -1,6 +1,7 @@
 import type { PersonId } from '@/core/ids';
 import type { Result } from '@/core/result';
-import type { NotRead, Readers } from './port';
+import type { NotRead } from './not-read';
+import type { Readers } from './port';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
 /** Reads something for a person by what this process has to read with. */

@@ -12,6 +12,7 @@ import { readDocument } from '@/core/prompts/on-document';
 import { openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { placesOf } from '../notes/places';
 import { annotationsIn } from '../notes/read-annotations';
+import { fitting } from '../outside/fitting';
 import { figuresNow } from '../posts/figures';
 import { citedIn, recordsOfBibtex } from '../sources/cite';
 
@@ -50,6 +51,8 @@ const tasks = {
     return { ...page, asked: [...asked] };
   },
   pasted,
+  /** What of a text can stand as a prompt. */
+  fitting: (i: { doc: Parameters<typeof fitting>[0]; whole: string }) => fitting(i.doc, i.whole),
   captions: (i: { text: string; ms: number }) => captionsFrom(i.text, i.ms),
   /** A text against its brief, as it is stored. */
   figures: (i: Parameters<typeof figuresNow>[0]) => figuresNow(i),

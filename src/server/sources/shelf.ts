@@ -14,7 +14,7 @@ import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/port';
+import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 
 export type Shelf = {
