@@ -33,6 +33,7 @@ const config = {
         '<rootDir>/tests/property/**/*.test.ts',
         '<rootDir>/tests/prompts/**/*.test.ts',
         '<rootDir>/tests/replies/**/*.test.ts',
+        '<rootDir>/tests/worth/**/*.test.ts',
       ],
     },
     {

@@ -1,7 +1,7 @@
 import type { Concept } from '../brief/brief';
 import type { PersonId, PostId } from '../ids';
 import { contentOf, likeness, promptStems, questionToClass, type Content } from './content';
-import { knownView } from './view';
+import { asksToChoose, knownView } from './view';
 
 /** A response that somebody could answer. */
 export type Candidate = {
@@ -64,6 +64,9 @@ const WEIGHTS: Record<Reason['code'], number> = {
 const SPREAD = 0.2;
 /** In a smaller class near and far say nothing. */
 const ENOUGH_TO_COMPARE = 6;
+/** Closer than others is not yet close: so much must be shared, and so many telling words. */
+const CLOSE = 0.14;
+const SHARED = 3;
 
 /** A number from 0 to 1 that a pair always gets, and no two pairs alike: FNV-1a over both names. */
 function lot(reader: string, post: number): number {
@@ -114,7 +117,9 @@ function inContent(reader: Reader, candidates: readonly Candidate[]): (c: Candid
     const idea = ownIdeas.find((i) => uses(c.text, i));
     if (idea) reasons.push({ code: 'same-idea', term: idea.term });
     const like = alike.get(c.post);
-    if (like && !few && like.share > near && like.words.length > 1)
+    // Of a prompt that lets one choose, only who stands on the same side is close, whatever words they share.
+    const sameSide = !asksToChoose(reader.prompt).chooses || view.side * ownView.side > 0;
+    if (like && !few && sameSide && like.share > near && like.share >= CLOSE && like.words.length >= SHARED)
       reasons.push({ code: 'close', words: like.words });
     else if (like && !few && like.share < far) reasons.push({ code: 'far' });
     return reasons;

@@ -37,26 +37,31 @@ export function waysOf(prompt: string): Ways | null {
   return null;
 }
 
-/** Ways of saying where one stands. A story or a doubt is none. */
+/** Says where its writer stands. A story, a wish of others or a doubt does not. */
 const STANDS =
-  /\b(?:I|we)(?:[’']d| (?:\w+ )?(?:would|should|choose|chose|prefer|want|vote|favour|support|recommend|oppose))\b|\b(?:should|must|ought)\b|\bin my (?:opinion|view)\b|\bmy (?:choice|vote|plan|answer)\b|\bI(?:[’']m| am) (?:for|against)\b|\bbetter to\b|^(?:yes|no)\b/iu;
+  /\b(?:I|we)(?:[’']d| (?:would|should))(?: (?:still|rather|always|definitely|certainly|therefore|also|never))?(?: (?:not|be))?\b|\bI (?:choose|chose|prefer|vote|favour|support|recommend|oppose|say|pick|back)\b|\bI(?:[’']m| am) (?:for|against|in favour)\b|\b(?:should|must|ought)\b|\bin my (?:opinion|view)\b|\bmy (?:choice|vote|plan|answer) is\b|\bis the better (?:plan|way|choice|idea)\b/iu;
+/** At the very beginning an answer may be the bare choice: "Rebuild them.", "Set back, at least at the ford." */
+const BARE = 9;
+/** What makes a sentence say something else than where its writer stands now. */
+const UNSURE =
+  /\?|\b(?:if|unless|although|though|whereas|while|but|however|except|both|neither|either|or|maybe|perhaps|might|could|used to|wanted to|tempted|at first|not sure|undecided|depends|instead of asking|as if|pretend|imagine|suppose)\b/iu;
+/** What others say, quoted or told. */
+const OTHERS =
+  /[“”"]|\b(?:they|others?|some|people|critics?|opponents?|supporters?|everyone|everybody|someone|somebody|he|she|the (?:other side|council|author|reading|chapter|engineers?|farmers?|teachers?|owners?|neighbours?|city|school)|my (?:father|mother|uncle|aunt|brother|sister|grand\w+|boss|friend|teacher))\b[^.]*\b(?:say|says|said|think|thinks|thought|argue|argues|argued|want|wants|wanted|claim|claims|believe|believes|would)\b/iu;
 const DENIES =
-  /^(?:not|never|no|don[’']?t|won[’']?t|wouldn[’']?t|shouldn[’']?t|cannot|can[’']?t|against|than|without|stop)$/iu;
+  /^(?:not|never|no|don[’']?t|won[’']?t|wouldn[’']?t|shouldn[’']?t|cannot|can[’']?t|against|than|without|stop|oppose|refuse)$/iu;
 /** A denial reaches so many words on. */
 const REACH = 4;
 /** A prompt that names one thing and asks for a yes or a no. */
 const YES_OR_NO =
   /\b(?:should|for or against|would you|do you (?:agree|support)|is it right|was (?:she|he|it) right)\b[^.?]*\?/iu;
 const FOR =
-  /\b(?:yes|in favour|for it|I (?:would )?(?:support|back|allow)|keep it|do it|good idea|should (?!not))\b/iu;
+  /^yes\b|\bI(?:[’']m| am) (?:all )?(?:for|in favour of)\b|\bI (?:would )?(?:support|back|allow)\b/iu;
 const AGAINST =
-  /\b(?:I[’']m against|against it|against the|I (?:would )?(?:oppose|forbid|drop|refuse)|shouldn[’']?t|should not|wouldn[’']?t|would not|don[’']?t do|bad idea|no,)\b/iu;
+  /^no\b(?! doubt| wonder)|\bI(?:[’']m| am) (?:firmly )?against\b|\bI (?:would )?(?:oppose|forbid|refuse)\b/iu;
 
 /** Where a text stands: above 0 for the one way (or for what is proposed), below 0 for the other, 0 where it does not say. */
 export type View = { side: number; sentence: string | null };
-
-/** A post says early, and again at its end, where it stands. */
-const OPENING = 4;
 
 /** Which way a sentence leans, by the words of either way that it denies or does not. */
 function leaning(sentence: string, ways: Ways): number {
@@ -71,27 +76,41 @@ function leaning(sentence: string, ways: Ways): number {
   }, 0);
 }
 
-/** Where a response stands between the two ways of its prompt, with the sentence that says so most plainly. */
+const NOWHERE: View = { side: 0, sentence: null };
+
+/**
+ * Where a response stands between the two ways of its prompt, with the sentence that says so most plainly. Said only where it is
+ * sure: the writer's own word, without an if or a but in it, and nowhere in the text one that leans the other way. A reader who
+ * is told of another view that is none is told something false; one who is not told of it misses little.
+ */
 export function viewOf(text: string, ways: Ways | null): View {
-  const all = roughSentences(text);
-  let side = 0;
-  let most = 0;
-  let sentence: string | null = null;
-  const take = (by: number, said: string) => {
-    if (by === 0) return;
-    side += by;
-    if (Math.abs(by) > most) [most, sentence] = [Math.abs(by), said];
-  };
-  all.forEach((s, i) => {
-    if (!STANDS.test(s) || s.includes('?')) return;
-    if (ways) take(leaning(s, ways), s);
-    else if (i < OPENING || i >= all.length - 2) take((FOR.test(s) ? 1 : 0) - (AGAINST.test(s) ? 1 : 0), s);
+  let sure: { by: number; sentence: string } | null = null;
+  let against = false;
+  let sides = 0;
+  roughSentences(text).forEach((s, i) => {
+    const bare =
+      i < 2 && s.split(/\s+/u).length <= BARE && !/\b(?:is|are|was|were|has|have|had|did)\b/iu.test(s);
+    const by = ways ? leaning(s, ways) : (FOR.test(s) ? 1 : 0) - (AGAINST.test(s) ? 1 : 0);
+    if (by === 0 || OTHERS.test(s)) return;
+    if (!STANDS.test(s) && !bare && ways) return;
+    // A sentence with an if or a but in it proves nothing; that it leans otherwise than the rest still makes that doubtful.
+    if (sides !== 0 && Math.sign(by) !== sides) against = true;
+    sides ||= Math.sign(by);
+    if (UNSURE.test(s)) return;
+    if (!sure || Math.abs(by) > Math.abs(sure.by)) sure = { by, sentence: s };
   });
-  return { side: Math.sign(side), sentence };
+  const found = sure as { by: number; sentence: string } | null;
+  return found && !against ? { side: Math.sign(found.by), sentence: found.sentence } : NOWHERE;
 }
+
+/** Whether a prompt lets one go one way or the other: then two responses may be of opposite views. */
+export const asksToChoose = remember(
+  (prompt: string) => ({ chooses: waysOf(prompt) !== null || YES_OR_NO.test(prompt) }),
+  200,
+);
 
 /** The same, remembered: everybody who looks at a class has every response of it looked at. */
 export const knownView = remember((text: string, prompt: string): View => {
-  const ways = waysOf(prompt);
-  return ways || YES_OR_NO.test(prompt) ? viewOf(text, ways) : { side: 0, sentence: null };
+  if (!asksToChoose(prompt).chooses) return NOWHERE;
+  return viewOf(text, waysOf(prompt));
 }, 4_000);

@@ -64,7 +64,10 @@ describe('the reasons', () => {
     const others = Array.from({ length: 8 }, (_, i) =>
       one(i + 10, `Bells ${i} and cellars ${i} and roads ${i}.`),
     );
-    const near = one(1, 'The gauge at the ford gave us eleven hours in spring.');
+    const near = one(
+      1,
+      'I would set the levees back too. The gauge at the ford gave us eleven hours in spring.',
+    );
     expect(reasons([near, ...others], 1)).toEqual([
       { code: 'close', words: expect.arrayContaining(['gauge']) as string[] },
     ]);
