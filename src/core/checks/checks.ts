@@ -2,6 +2,7 @@ import type { Brief, CheckId, WritingRules } from '../brief/brief';
 import type { Doc } from '../posts/document';
 import { notesIn } from '../posts/flatten';
 import { readAnswered, type Answered as Answering, type ReadAnswered } from '../substance/answered';
+import type { Earlier } from '../substance/repeated';
 import { substanceOf, type Substance } from '../substance/on-document';
 import { sentences } from '../text/sentences';
 import { words } from '../text/words';
@@ -265,7 +266,7 @@ export type CheckRules =
   | Omit<Extract<CheckInput, { kind: 'response' }>, 'title' | 'doc'>
   | (Omit<Extract<CheckInput, { kind: 'reply' }>, 'doc'> & {
       /** What its substance is judged against beside the post; without it nothing is judged. */
-      about?: Pick<Answering, 'prompt' | 'others'>;
+      about?: Pick<Answering, 'prompt' | 'others'> & { earlier?: readonly Earlier[] };
     });
 
 // Reading a post and all that stands around it is for once, not for every key.
@@ -281,7 +282,7 @@ function judged(rules: CheckRules, doc: Doc): Substance | null {
       concepts: rules.brief.concepts.flatMap((c) => [c.term, ...c.aliases]),
     });
   readOf.set(rules, read);
-  return substanceOf(doc, read);
+  return substanceOf(doc, read, rules.about.earlier);
 }
 
 /** Checks a draft and counts its words: what a worker is asked while somebody writes. */

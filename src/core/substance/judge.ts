@@ -1,14 +1,41 @@
 import { readAnswered, type Answered, type ReadAnswered } from './answered';
-import { facetsOf, type Facet } from './facets';
+import { facetsOf, type Facet, type FacetKind } from './facets';
 import { measure, type Measured, type MeasuredSentence } from './measure';
 
 export type Verdict = 'thin' | 'fair' | 'substantive';
-/** `score` runs from 0 to 1; from 0.5 a reply is substantive. */
+/** `score` runs from 0 to 1; from 0.5 a reply is likelier substantive than not, which is too little to call it so. */
 export type Judgement = { score: number; verdict: Verdict; words: number; facets: Facet[] };
 
-/** From here a reply is substantive; between the two it has something, and not enough of it. */
-const SUBSTANTIVE = 0.5;
+/** From here a reply may be called substantive; between the two it has something. */
+const SURE = 0.9;
 const FAIR = 0.3;
+/** And it is called so only where nothing of this is seen in it: an empty reply that is praised is worse than a good one that is not. */
+const DOUBTFUL: ReadonlySet<FacetKind> = new Set([
+  'restating',
+  'copied',
+  'padding',
+  'own-post',
+  'off-topic',
+  'talking-past',
+]);
+const MOVES: ReadonlySet<FacetKind> = new Set([
+  'reason',
+  'evidence',
+  'example',
+  'counter',
+  'correction',
+  'question',
+]);
+/** So many words that neither post nor prompt has. */
+const ENOUGH_NEW = 3;
+
+/** Whether a reply takes up a point, moves it on with something of its own, and nothing makes that doubtful. */
+const isSure = (score: number, facets: readonly Facet[]) =>
+  score >= SURE &&
+  facets.some((f) => f.kind === 'point') &&
+  facets.some((f) => MOVES.has(f.kind)) &&
+  facets.some((f) => f.kind === 'adds' && f.spans.length >= ENOUGH_NEW) &&
+  !facets.some((f) => DOUBTFUL.has(f.kind));
 
 /** A retelling of less than this is the taking up of a point, which every answer needs. */
 const TAKING_UP = 0.35;
@@ -92,8 +119,9 @@ export function judgeRead(reply: string, read: ReadAnswered): Judgement {
     BIAS,
   );
   const score = 1 / (1 + Math.exp(-sum));
-  const verdict = score >= SUBSTANTIVE ? 'substantive' : score >= FAIR ? 'fair' : 'thin';
-  return { score, verdict, words: measured.words, facets: facetsOf(reply, measured, measures, read) };
+  const facets = facetsOf(reply, measured, measures, read);
+  const verdict = isSure(score, facets) ? 'substantive' : score >= FAIR ? 'fair' : 'thin';
+  return { score, verdict, words: measured.words, facets };
 }
 
 /**

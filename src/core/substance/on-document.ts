@@ -4,6 +4,7 @@ import type { Doc } from '../posts/document';
 import type { ReadAnswered } from './answered';
 import type { Facet } from './facets';
 import { judgeRead, type Verdict } from './judge';
+import { repeatOf, type Earlier } from './repeated';
 
 /** Something a draft does, with where in the document it does it. */
 export type Doing = Omit<Facet, 'spans'> & { evidence: Evidence[] };
@@ -13,10 +14,12 @@ export type Substance = {
   /** Words of the draft that were judged: the writer's and what is quoted of the post. */
   words: number;
   doing: Doing[];
+  /** Whom an earlier reply of the writer's answered that this one nearly is. */
+  repeats: string | null;
 };
 
 /** Judges a draft where it stands: its headings and its list of sources are no part of what it says. */
-export function substanceOf(doc: Doc, read: ReadAnswered): Substance {
+export function substanceOf(doc: Doc, read: ReadAnswered, earlier: readonly Earlier[] = []): Substance {
   const lines = passages(doc)
     .filter((p) => p.role !== 'reference' && p.line.kind !== 'heading' && p.line.text.trim() !== '')
     .map((p) => p.line);
@@ -34,10 +37,13 @@ export function substanceOf(doc: Doc, read: ReadAnswered): Substance {
       return from < to ? [{ from: l.pos + from - l.start, to: l.pos + to - l.start }] : [];
     });
   const { score, verdict, words, facets } = judgeRead(text, read);
+  const repeats = repeatOf(text, earlier);
   return {
     score,
-    verdict,
+    // What is said to one and all takes up nothing of anybody's.
+    verdict: repeats && verdict === 'substantive' ? 'fair' : verdict,
     words,
+    repeats: repeats?.name ?? null,
     doing: facets.map(({ spans, ...facet }) => ({ ...facet, evidence: spans.flatMap(onDocument) })),
   };
 }

@@ -9,6 +9,8 @@ import { plainTexts, type PostOutline, type PostRecord } from '@/db/queries/post
 import type { Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
+import type { Earlier } from '@/core/substance/repeated';
+import { earlierReplies } from './repeats';
 import { compareFor } from '../drafts/compare';
 import { openDraft, type OpenDraft } from '../drafts/open';
 
@@ -32,7 +34,7 @@ export type ReplyPage = {
   draft: OpenDraft;
   refused: Refusal | null;
   /** What the substance of the reply is judged against, beside the post: by its writer's browser, for nobody else. */
-  about: { prompt: string; others: string[] };
+  about: { prompt: string; others: string[]; earlier: Earlier[] };
 };
 
 /** The post that was to be answered is gone, and there is a draft of the answer. */
@@ -110,6 +112,7 @@ export async function replyPage(
     about: {
       prompt: promptPlain(record.prompt, record.brief),
       others: await othersOf(deps, room.posts, asked),
+      earlier: await earlierReplies(deps, room.posts, actor.id, asked.id),
     },
   };
   return { reply, stranded: null };

@@ -28,6 +28,7 @@ import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { markFor } from '../rubric/rubric';
 import { findIn } from '../find/find';
+import { repeatsAmong } from './repeats';
 import { replyPage, type ReplyPage, type Stranded } from './answering';
 import { headOf, type DiscussionHead } from './head';
 import {
@@ -63,6 +64,8 @@ export type ReadPost = {
   locked: boolean;
   unread: boolean;
   marks: PostMarks;
+  /** For staff: whom an earlier reply of its writer answered that this one nearly is. */
+  repeats: string | null;
 };
 
 /** A post of somebody, as it stands on a card about them. */
@@ -127,9 +130,9 @@ const MOST_PASSAGES = 40;
 /** More of somebody's posts stand on no card; the filter by person shows all. */
 const POSTS_ON_CARD = 6;
 
-type Reading = { room: Room; entered: Entered };
+type Reading = { room: Room; entered: Entered; repeats: ReadonlyMap<PostId, string> };
 
-function toRead(post: PostRecord, { room, entered }: Reading): ReadPost {
+function toRead(post: PostRecord, { room, entered, repeats }: Reading): ReadPost {
   const branch = room.branches.get(post.id);
   const own = post.author.id === room.reader;
   return {
@@ -152,6 +155,7 @@ function toRead(post: PostRecord, { room, entered }: Reading): ReadPost {
     locked: post.locked,
     unread: isUnreadFor(post, room.reader),
     marks: room.marks.get(post.id) ?? NO_MARKS,
+    repeats: repeats.get(post.id) ?? null,
   };
 }
 
@@ -330,6 +334,7 @@ export async function conversation(
     found ? found.passages(shown.lines.slice(0, MOST_PASSAGES).map((b) => b.post.id)) : new Map(),
   ]);
   const read = shown.withText.flatMap((id) => texts.get(id) ?? []);
+  const repeats = await repeatsAmong(deps, staff, posts, read);
   const open = at === null ? undefined : texts.get(at);
   const person = posts.find((p) => p.author.id === ask.person)?.author;
   const { reply, stranded } =
@@ -347,7 +352,7 @@ export async function conversation(
     words,
     person: person ? { id: person.id, name: person.name } : null,
     lines: linesOf(room, list, shown.lines, shown.ofPosts ? 'posts' : 'threads', passages),
-    posts: read.map((p) => toRead(p, { room, entered })),
+    posts: read.map((p) => toRead(p, { room, entered, repeats })),
     page: shown.page,
     open:
       at !== null && root && open

@@ -159,6 +159,11 @@ export function Post({
           <div className="mt-2" data-quotable="" data-author={post.author.name} data-post={post.id}>
             {post.title ? <h3 className="mb-2 text-[16px]">{post.title}</h3> : null}
             <DocumentView doc={post.doc} className="!text-[15px]" />
+            {post.repeats ? (
+              <p className="mt-2 rounded-control bg-ochre-tint px-2.5 py-1 text-[12.5px] font-medium text-ochre-ink">
+                For staff: nearly the same as this student’s reply to {post.repeats}.
+              </p>
+            ) : null}
           </div>
         )}
         {post.gone ? (

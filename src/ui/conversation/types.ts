@@ -48,4 +48,6 @@ export type ReadPostView = {
   locked: boolean;
   unread: boolean;
   marks: MarksView;
+  /** For staff: whom another reply of its writer answers that this one nearly is. */
+  repeats: string | null;
 };

@@ -78,20 +78,35 @@ export function doingSentence(doing: Doing, name: string, said: string | null): 
   }
 }
 
-export const VERDICTS: Record<Substance['verdict'], string> = {
-  thin: 'Says little of its own yet',
-  fair: 'On its way to saying something',
-  substantive: 'Moves the discussion on',
+/** What is said of a reply at a glance: praise only where it is sure, else what it has so far. */
+export function verdictText({ verdict, repeats, doing }: Substance, name: string): string {
+  if (repeats) return `Nearly the same as your reply to ${repeats}`;
+  if (verdict === 'substantive') return 'Moves the discussion on';
+  const has = doing.filter((d) => d.weighs === 'for').map((d) => HAS[d.kind]?.(name));
+  const said = has.filter((words) => words !== undefined);
+  return verdict === 'thin' || said.length === 0 ? 'Says little of its own yet' : `So far: ${list(said)}`;
+}
+
+const HAS: Partial<Record<FacetKind, (name: string) => string>> = {
+  point: (name) => `takes up a point of ${name}’s`,
+  reason: () => 'a reason',
+  evidence: () => 'evidence',
+  example: () => 'an example',
+  counter: () => 'something weighed',
+  correction: () => 'a correction',
+  question: () => 'a question',
 };
 
 /** What would help most, where something is missing. */
-export function nextStep({ verdict, doing }: Substance, name: string): string | null {
+export function nextStep({ verdict, doing, repeats }: Substance, name: string): string | null {
+  if (repeats)
+    return `${name} wrote something else: take up one sentence of this post. Staff see when one text answers several.`;
   if (verdict === 'substantive') return null;
   const has = (kind: FacetKind) => doing.some((d) => d.kind === kind);
-  if (!has('point')) return `Take up one thing that ${name} wrote: quote it, or name it in your words.`;
+  if (!has('point')) return `Missing: one thing that ${name} wrote. Quote it, or name it in your words.`;
   if (!has('reason') && !has('counter') && !has('question'))
-    return 'Then say what follows: a reason, a doubt, a case that does not fit, or a question.';
+    return 'Missing: what follows from it. A reason, a doubt, a case that does not fit, or a question.';
   if (!has('adds') && !has('example') && !has('evidence'))
-    return 'Bring something of your own: what you have seen, read or can work out.';
+    return 'Missing: something of your own. What you have seen, read or can work out.';
   return `Keep to ${name}’s point: let more of the sentences say something about it.`;
 }

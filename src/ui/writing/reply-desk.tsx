@@ -1,5 +1,7 @@
 'use client';
 
+import { plainText } from '@/core/posts/flatten';
+import { repeatOf, type Earlier } from '@/core/substance/repeated';
 import type { Compared } from '@/core/drafts/difference';
 import type { Brief } from '@/core/brief/brief';
 import { unmetRequired } from '@/core/checks/checks';
@@ -57,7 +59,7 @@ export function ReplyDesk(props: {
   brief: Brief;
   answering: Answering;
   /** What the substance of the reply is judged against, beside the post. */
-  about: { prompt: string; others: string[] };
+  about: { prompt: string; others: string[]; earlier: Earlier[] };
   /** The post was changed after this draft was begun: when, and what differs. */
   changed: { at: number; compared: Compared | null } | null;
   draft: DraftView;
@@ -72,7 +74,7 @@ export function ReplyDesk(props: {
   const called = calledName(answering.name);
   const router = useRouter();
   const now = useServerNow(props.now);
-  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | 'changed' | null>(null);
+  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | 'changed' | 'repeated' | null>(null);
   // The text of now, where the post was changed while this page was open.
   const [newer, setNewer] = useState<(Text & { n: number }) | null>(null);
   const how = useRef<{ privately?: boolean; postedAt?: string }>({});
@@ -170,6 +172,7 @@ export function ReplyDesk(props: {
     const short = unmetRequired(await writing.checkNow()).length > 0;
     if (outside) setAsking('posted');
     else if (counts && short) setAsking('short');
+    else if (repeatOf(plainText(writing.text().doc), about.earlier)) setAsking('repeated');
     else await go({});
   };
   const asked = replyRules(brief);
@@ -264,6 +267,22 @@ export function ReplyDesk(props: {
       >
         <p>Your reply is not shared yet and is kept as a draft. What is different now:</p>
         {newer ? <AnsweredChanged name={called} texts={{ before: answering, now: newer }} /> : null}
+      </ConfirmShare>
+      <ConfirmShare
+        open={asking === 'repeated'}
+        close={() => setAsking(null)}
+        title="The same again?"
+        go="Share it all the same"
+        onGo={() => {
+          setAsking(null);
+          void go({});
+        }}
+      >
+        <p>
+          This is nearly the same as your reply to{' '}
+          {repeatOf(plainText(writing.text().doc), about.earlier)?.name ?? 'another classmate'}. {called} and
+          your instructors will see that. One sentence about something {called} wrote makes it an answer.
+        </p>
       </ConfirmShare>
       <ConfirmShare
         open={asking === 'short' || asking === 'private'}

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Doing } from '@/core/substance/on-document';
-import { doingName, doingSentence, FEW_WORDS, nextStep, VERDICTS } from '../words/substance';
+import { doingName, doingSentence, FEW_WORDS, nextStep, verdictText } from '../words/substance';
 import { calledName } from '../words/plural';
 import type { LiveChecks } from './live-checks';
 import type { Selected } from './selected';
@@ -39,7 +39,7 @@ export function SubstanceFooting(props: {
         ) : (
           <>
             <b className={verdict === 'substantive' ? 'text-pine-ink' : 'text-ochre-ink'}>
-              {VERDICTS[verdict]}.
+              {verdictText(substance, name)}.
             </b>{' '}
             <span className="text-ink-2">{step ?? 'Only you see this.'}</span>
           </>
