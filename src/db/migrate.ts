@@ -17,6 +17,7 @@ import * as marks from './migrations/0014_marks';
 import * as room from './migrations/0015_room';
 import * as seal from './migrations/0016_seal';
 import * as signIn from './migrations/0017_sign_in';
+import * as openings from './migrations/0018_openings';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -36,6 +37,7 @@ const MIGRATIONS = {
   '0015_room': room,
   '0016_seal': seal,
   '0017_sign_in': signIn,
+  '0018_openings': openings,
 };
 type Name = keyof typeof MIGRATIONS;
 

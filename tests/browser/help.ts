@@ -47,3 +47,20 @@ export async function enterAs(page: Page, name: string, to = '/') {
   }
   await expect(page).toHaveURL((url) => url.pathname + url.search === to);
 }
+
+const THINGS =
+  'meadow levee gauge ford sluice bridge village barn lane ditch bank field wall road mill'.split(' ');
+const DEEDS = ['floods', 'holds', 'sinks', 'is dear', 'is let', 'was built', 'is old', 'lies low'];
+
+/** So many words and a few more in sentences of which no two are the same: said again they would not count. */
+export function sentencesOf(words: number, from = 0): string {
+  const said: string[] = [];
+  for (let i = from, n = 0; n < words; i += 1) {
+    const one = THINGS[i % THINGS.length];
+    const other = THINGS[(i * 7 + 3 + Math.floor(i / THINGS.length)) % THINGS.length];
+    const sentence = `Where the ${one} ${DEEDS[i % DEEDS.length]}, the ${other} has to be paid for ${i + 2} times.`;
+    said.push(sentence);
+    n += sentence.split(' ').length;
+  }
+  return said.join(' ');
+}

@@ -40,8 +40,8 @@ test('each field shows the words it was read from, and pointing at either leads 
 }) => {
   await enterAs(page, 'Imani Okoro');
   await bringIn(page);
-  await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15T23:59');
-  await expect(page.getByLabel('Replies due')).toHaveValue('2026-10-18T18:00');
+  await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15 23:59');
+  await expect(page.getByLabel('Replies due')).toHaveValue('2026-10-18 18:00');
   await expect(page.getByLabel('Questions to answer, one on each line')).toHaveValue(
     'Who is allowed to decide what happens to a forest?\nWhich voices are missing?',
   );
@@ -122,7 +122,7 @@ test('the whole job: write, copy out, note it as posted, paste a classmate in, a
   ).toBe('PK');
 
   await page.getByRole('button', { name: 'I posted it there' }).click();
-  await page.getByLabel('Posted there at (your time)').fill('2026-10-13T09:30');
+  await page.getByLabel('Posted there at (your time)').fill('2026-10-13 09:30');
   await page.getByRole('button', { name: 'Note it as posted there' }).click();
   await expect(page.getByRole('heading', { name: 'Your response is posted there' })).toBeVisible();
   await expect(page.getByText('Tue 13 Oct, 09:30:00')).toBeVisible();
@@ -175,7 +175,7 @@ test('a prompt comes in as a printed page, as HTML, as Markdown; its dates from 
     await expect(page.getByLabel('Words, at least')).toHaveValue('180');
     await expect(page.getByLabel('How many replies')).toHaveValue('3');
     await page.getByRole('button', { name: /^Response due then ?: Wells, first post/ }).click();
-    await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15T11:00');
+    await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15 11:00');
   }
 });
 

@@ -1,6 +1,6 @@
 import { expect, test } from './test';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
-import { enterAs, startAfresh } from './help';
+import { enterAs, startAfresh, sentencesOf } from './help';
 import { ownServer } from './server';
 
 test.beforeAll(() => startAfresh());
@@ -34,9 +34,7 @@ test('a share whose answer was lost is tried again and makes one post', async ({
   const editor = page.getByRole('textbox', { name: 'Your response' });
   await editor.getByRole('paragraph').last().click();
   await page.keyboard.press('End');
-  await page.keyboard.insertText(
-    ` So it was (Holt, 2021). ${'The meadow is there whether or not anybody looks. '.repeat(16)}`,
-  );
+  await page.keyboard.insertText(` So it was (Holt, 2021). ${sentencesOf(150)}`);
   await expect(page.getByText('If shared now: counts as your response.')).toBeVisible();
   // The first request reaches the server; its answer never reaches the page.
   let lost = 0;

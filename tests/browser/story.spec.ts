@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { enterAs, setClock, startAfresh, START } from './help';
+import { enterAs, setClock, startAfresh, START, sentencesOf } from './help';
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(() => startAfresh());
@@ -99,9 +99,7 @@ test('sharing gives a receipt and opens the seal; a double click makes one post'
   await enterAs(page, 'Imani Okoro', `${GEO}/response`);
   await page.getByRole('textbox', { name: 'Your response' }).getByRole('paragraph').last().click();
   await page.keyboard.press('End');
-  await page.keyboard.insertText(
-    ` That is so (Amber Growers, 2020). ${'I would pay for the meadow each year and not only after a flood. '.repeat(12)}`,
-  );
+  await page.keyboard.insertText(` That is so (Amber Growers, 2020). ${sentencesOf(160)}`);
   await expect(page.getByText('If shared now: counts as your response.')).toBeVisible();
   const sent: string[] = [];
   page.on('request', (r) => r.url().endsWith('/posts') && sent.push(r.url()));
@@ -133,7 +131,7 @@ const LONG =
 
 test('the classmate’s post faces the reply; the first counted reply fills a stroke', async ({ page }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/conversation`);
-  await replyTo(page, 'Noor Vasquez', LONG.repeat(4), /^Share reply 1 of 3$/);
+  await replyTo(page, 'Noor Vasquez', `${LONG} ${sentencesOf(70)}`, /^Share reply 1 of 3$/);
   await expect(page.getByRole('heading', { name: 'Your reply to Noor is shared' })).toBeVisible();
   await expect(page.getByText('Counts as reply 1 of 3.')).toBeVisible();
   await expect(tally(page)).toHaveAccessibleName('Response counted; 3 replies: 1 counted, 2 owed');
@@ -155,7 +153,7 @@ test('a second reply to the same classmate is shared, not counted, and says so b
   await expect(
     page.getByText(/will be shared but not counted\. Another reply to Noor already counts/),
   ).toBeVisible();
-  await replyTo(page, 'Noor Vasquez', LONG.repeat(5), /^Share, not counted$/);
+  await replyTo(page, 'Noor Vasquez', `${LONG} ${sentencesOf(80, 30)}`, /^Share, not counted$/);
   await expect(page.getByText(/^Not counted\. Another reply to Noor already counts/)).toBeVisible();
   await page.goto(`${GEO}/part`);
   await expect(page.getByRole('listitem').filter({ hasText: 'not counted' })).toContainText(
@@ -183,9 +181,9 @@ test('a passage selected in the post is quoted in the reply by key', async ({ pa
 
 test('after the third counted reply the discussion is complete on every screen', async ({ page }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/conversation`);
-  await replyTo(page, 'Teodora Lind', LONG.repeat(4), /^Share reply 2 of 3$/);
+  await replyTo(page, 'Teodora Lind', `${LONG} ${sentencesOf(70, 60)}`, /^Share reply 2 of 3$/);
   await expect(page.getByText('Counts as reply 2 of 3.')).toBeVisible();
-  await replyTo(page, 'Desmond Aule', LONG.repeat(4), /^Share reply 3 of 3$/);
+  await replyTo(page, 'Desmond Aule', `${LONG} ${sentencesOf(70, 90)}`, /^Share reply 3 of 3$/);
   await expect(page.getByText('That was the last: this discussion is complete.')).toBeVisible();
   const done = 'Response counted; 3 replies: 3 counted';
   for (const room of ['response', 'conversation', 'part']) {
@@ -214,7 +212,7 @@ test('after the closing nothing can be shared, the page says what was missed, an
     .click();
   const editor = page.getByRole('textbox', { name: 'Your reply to Noor Vasquez' });
   await editor.click();
-  await page.keyboard.insertText(LONG.repeat(4));
+  await page.keyboard.insertText(`${LONG} ${sentencesOf(70, 120)}`);
   await expect(page.getByText(/^Draft kept/)).toBeVisible();
   await setClock(START + 6 * 86_400_000);
   await page.getByRole('button', { name: /^Share reply 1 of 3$/ }).click();

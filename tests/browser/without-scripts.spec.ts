@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { enterAs, startAfresh } from './help';
+import { enterAs, startAfresh, sentencesOf } from './help';
 
 test.beforeAll(() => startAfresh());
 test.use({ javaScriptEnabled: false });
@@ -15,7 +15,7 @@ test('a draft is kept and a response shared through a plain form', async ({ page
   await page.getByRole('button', { name: 'Keep as draft' }).click();
   await expect(page.getByText('Your draft is kept.')).toBeVisible();
   await expect(third).toHaveValue('They would say (Holt, 2021) that it costs too much.');
-  await third.fill(`They would say (Holt, 2021) that it costs too much. ${OWN.repeat(9)}`);
+  await third.fill(`They would say (Holt, 2021) that it costs too much. ${OWN}${sentencesOf(160)}`);
   await page.getByRole('button', { name: 'Share with the class' }).click();
   await expect(page.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
   await expect(page.getByText('Counts as your response.')).toBeVisible();
@@ -27,7 +27,7 @@ test('and a classmate is answered the same way', async ({ page }) => {
     .getByRole('navigation', { name: 'Responses' })
     .getByRole('link', { name: /Noor Vasquez/ })
     .click();
-  await page.getByLabel('Your text').fill(`> The old wall held for sixty years\n\n${OWN.repeat(6)}`);
+  await page.getByLabel('Your text').fill(`> The old wall held for sixty years\n\n${OWN}${sentencesOf(90)}`);
   await page.getByRole('button', { name: 'Share reply 1 of 3' }).click();
   await expect(page.getByRole('heading', { name: 'Your reply to Noor is shared' })).toBeVisible();
 });

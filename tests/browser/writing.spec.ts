@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test';
 import { connect } from '@/db/connection';
-import { enterAs, startAfresh } from './help';
+import { enterAs, startAfresh, sentencesOf } from './help';
 import { ownServer } from './server';
 
 test.beforeEach(() => startAfresh());
@@ -361,7 +361,7 @@ test('a shared response is changed, the class reads “edited”, and its author
 
 test('a response nobody has answered is withdrawn, and its text is the draft again', async ({ page }) => {
   await atTheEnd(page);
-  await page.keyboard.type(`So it was (Holt, 2021). ${'I would pay for the meadow each year. '.repeat(22)}`);
+  await page.keyboard.type(`So it was (Holt, 2021). ${sentencesOf(170)}`);
   await expect(page.getByText('If shared now: counts as your response.')).toBeVisible();
   await page.getByRole('button', { name: 'Share with the class' }).click();
   await page.getByRole('link', { name: 'Change or withdraw it' }).click();

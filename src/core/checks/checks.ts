@@ -6,6 +6,7 @@ import type { Earlier } from '../substance/repeated';
 import { substanceOf, type Substance } from '../substance/on-document';
 import { sentences } from '../text/sentences';
 import { words } from '../text/words';
+import type { Given } from './not-own';
 import { conceptUses } from './concepts';
 import { examplesOf } from './examples';
 import { mediaOf } from './media';
@@ -26,8 +27,10 @@ export type CheckInput =
       doc: Doc;
       /** The texts of the readings, where the brief asks for quotations from them. */
       readings?: readonly string[];
+      /** What everybody has: passages copied from it are not the writer's own. */
+      given?: readonly Given[];
     }
-  | { kind: 'reply'; brief: Brief; doc: Doc; answered: Answered };
+  | { kind: 'reply'; brief: Brief; doc: Doc; answered: Answered; given?: readonly Given[] };
 
 type Need = { min?: number; max?: number };
 
@@ -81,7 +84,7 @@ export function runChecks(input: CheckInput): Check[] {
   const { brief } = input;
   const rules: WritingRules = input.kind === 'response' ? brief.response : brief.replies;
   const parts = input.kind === 'response' ? brief.parts : [];
-  const all = passages(input.doc, parts, rules.countQuoted);
+  const all = passages(input.doc, parts, rules.countQuoted, input.given);
   const checks: Check[] = [];
   const add = (
     id: CheckId,
@@ -190,6 +193,8 @@ export function runChecks(input: CheckInput): Check[] {
         ...(found.uncited.length ? [{ code: 'listed-not-cited' as const, entries: found.uncited }] : []),
       ],
     );
+    const check = checks.at(-1);
+    if (check?.met && found.sure < rules.sources.min) check.unsure = true;
   }
   if (rules.question) {
     const asked = own.filter((s) => s.question);
@@ -248,8 +253,13 @@ export const unmetRequired = (checks: Check[]): CheckId[] =>
   checks.filter((c) => c.required && !c.met).map((c) => c.id);
 
 /** The figures of a draft that stand beside the checks: own words, and the words shown apart. */
-export const figures = (doc: Doc, parts: Brief['parts'], countQuoted = false) => ({
-  ...wordFigures(passages(doc, parts, countQuoted)),
+export const figures = (
+  doc: Doc,
+  parts: Brief['parts'],
+  countQuoted = false,
+  given: readonly Given[] = [],
+) => ({
+  ...wordFigures(passages(doc, parts, countQuoted, given)),
   notes: notesIn(doc).reduce((n, { node }) => n + words(node.attrs.text).length, 0),
 });
 
@@ -291,12 +301,12 @@ export function checkDraft(rules: CheckRules, text: { title: string; doc: Doc })
   return rules.kind === 'response'
     ? {
         checks: runChecks({ ...rules, ...text }),
-        figures: figures(doc, rules.brief.parts, rules.brief.response.countQuoted),
+        figures: figures(doc, rules.brief.parts, rules.brief.response.countQuoted, rules.given),
         substance: null,
       }
     : {
         checks: runChecks({ ...rules, doc }),
-        figures: figures(doc, [], rules.brief.replies.countQuoted),
+        figures: figures(doc, [], rules.brief.replies.countQuoted, rules.given),
         substance: judged(rules, doc),
       };
 }

@@ -4,6 +4,7 @@ import type { Doc } from '../posts/document';
 import { flatten, type Line } from '../posts/flatten';
 import { quotations, type Span } from '../text/quotations';
 import { words, type Word } from '../text/words';
+import { notOwn, type Apart, type Given } from './not-own';
 
 /** A line of the document with the part it belongs to, whose words they are, and the words that are the writer's own. */
 export type Passage = {
@@ -14,6 +15,8 @@ export type Passage = {
   quoted: Span[];
   ownWords: Word[];
   otherWords: number;
+  /** Stretches of an own line that are no words of the writer's. */
+  apart: Apart[];
 };
 
 const REFERENCE_HEADING =
@@ -36,7 +39,13 @@ function partNamedBy(line: Line, parts: Part[]): Part | null {
  * reference list are told apart from the student's own words. Where the numbered heading of a part was removed, an
  * answer that begins "2." or "2)" still belongs to part 2.
  */
-export function passages(doc: Doc, parts: Part[] = [], countQuoted = false): Passage[] {
+export function passages(
+  doc: Doc,
+  parts: Part[] = [],
+  countQuoted = false,
+  given: readonly Given[] = [],
+): Passage[] {
+  const look = notOwn(given);
   let part: string | null = null;
   let inReferences = false;
   return flatten(doc).map((line): Passage => {
@@ -48,6 +57,7 @@ export function passages(doc: Doc, parts: Part[] = [], countQuoted = false): Pas
       quoted: [],
       ownWords: [],
       otherWords: all.length,
+      apart: [],
     });
     const named = line.part ?? partNamedBy(line, parts)?.id;
     if (named) {
@@ -66,15 +76,20 @@ export function passages(doc: Doc, parts: Part[] = [], countQuoted = false): Pas
     if (byNumber) part = byNumber.id;
     if (line.kind === 'quote' && !countQuoted) return apart('quote');
     const quoted = countQuoted ? [] : quotations(line.text);
-    const ownWords = all.filter((w) => !within(w, quoted));
-    return { line, part, role: 'own', quoted, ownWords, otherWords: all.length - ownWords.length };
+    const said = all.filter((w) => !within(w, quoted));
+    const aside = look(line.text);
+    const ownWords = aside.length ? said.filter((w) => !within(w, aside)) : said;
+    return { line, part, role: 'own', quoted, ownWords, otherWords: all.length - said.length, apart: aside };
   });
 }
 
 /** The stretches of own words of a passage, as offsets into its line. */
 export function ownStretches(passage: Passage): Span[] {
   if (passage.role !== 'own' || passage.ownWords.length === 0) return [];
-  const cuts = [...passage.quoted, { start: passage.line.text.length, end: passage.line.text.length }];
+  const cuts = [
+    ...[...passage.quoted, ...passage.apart].sort((a, b) => a.start - b.start),
+    { start: passage.line.text.length, end: passage.line.text.length },
+  ];
   const out: Span[] = [];
   let from = 0;
   for (const cut of cuts) {
@@ -91,10 +106,19 @@ export function ownStretches(passage: Passage): Span[] {
 export function wordFigures(all: Passage[]) {
   const sum = (role: Passage['role']) =>
     all.filter((p) => p.role === role).reduce((n, p) => n + p.otherWords, 0);
+  const aside = (kind: Apart['kind']) =>
+    all.reduce((n, p) => {
+      if (p.apart.length === 0) return n;
+      const said = words(p.line.text).filter((w) => !within(w, p.quoted));
+      const other = said.filter((w) => !p.ownWords.some((o) => o.start === w.start));
+      return n + other.filter((w) => p.apart.find((a) => within(w, [a]))?.kind === kind).length;
+    }, 0);
   return {
     own: all.reduce((n, p) => n + p.ownWords.length, 0),
     quoted: sum('quote') + sum('own'),
     headings: sum('part-heading'),
     references: sum('reference'),
+    repeated: aside('repeated'),
+    copied: aside('copied'),
   };
 }

@@ -2,7 +2,7 @@ import type { Line, notesIn } from '../posts/flatten';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
 
-type Citation = Evidence & { key: string };
+type Citation = Evidence & { key: string; paged?: boolean };
 
 const NAME = String.raw`\p{Lu}[\p{L}'’-]+`;
 const NAMES = String.raw`${NAME}(?:\s+(?:and|&|et al\.?,?)(?:\s+${NAME})?|,\s+${NAME})*`;
@@ -21,6 +21,9 @@ const CHAPTER = /\((?:see\s+)?(?:chapter|chap\.|ch\.)\s*(\d{1,3})[^()]*\)/giu;
 const NUMBERED = /\[(\d{1,3})(?:,\s*(?:p\.\s*)?\d+)?\]/gu;
 const DOI = /\b(?:doi:\s*|https?:\/\/(?:dx\.)?doi\.org\/)?(10\.\d{4,9}\/[^\s"<>]+[^\s"<>.,;)])/giu;
 const URL_TEXT = /\bhttps?:\/\/[^\s"<>]+[^\s"<>.,;)]/giu;
+
+/** A web address with a whole name of a host: "http://x" leads nowhere. */
+const LEADS_SOMEWHERE = /^https?:\/\/(?:[\p{L}\p{N}-]+\.)+[\p{L}\p{N}-]{2,}(?:[:/?#]|$)/iu;
 
 /** Capitalised words that open a bracket with a year in it without naming anybody: "(In 2019 …)", "(Since May 2020)". */
 const NOT_NAMES =
@@ -43,6 +46,9 @@ function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>)
     from: pos + index,
     to: pos + index + length,
     key,
+    paged: /\b(?:pp?\.|ch\.|chap\.|chapter|section|§|fig\.|table)\s*\d|\d{4}[a-z]?,\s*\d/iu.test(
+      text.slice(index, index + length),
+    ),
   });
   const found: Citation[] = [];
   for (const m of text.matchAll(PARENTHETICAL)) {
@@ -64,10 +70,10 @@ function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>)
   for (const m of text.matchAll(NUMBERED)) found.push(at(m.index, m[0].length, `[${m[1]}]`));
   for (const m of text.matchAll(DOI)) found.push(at(m.index, m[0].length, (m[1] ?? '').toLowerCase()));
   for (const m of text.matchAll(URL_TEXT)) {
-    if (!doiOf(m[0])) found.push(at(m.index, m[0].length, bareUrl(m[0])));
+    if (!doiOf(m[0]) && LEADS_SOMEWHERE.test(m[0])) found.push(at(m.index, m[0].length, bareUrl(m[0])));
   }
   for (const link of links) {
-    if (/^https?:/iu.test(link.href)) {
+    if (LEADS_SOMEWHERE.test(link.href)) {
       found.push(at(link.start, link.end - link.start, doiOf(link.href) ?? bareUrl(link.href)));
     }
   }
@@ -78,6 +84,8 @@ export type Sources = {
   cited: Evidence[];
   distinct: number;
   listed: number;
+  /** Of the distinct ones those that say more than a name and a year: an entry, a page, a chapter, an address, a DOI. */
+  sure: number;
   /** Citations that no entry of the reference list answers to, where there is a list. */
   unlisted: string[];
   /** Entries of the list that no citation answers to, by their first words. */
@@ -95,6 +103,14 @@ function answersTo(entry: string, key: string): boolean {
   const [name = '', year] = key.split(' ');
   return text.includes(name) && (year === undefined || text.includes(year));
 }
+
+/** Whether a source says more of itself than a name and a year. */
+const isSure = (key: string, cited: readonly Citation[], entries: readonly string[]) =>
+  key.startsWith('chapter ') ||
+  key.includes('/') ||
+  key.startsWith('10.') ||
+  cited.some((c) => c.key === key && c.paged) ||
+  entries.some((e) => answersTo(e, key));
 
 const ENTRY_WORDS = 6;
 const opening = (entry: string) => {
@@ -128,6 +144,7 @@ export function sources(all: Passage[], notes: ReturnType<typeof notesIn> = []):
     cited: cited.map(({ from, to, key }) => ({ from, to, note: key })),
     distinct: keys.length,
     listed: entries.length,
+    sure: keys.filter((key) => isSure(key, cited, entries)).length,
     unlisted: entries.length ? needsEntry.filter((key) => !entries.some((e) => answersTo(e, key))) : [],
     uncited: entries.filter((e) => !keys.some((key) => answersTo(e, key))).map(opening),
   };

@@ -38,6 +38,8 @@ export type Check = {
   evidence: Evidence[];
   missing: Missing | null;
   remarks?: Remark[];
+  /** Met as far as can be told, and a reader will decide: what it rests on says too little of itself. */
+  unsure?: boolean;
 };
 
 /** A check's result as it is stored with a text and listed: without the places, which the text itself gives again. */

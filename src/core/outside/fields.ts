@@ -1,3 +1,4 @@
+import { typedWall } from '../deadlines/typed';
 import { briefSchema, type Brief } from '../brief/brief';
 import { lateRuleSchema, type LateRule } from '../deadlines/late';
 import { instantOf, type WallClock } from '../deadlines/wallclock';
@@ -136,7 +137,7 @@ export function rulesOfFields(
   };
   const tick = (field: TickField) => said(field) !== '';
   const time = (field: TimeField): WallClock => {
-    const wall = said(field).slice(0, 16);
+    const wall = typedWall(said(field)).slice(0, 16);
     if (wall === '') problems.push({ field, code: 'missing' });
     else if (!isTime(wall)) problems.push({ field, code: 'no-time' });
     return wall;

@@ -12,12 +12,12 @@ export type AnnouncementRecord = {
   readAt: Instant | null;
 };
 
-/** The announcements of a person's courses (or of one), the latest first, and whether they have read them. */
+/** The announcements of a person's courses (or of one), the latest first or the unread before them, and whether they have read them. */
 export const announcementsFor = (
   db: Db,
   person: PersonId,
   limit: number,
-  course?: CourseId,
+  { course, unreadFirst = false }: { course?: CourseId; unreadFirst?: boolean } = {},
 ): Ask<AnnouncementRecord[]> => ({
   query: db('announcements as a')
     .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
@@ -28,6 +28,10 @@ export const announcementsFor = (
     )
     .modify((q) => {
       if (course) q.where('a.course_id', course);
+    })
+    .modify((q) => {
+      // One that was read never stands before one that was not.
+      if (unreadFirst) q.orderByRaw('(r.read_at is null and a.author_id <> ?::uuid) desc', [person]);
     })
     .orderBy([
       { column: 'a.posted_at', order: 'desc' },
@@ -55,6 +59,22 @@ export const announcementsFor = (
       postedAt: instant(at(r.posted_at)),
       readAt: r.read_at === null ? null : instant(at(r.read_at)),
     })),
+});
+
+/** How many announcements of a person's courses they have not read. */
+export const unreadAnnouncements = (db: Db, person: PersonId): Ask<number> => ({
+  query: db('announcements as a')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+    .whereNot('a.author_id', person)
+    .whereNotExists((q) =>
+      q
+        .select(db.raw('1'))
+        .from('announcement_reads as r')
+        .whereRaw('r.course_id = a.course_id and r.announcement_id = a.id')
+        .where('r.person_id', person),
+    )
+    .count('* as n'),
+  read: (rows) => Number(rows[0]?.n ?? 0),
 });
 
 /** Notes that a person has read announcements of courses they are in; the first reading's moment stays. */

@@ -67,6 +67,19 @@ export async function deleteMarks(
     .delete();
 }
 
+/** Takes back what a person marked as read in a discussion at one moment. */
+export async function deleteMarksOf(
+  db: Db,
+  course: CourseId,
+  discussion: DiscussionId,
+  reader: PersonId,
+  at: Instant,
+) {
+  await db('reading_marks')
+    .where({ course_id: course, discussion_id: discussion, person_id: reader, read_at: timestamptz(at) })
+    .delete();
+}
+
 /** Replies to one's own posts that are not read yet, by discussion. Costs as much as one was answered, and no more. */
 export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, number>> => ({
   query: db('posts as q')

@@ -32,7 +32,7 @@ export async function announcementsPage(
   if (!door.ok) return door;
   const course = door.value;
   const [found, readers, people] = await Promise.all([
-    ask(announcementsFor(deps.db, actor.id, ALL, course.id)),
+    ask(announcementsFor(deps.db, actor.id, ALL, { course: course.id })),
     course.staff ? announcementReaders(deps.db, course.id) : null,
     course.staff ? peopleOf(deps.db, course.id) : [],
   ]);

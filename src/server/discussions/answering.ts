@@ -10,6 +10,7 @@ import type { Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import type { Earlier } from '@/core/substance/repeated';
+import { givenTo } from '../posts/given';
 import { earlierReplies } from './repeats';
 import { compareFor } from '../drafts/compare';
 import { openDraft, type OpenDraft } from '../drafts/open';
@@ -106,7 +107,12 @@ export async function replyPage(
       actor,
       kept,
       { title: '', doc: emptyDocument },
-      { kind: 'reply', brief: record.brief, answered: asked },
+      {
+        kind: 'reply',
+        brief: record.brief,
+        answered: asked,
+        given: await givenTo(deps.db, actor, entered, 'reply', asked),
+      },
     ),
     refused: refused(deps, entered, 'reply', room.locked),
     about: {

@@ -172,7 +172,7 @@ export type Listed = {
   filter: ThreadFilter;
   /** What is shown where the address names no filter. */
   standard: ThreadFilter;
-  /** What each filter would show; of `to-you` what waits for an answer, of `worth` nothing to who owes none. */
+  /** What each filter would show; of `to-you` what is new and waits for an answer, of `worth` nothing to who owes none. */
   counts: Record<ThreadFilter, number>;
   /** What is shown, in order: threads by their response, or posts. */
   shown: Node[];
@@ -249,7 +249,8 @@ export async function listed(
     (Object.keys(filters) as ThreadFilter[]).map((f) => [f, through(f).length]),
   ) as Listed['counts'];
   if (!asked.owing) counts.worth = 0;
-  counts['to-you'] = through('to-you').filter((b) => !isAnswered(b, reader)).length;
+  const waits = (b: Node) => isUnreadFor(b.post, reader) && !isAnswered(b, reader);
+  counts['to-you'] = through('to-you').filter(waits).length;
 
   let shown = through(filter);
   const reasons = new Map<PostId, Reason[]>();
@@ -258,8 +259,9 @@ export async function listed(
     for (const { post, reasons: why } of ranked) reasons.set(post, why);
     shown = ranked.flatMap(({ post }) => room.branches.get(post) ?? []);
   } else if (filter === 'to-you' && asked.as === 'threads') {
-    // What waits for an answer first.
-    shown.sort((a, b) => Number(isAnswered(a, reader)) - Number(isAnswered(b, reader)));
+    // What is new first, then what waits for an answer.
+    const rank = (b: Node) => (waits(b) ? 0 : isAnswered(b, reader) ? 2 : 1);
+    shown.sort((a, b) => rank(a) - rank(b));
   }
   const here = asked.open === null ? undefined : room.branches.get(asked.open);
   if (asked.as === 'threads' && here && !isOfPosts(filter) && !shown.includes(here)) shown = [...shown, here];

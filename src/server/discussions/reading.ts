@@ -1,31 +1,39 @@
 import { z } from 'zod';
-import { postId } from '@/core/ids';
+import { instant, postId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
-import { deleteMarks, insertMarks } from '@/db/queries/reading';
+import { deleteMarks, deleteMarksOf, insertMarks } from '@/db/queries/reading';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 export const readingInputSchema = z.union([
   z.strictObject({ posts: z.array(z.number().int().positive()).min(1).max(200), read: z.boolean() }),
   z.strictObject({ posts: z.literal('all'), read: z.literal(true) }),
+  /** What was marked as read together, at that moment, is unread again. */
+  z.strictObject({ at: z.number().int().positive(), read: z.literal(false) }),
 ]);
 export type ReadingInput = z.infer<typeof readingInputSchema>;
 
 /**
  * Marks posts of a discussion as read, or sets them back to unread. What one may not see cannot be marked: behind the
- * seal nothing happens. Answers with what is unread afterwards.
+ * seal nothing happens. Answers with what is unread afterwards, and
+ * with the moment by which it can be undone.
  */
 export async function markRead(
   deps: Deps,
   actor: Actor,
   slug: string,
   input: ReadingInput,
-): Promise<Result<{ unread: number }, NotFound>> {
+): Promise<Result<{ unread: number; at: number | null }, NotFound>> {
   return deps.db.transaction(async (tx) => {
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record, staff, sealed, unread } = door.value;
-    if (sealed) return ok({ unread });
+    if (sealed) return ok({ unread, at: null });
+    if ('at' in input) {
+      await deleteMarksOf(tx, record.course.id, record.id, actor.id, instant(input.at));
+      const again = await enterDiscussion(deps, actor, slug, tx);
+      return again.ok ? ok({ unread: again.value.unread, at: null }) : again;
+    }
     const ids = input.posts === 'all' ? ('all' as const) : input.posts.map(postId);
     if (input.read) {
       await insertMarks(tx, record.course.id, record.id, { id: actor.id, staff }, ids, deps.now);
@@ -33,6 +41,6 @@ export async function markRead(
       await deleteMarks(tx, record.course.id, record.id, actor.id, ids);
     }
     const after = await enterDiscussion(deps, actor, slug, tx);
-    return after.ok ? ok({ unread: after.value.unread }) : after;
+    return after.ok ? ok({ unread: after.value.unread, at: deps.now }) : after;
   });
 }

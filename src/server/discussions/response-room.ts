@@ -23,6 +23,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { quotable } from '../posts/check-text';
+import { givenTo } from '../posts/given';
 import { readFor } from '../readers/readers';
 import { openDraft, type OpenDraft } from '../drafts/open';
 import { deliveredWith, type Delivered } from './delivered';
@@ -80,6 +81,7 @@ export async function responseRoom(
       note: noteToSelf(deps.db, actor.id, record.id),
     }),
   ]);
+  const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
   const { syllabus, readings, history } = beside;
   const pace = paceOf(history.writing, history.reading);
   const { late, responseDue, repliesDue } = record.schedule;
@@ -128,7 +130,7 @@ export async function responseRoom(
       actor,
       draft,
       { title: '', doc: startingDocument(record.brief.parts) },
-      { kind: 'response', brief: record.brief, answered: null, readings: quoted },
+      { kind: 'response', brief: record.brief, answered: null, readings: quoted, given },
     ),
     refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,

@@ -17,6 +17,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
 import { figuresOf, quotable } from '../posts/check-text';
+import { givenTo } from '../posts/given';
 import { honest } from '../posts/honest';
 
 export const draftInputSchema = z.strictObject({
@@ -126,6 +127,7 @@ export async function keepDraft(
       doc,
       answered,
       readings: await quotable(tx, entered.record),
+      given: await givenTo(tx, actor, entered, input.kind, answered),
     });
     const text = {
       title: input.title,

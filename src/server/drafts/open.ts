@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Brief } from '@/core/brief/brief';
 import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks';
+import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
 import type { Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
@@ -18,6 +19,8 @@ export type OpenDraft = {
   checked: Checked;
   /** The texts that quotations are looked for in. */
   readings: readonly string[];
+  /** What everybody has: what is copied from it is not counted. */
+  given: readonly Given[];
 };
 
 /**
@@ -34,14 +37,15 @@ export async function openDraft(
     brief: Brief;
     answered: { author: { name: string }; plain: string } | null;
     readings?: readonly string[];
+    given: readonly Given[];
   },
 ): Promise<OpenDraft> {
-  const { kind, brief, answered, readings = [] } = against;
+  const { kind, brief, answered, readings = [], given } = against;
   const { title, doc } = kept ?? fresh;
   const rules: CheckRules =
     kind === 'response'
-      ? { kind, brief, readings }
-      : { kind, brief, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } };
+      ? { kind, brief, readings, given }
+      : { kind, brief, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' }, given };
   const read = await readFor(deps, actor, 'draft', { rules, text: { title, doc } });
   // A text that cannot be checked in time opens as if it said nothing; its writer's own machine goes on checking it.
   const { checks, figures } = read.ok
@@ -54,6 +58,7 @@ export async function openDraft(
     doc,
     keptAt: kept?.keptAt ?? null,
     readings,
+    given,
     checked: { figures, substance: null, checks: checks.map((c) => ({ ...c, evidence: [] })) },
   };
 }

@@ -17,6 +17,7 @@ import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
+import { givenTo } from './given';
 import { honest } from './honest';
 
 export const changeSchema = z.strictObject({
@@ -89,6 +90,7 @@ export async function changePost(
         doc,
         answered: answered ?? null,
         readings: await quotable(tx, record),
+        given: await givenTo(tx, actor, entered, kind, answered ?? null),
       })),
       fingerprint: sha256(
         fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),

@@ -1,6 +1,7 @@
 import type { Brief, CheckId } from '@/core/brief/brief';
 import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
 import type { CheckFigure } from '@/core/checks/types';
+import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
 
@@ -13,22 +14,30 @@ export type Measured = {
   answered: { author: { name: string }; plain: string } | null;
   /** The texts it may quote from. */
   readings?: readonly string[];
+  /** What everybody has; passages copied from it are not the writer's own. */
+  given?: readonly Given[];
 };
 /** What is stored with a text. */
 export type StoredFigures = { unmet: CheckId[]; ownWords: number; checks: CheckFigure[] };
 
 /** The core's checks on a text, as figures. */
 export function figuresNow(text: Measured): StoredFigures {
-  const { brief, kind, title, doc, answered, readings = [] } = text;
+  const { brief, kind, title, doc, answered, readings = [], given = [] } = text;
   const checks = runChecks(
     kind === 'response'
-      ? { kind, brief, title, doc, readings }
-      : { kind, brief, doc, answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' } },
+      ? { kind, brief, title, doc, readings, given }
+      : {
+          kind,
+          brief,
+          doc,
+          answered: { name: answered?.author.name ?? '', text: answered?.plain ?? '' },
+          given,
+        },
   );
   const rules = kind === 'response' ? brief.response : brief.replies;
   return {
     unmet: unmetRequired(checks),
-    ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted).own,
+    ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted, given).own,
     checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({
       id,
       have,

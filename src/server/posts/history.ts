@@ -12,6 +12,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from '../discussions/head';
 import { quotable } from './check-text';
+import { givenTo } from './given';
 import { compareFor } from '../drafts/compare';
 import { openDraft, type OpenDraft } from '../drafts/open';
 
@@ -87,6 +88,7 @@ export async function changingPost(
       brief: record.brief,
       answered: parent,
       readings: await quotable(deps.db, record),
+      given: await givenTo(deps.db, actor, entered, post.kind, parent),
     }),
     refused: record.course.outside ? null : editRefusal({ gone, schedule, now: deps.now }),
     withdrawal: record.course.outside

@@ -10,6 +10,7 @@ import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from '../discussions/head';
 import { answerable } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
+import { givenTo } from './given';
 
 /** A kept draft on its way to the class, with what is to be said before it goes. */
 export type KeptToShare = {
@@ -53,6 +54,7 @@ export async function keptToShare(
     doc,
     answered,
     readings,
+    given: await givenTo(deps.db, actor, entered, kind, answered),
   });
   const to = answered && { person: answered.author.id, staff: isStaff(answered.author.role) };
   return ok({

@@ -24,6 +24,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { answerable } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
+import { givenTo } from './given';
 import { honest } from './honest';
 import { sha256 } from './fingerprint';
 
@@ -138,6 +139,7 @@ async function store(
       doc,
       answered,
       readings: await quotable(tx, record),
+      given: await givenTo(tx, actor, entered, input.kind, answered),
     })),
     fingerprint: sha256(
       fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: at, title, doc }),

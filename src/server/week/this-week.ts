@@ -8,8 +8,15 @@ import { lane, percentOf, type Lane } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { announcementsFor, type AnnouncementRecord } from '@/db/queries/announcements';
-import { repliesTo } from '@/db/queries/news';
+import { announcementsFor, unreadAnnouncements, type AnnouncementRecord } from '@/db/queries/announcements';
+import {
+  mentionsIn,
+  noteCalls,
+  openReports,
+  repliesTo,
+  studentsTaught,
+  type NoteCall,
+} from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -22,8 +29,11 @@ import { accountOf, type Account } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 const DAY_MS = 86_400_000;
-/** A discussion that closed with something missed stays on the page this long. */
+/** For who was never here before, a discussion that closed with something missed is shown for so long. */
 const SHOW_MISSED_MS = 7 * DAY_MS;
+/** A reply or a name that is not read stays among the news this long. */
+const NEWS_MS = 14 * DAY_MS;
+const ANNOUNCEMENTS = 3;
 /** Without an earlier visit, "since you were here" looks back this far. */
 const FIRST_VISIT_MS = 2 * DAY_MS;
 
@@ -43,6 +53,8 @@ export type WeekLine = {
   replyDrafts: number;
   unread: number;
   unreadReplies: number;
+  /** For staff: what of it is theirs to look at; null for a student. */
+  teaching: { responses: number; students: number; reports: number } | null;
 };
 
 export type ThisWeek = {
@@ -66,9 +78,14 @@ export type ThisWeek = {
       sharedAt: Instant;
       opening: string;
     }[];
+    /** Posts that name the reader, without their words. */
+    mentions: { post: number; slug: string; course: string; author: string; sharedAt: Instant }[];
+    notes: NoteCall[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: AnnouncementRecord[];
+  /** Unread announcements that are not among those. */
+  moreAnnouncements: number;
   /** What is still to do in open discussions, and how long the next thing takes. */
   ahead: { work: Work; next: { minutes: number } | null; sittings: number };
 };
@@ -76,7 +93,12 @@ export type ThisWeek = {
 type Row = { record: DiscussionRecord; account: Account; line: WeekLine };
 
 /** Whether a discussion has a place on This week: its week is now, or something in it is open or was just missed. */
-function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boolean {
+function belongs(
+  { record, account }: Row,
+  now: Instant,
+  days: WeekDay[],
+  previousVisit: Instant | null,
+): boolean {
   const first = days[0];
   const last = days[6];
   if (first && last && record.week.startsOn >= first.date && record.week.startsOn <= last.date) return true;
@@ -85,8 +107,9 @@ function belongs({ record, account }: Row, now: Instant, days: WeekDay[]): boole
   if (summary.next) return true;
   return (
     summary.missed + summary.short > 0 &&
-    now - account.schedule.closes < SHOW_MISSED_MS &&
-    now >= account.schedule.closes
+    now >= account.schedule.closes &&
+    // What was seen here on a visit before is past; Discussions and Your part go on saying it.
+    account.schedule.closes > (previousVisit ?? now - SHOW_MISSED_MS)
   );
 }
 
@@ -116,13 +139,20 @@ function aheadOf(
 export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { db, now } = deps;
   const from = actor.previousVisit ?? ((now - FIRST_VISIT_MS) as Instant);
+  // What one has not read does not go by itself.
+  const news = Math.min(from, now - NEWS_MS) as Instant;
   const found = await askTogether(db, {
     records: discussionsOf(db, actor.id, { around: now }),
     own: ownPosts(db, actor.id),
     drafts: draftsOf(db, actor.id),
     unread: unreadReplies(db, actor.id),
-    replies: repliesTo(db, actor.id, from, 5),
-    announcements: announcementsFor(db, actor.id, 3),
+    replies: repliesTo(db, actor.id, news, 5),
+    mentions: mentionsIn(db, actor.id, news, 5),
+    notes: noteCalls(db, actor.id, from, 6),
+    announcements: announcementsFor(db, actor.id, ANNOUNCEMENTS, { unreadFirst: true }),
+    unreadNews: unreadAnnouncements(db, actor.id),
+    reports: openReports(db, actor.id),
+    students: studentsTaught(db, actor.id),
     toRead: wordsToRead(db, actor.id),
     history: workHistory(db, actor.id),
   });
@@ -158,11 +188,18 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         replyDrafts: mine.filter((d) => d.kind === 'reply').length,
         unread: account.unread,
         unreadReplies: unread.get(record.id) ?? 0,
+        teaching: isStaff(record.role)
+          ? {
+              responses: record.responses,
+              students: found.students.get(record.course.id) ?? 0,
+              reports: found.reports.get(record.id) ?? 0,
+            }
+          : null,
       },
     };
   });
 
-  const shown = rows.filter((row) => belongs(row, now, days));
+  const shown = rows.filter((row) => belongs(row, now, days, actor.previousVisit));
   const begun = rows.flatMap(({ account: { ledger, schedule } }) =>
     ledger && now >= schedule.opens ? [{ ledger, now }] : [],
   );
@@ -212,6 +249,13 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
           },
         ];
       }),
+      mentions: found.mentions.flatMap((m) => {
+        const row = of(m.discussion);
+        if (!row || row.account.sealed) return [];
+        const { slug, course } = row.record;
+        return [{ post: m.id, slug, course: course.code, author: m.author, sharedAt: m.sharedAt }];
+      }),
+      notes: found.notes,
       unread: shown
         .filter((r) => r.line.unread > 0)
         .map(({ line }) => ({
@@ -223,6 +267,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         })),
     },
     announcements,
+    moreAnnouncements: found.unreadNews - announcements.filter((a) => a.readAt === null).length,
     ahead: aheadOf(rows, drafts, toRead, pace, now),
   };
 }

@@ -50,7 +50,14 @@ export const STAFF = [
 ] as const;
 
 /** The people the sign-in page of the demo offers. */
-export const OFFERED = ['Imani Okoro', 'Noor Vasquez', 'Desmond Aule', 'Dr. Maren Holt', 'Prof. Elias Wick'];
+export const OFFERED = [
+  'Imani Okoro',
+  'Noor Vasquez',
+  'Desmond Aule',
+  'Dr. Maren Holt',
+  'Prof. Elias Wick',
+  'Odile Marchetti',
+];
 
 /** Where each course's 26 students sit in the list above: its first 14, then a stretch of its own. */
 export const CLASSES: Record<string, readonly string[]> = {

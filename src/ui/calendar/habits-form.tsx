@@ -28,7 +28,11 @@ export function HabitsForm({ habits }: { habits: Habits }) {
           Asleep from
           <input
             className="field font-normal"
-            type="time"
+            type="text"
+            inputMode="text"
+            placeholder="23:00"
+            pattern="([01]?[0-9]|2[0-3]):[0-5][0-9]"
+            title="Hours and minutes, 24 hours: 07:30"
             name="sleepFrom"
             defaultValue={habits.sleepFrom}
             required
@@ -38,7 +42,11 @@ export function HabitsForm({ habits }: { habits: Habits }) {
           until
           <input
             className="field font-normal"
-            type="time"
+            type="text"
+            inputMode="text"
+            placeholder="23:00"
+            pattern="([01]?[0-9]|2[0-3]):[0-5][0-9]"
+            title="Hours and minutes, 24 hours: 07:30"
             name="sleepTo"
             defaultValue={habits.sleepTo}
             required

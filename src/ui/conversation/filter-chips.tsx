@@ -20,6 +20,8 @@ export function FilterChips(props: {
   /** Whose posts are shown, of the filter by a person. */
   person: { id: string; name: string } | null;
   open: number | null;
+  /** When everything was marked as read just now, which can be undone. */
+  marked?: number | null;
 }) {
   const { look, counts, person, open } = props;
   const chip = (id: ThreadFilter, label: string) => (
@@ -39,6 +41,17 @@ export function FilterChips(props: {
       {look.filter === 'found' ? chip('found', `“${look.words}”`) : null}
       {look.filter === 'person' && person ? chip('person', `By ${person.name}`) : null}
       {FILTER_NAMES.filter(([id]) => isOffered(id, look, counts)).map(([id, label]) => chip(id, label))}
+      {props.marked ? (
+        <li>
+          <form action={`/discussions/${look.slug}/reads`} method="post" role="status">
+            <input type="hidden" name="to" value={addressOf(look, { post: open })} />
+            <input type="hidden" name="undo" value={props.marked} />
+            <button type="submit" className={`${SHAPE} text-sky underline underline-offset-2`}>
+              All marked read. Undo
+            </button>
+          </form>
+        </li>
+      ) : null}
       {counts.unread > 0 ? (
         <li>
           <form action={`/discussions/${look.slug}/reads`} method="post">

@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import type { Given } from '@/core/checks/not-own';
 import type { Checked } from '@/core/checks/checks';
 import type { Seal } from '@/core/counting/seal';
 import type { Ledger } from '@/core/counting/types';
@@ -35,4 +36,5 @@ export type DraftView = {
   keptAt: number | null;
   checked: Checked;
   readings: readonly string[];
+  given: readonly Given[];
 };

@@ -1,5 +1,6 @@
 'use client';
 
+import { WhenField } from '../frame/when-field';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import type { Field, Fields } from '@/core/outside/fields';
 import type { Suggestion } from '@/core/outside/suggest';
@@ -65,6 +66,7 @@ export function BriefForm(props: Props) {
   const [pointed, point] = useState<Field | null>(null);
   const [state, act, sending] = useActionState(props.action, { fields: suggestion.fields, problems: [] });
   const { fields, problems } = state;
+  const [taken, setTaken] = useState<Partial<Record<Field, string>>>({});
   const problemOf = (field: Field) => problems.find((p) => p.field === field);
 
   const beside = (field: Field) => {
@@ -113,6 +115,20 @@ export function BriefForm(props: Props) {
       {beside(field)}
     </div>
   );
+  const when = (field: 'responseDue' | 'repliesDue') => (
+    <div key={field} className="grid gap-1">
+      <label className="grid gap-1 text-[13.5px] font-semibold">
+        {FIELD_NAMES[field]}
+        <WhenField
+          key={`${fields[field] ?? ''} ${taken[field] ?? ''}`}
+          className="field font-normal"
+          wall={taken[field] ?? fields[field] ?? ''}
+          {...common(field)}
+        />
+      </label>
+      {beside(field)}
+    </div>
+  );
   const number = (field: Field) => input(field, 'text', { inputMode: 'numeric', autoComplete: 'off' });
   const area = (field: Field, rows: number) => (
     <div className="grid gap-1">
@@ -155,10 +171,8 @@ export function BriefForm(props: Props) {
     </>
   );
 
-  const take = (field: 'responseDue' | 'repliesDue', wall: string) => {
-    const target = document.getElementById(`field-${field}`);
-    if (target instanceof HTMLInputElement) target.value = wall;
-  };
+  const take = (field: 'responseDue' | 'repliesDue', wall: string) =>
+    setTaken((before) => ({ ...before, [field]: wall }));
 
   const form = (
     <form action={act} className="grow overflow-auto" noValidate>
@@ -212,8 +226,8 @@ export function BriefForm(props: Props) {
       </Group>
       <Group title="Deadlines">
         <div className="grid items-start gap-3 sm:grid-cols-2">
-          {input('responseDue', 'datetime-local')}
-          {input('repliesDue', 'datetime-local')}
+          {when('responseDue')}
+          {when('repliesDue')}
         </div>
         {dates.length ? (
           <div className="text-[13px]">

@@ -1,5 +1,6 @@
 'use client';
 
+import { WhenField } from '../frame/when-field';
 import Link from 'next/link';
 import { useState } from 'react';
 
@@ -48,7 +49,7 @@ export function PastePost(props: {
           </datalist>
           <label className="grid gap-1 text-[13.5px] font-semibold">
             Posted there at, if you know (your time)
-            <input className="field font-normal" type="datetime-local" name="postedAt" />
+            <WhenField className="field font-normal" name="postedAt" wall="" />
           </label>
         </div>
         <label className="flex min-h-7 items-center gap-2 text-[13.5px] font-semibold">

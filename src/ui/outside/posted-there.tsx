@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState, type ReactNode } from 'react';
+import { WhenField } from '../frame/when-field';
 import { ConfirmShare } from '../writing/confirm-share';
 
 /** A wall clock of this machine's zone to the minute, as a date field takes it. */
@@ -43,14 +44,7 @@ export function PostedThere(props: {
       field={
         <label htmlFor={id} className="mt-3 grid gap-1 text-[13.5px] font-semibold">
           Posted there at (your time)
-          <input
-            id={id}
-            className="field font-normal"
-            type="datetime-local"
-            max={latest}
-            value={at ?? latest}
-            onChange={(e) => setAt(e.target.value)}
-          />
+          <WhenField id={id} className="field font-normal" wall={at ?? latest} onWall={setAt} />
         </label>
       }
     >

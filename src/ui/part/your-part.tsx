@@ -107,9 +107,11 @@ function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
         : `Missed on ${deadlineText(o.deadline, head.schedule.zone)}`
       : o.state === 'excused'
         ? 'You are excused'
-        : o.state === 'draft'
-          ? `Begun, not shared; due ${deadlineText(o.deadline, head.schedule.zone)}`
-          : `Owed by ${deadlineText(o.deadline, head.schedule.zone)}`;
+        : o.state === 'short'
+          ? `Shared and short: it can be completed until ${deadlineText(o.deadline, head.schedule.zone)}`
+          : o.state === 'draft'
+            ? `Begun, not shared; due ${deadlineText(o.deadline, head.schedule.zone)}`
+            : `Owed by ${deadlineText(o.deadline, head.schedule.zone)}`;
   return (
     <li className="grid grid-cols-[16px_1fr_auto] gap-x-2.5 border-t border-rule-soft py-2.5 text-[13px]">
       <TallyStroke kind={o.kind} state={o.state} />
@@ -117,7 +119,14 @@ function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
         <p>
           <b>{name}</b>
         </p>
-        <p className="text-ink-2">{text}.</p>
+        <p className="text-ink-2">
+          {text}.{' '}
+          {o.state === 'short' && o.post !== null ? (
+            <Link className="link" href={`/discussions/${head.slug}/posts/${o.post}/edit`}>
+              Complete it
+            </Link>
+          ) : null}
+        </p>
       </div>
       <b className={o.state === 'missed' ? 'text-brick' : 'text-ink-2'}>{o.state}</b>
     </li>
@@ -126,7 +135,11 @@ function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
 
 /** The left page of Your part: every post with what it counted as and why, then what is open or was missed. */
 export function Ledger({ head, delivered }: { head: HeadView; delivered: DeliveredView[] }) {
-  const open = head.ledger?.obligations.filter((o) => o.post === null) ?? [];
+  // What was shared short is still to be completed, as long as that is possible.
+  const open =
+    head.ledger?.obligations.filter(
+      (o) => o.post === null || (o.state === 'short' && head.now < o.deadline.closes),
+    ) ?? [];
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
       <h2 className="mb-1.5 text-[16px]">What you shared</h2>

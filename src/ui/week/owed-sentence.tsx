@@ -7,6 +7,23 @@ import { summarise } from '@/core/counting/summary';
 import { minutesText, rangeText } from '../words/work';
 import type { WeekLineView, WeekView } from './types';
 
+/** What waits for who teaches: reports first, then what the class wrote and they have not read. */
+function TeachingSentence({ lines }: { lines: WeekLineView[] }) {
+  const reports = lines.reduce((n, l) => n + (l.teaching?.reports ?? 0), 0);
+  const unread = lines.reduce((n, l) => n + l.unread, 0);
+  const waits = [
+    ...(reports ? [plural(reports, 'reported post')] : []),
+    ...(unread ? [plural(unread, 'unread post')] : []),
+  ];
+  return waits.length ? (
+    <>
+      Your courses have <b className="font-bold text-pine-ink">{waits.join(' and ')}</b> for you.
+    </>
+  ) : (
+    'Nothing in your courses waits for you.'
+  );
+}
+
 const roughly = (before: number, now: number, zone: string) => {
   const days = (before - now) / 86_400_000;
   const when = partOfDay(before - 60_000, zone);
@@ -54,7 +71,7 @@ export function OwedSentence({
         ) : lines.some((l) => l.ledger) ? (
           'You owe nothing this week.'
         ) : (
-          'Your courses this week'
+          <TeachingSentence lines={lines} />
         )}
       </h1>
       {things.length && line && next ? (

@@ -15,8 +15,10 @@ export function Since({
   announcements,
   zone,
   now,
-}: Pick<WeekView, 'since' | 'announcements' | 'zone' | 'now'>) {
-  const quiet = since.replies.length === 0 && since.unread.length === 0;
+  more,
+  teaches,
+}: Pick<WeekView, 'since' | 'announcements' | 'zone' | 'now'> & { more: number; teaches: boolean }) {
+  const quiet = since.replies.length + since.mentions.length + since.notes.length + since.unread.length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
@@ -30,6 +32,31 @@ export function Since({
                 </span>
                 <span className="block text-ink-3">
                   {r.course} · “{opening(r.opening)}”
+                </span>
+              </Link>
+            </li>
+          ))}
+          {since.mentions.map((m) => (
+            <li key={m.post} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={`/discussions/${m.slug}/conversation?post=${m.post}`} className="group block">
+                <span className="group-hover:underline">
+                  <b>{m.author}</b> named you in a post
+                </span>
+                <span className="block text-ink-3">
+                  {m.course} · {moment(m.sharedAt, zone)}
+                </span>
+              </Link>
+            </li>
+          ))}
+          {since.notes.map((n) => (
+            <li key={n.id} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={`/readings/${n.reading.slug}#note-${n.id}`} className="group block">
+                <span className="group-hover:underline">
+                  <b>{n.author}</b>{' '}
+                  {n.kind === 'answer' ? 'answered your margin note' : 'asks the staff beside a reading'}
+                </span>
+                <span className="block text-ink-3">
+                  {n.course} · {n.reading.title} · “{opening(n.beginning)}”
                 </span>
               </Link>
             </li>
@@ -56,7 +83,7 @@ export function Since({
         </ul>
       </section>
       <section>
-        <h2 className="mb-2 text-[16px]">From your instructors</h2>
+        <h2 className="mb-2 text-[16px]">{teaches ? 'Announcements' : 'From your instructors'}</h2>
         <ul className="plate border-l-4 border-l-ochre px-3.5 py-1 text-[13px]">
           {announcements.map((a) => (
             <li key={a.id} className="border-t border-rule-soft py-1 first:border-t-0">
@@ -71,6 +98,11 @@ export function Since({
               />
             </li>
           ))}
+          {more > 0 ? (
+            <li className="border-t border-rule-soft py-2 text-ink-2">
+              {plural(more, 'more unread announcement')}: they are in your courses.
+            </li>
+          ) : null}
           {announcements.length === 0 ? <li className="py-2 text-ink-2">No announcements yet.</li> : null}
         </ul>
       </section>

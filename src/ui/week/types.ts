@@ -11,6 +11,8 @@ export type WeekLineView = Standable & {
   course: { code: string; title: string; outside: boolean };
   week: number;
   unread: number;
+  /** For staff: what of it is theirs to look at. */
+  teaching: { responses: number; students: number; reports: number } | null;
 };
 
 export type WeekView = {
@@ -34,6 +36,16 @@ export type WeekView = {
       sharedAt: number;
       opening: string;
     }[];
+    mentions: { post: number; slug: string; course: string; author: string; sharedAt: number }[];
+    notes: {
+      id: string;
+      kind: 'answer' | 'to-staff';
+      reading: { slug: string; title: string };
+      course: string;
+      author: string;
+      madeAt: number;
+      beginning: string;
+    }[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: {
@@ -45,6 +57,7 @@ export type WeekView = {
     author: string;
     readAt: number | null;
   }[];
+  moreAnnouncements: number;
   /** What is still to do, how long it is likely to take, and when the next thing would be done. */
   ahead: { work: Work; next: { minutes: number } | null; sittings: number };
 };

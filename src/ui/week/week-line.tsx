@@ -3,18 +3,27 @@ import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
 import { ownTimeText } from '../words/deadlines';
+import { plural } from '../words/plural';
 import { standing } from '../words/standing';
 import { summarise } from '@/core/counting/summary';
 import type { WeekLineView } from './types';
 
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
+const teachingText = (t: NonNullable<WeekLineView['teaching']>, unread: number) =>
+  [
+    `${t.responses} of ${plural(t.students, 'student')} have responded`,
+    ...(unread ? [`${unread} unread`] : ['all read']),
+    ...(t.reports ? [plural(t.reports, 'report') + ' to settle'] : []),
+  ].join(' · ');
+
 /** One discussion on This week: title, tally, where it stands, its deadline, and the one thing to do. */
 export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number; zone: string }) {
   const s = standing(line, now);
   const next = line.ledger && summarise(line.ledger, now).next;
   const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;
-  const href = `/discussions/${line.slug}/${s.action.room}`;
+  const reported = (line.teaching?.reports ?? 0) > 0;
+  const href = `/discussions/${line.slug}/${reported ? 'care' : s.action.room}`;
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_72px_208px_168px]">
       <div className="col-span-2 lg:col-span-1">
@@ -32,7 +41,9 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
             {line.title}
           </Link>
         </h2>
-        <p className="text-[13px] text-ink-2">{s.detail}</p>
+        <p className="text-[13px] text-ink-2">
+          {line.teaching ? teachingText(line.teaching, line.unread) : s.detail}
+        </p>
       </div>
       <div className="order-2 lg:order-none">{line.ledger ? <Tally ledger={line.ledger} /> : null}</div>
       <div className="order-1 col-span-2 lg:order-none lg:col-span-1">
@@ -44,7 +55,11 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
       </div>
       <div className="order-3 justify-self-end lg:order-none lg:justify-self-stretch">
         <Link href={href} className={`btn w-full ${s.action.primary ? 'go' : ''}`}>
-          {s.action.label}
+          {reported
+            ? 'Settle the report'
+            : line.teaching && line.unread
+              ? 'Read what is new'
+              : s.action.label}
           <span className="sr-only">
             : {line.course.code}, {line.title}
           </span>

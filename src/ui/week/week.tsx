@@ -12,6 +12,7 @@ import { WeekLine } from './week-line';
 
 export function Week({ week }: { week: WeekView }) {
   const { now, zone, lines } = week;
+  const teaches = lines.some((l) => l.teaching !== null);
   return (
     <main id="main" className="mx-auto grid max-w-[1400px] gap-6 px-4 py-6 sm:px-7 xl:grid-cols-[1fr_292px]">
       <RefreshAt
@@ -35,7 +36,7 @@ export function Week({ week }: { week: WeekView }) {
             Nothing is open this week. All past and coming discussions are under Discussions.
           </p>
         )}
-        <p className="mt-3 text-[13px] text-ink-2">
+        <p className={teaches ? 'hidden' : 'mt-3 text-[13px] text-ink-2'}>
           A course that is not in Pulpit?{' '}
           <Link className="link" href="/outside/new">
             Bring in its prompt
@@ -43,7 +44,14 @@ export function Week({ week }: { week: WeekView }) {
           and it stands here too.
         </p>
       </div>
-      <Since since={week.since} announcements={week.announcements} zone={zone} now={now} />
+      <Since
+        since={week.since}
+        announcements={week.announcements}
+        more={week.moreAnnouncements}
+        teaches={teaches}
+        zone={zone}
+        now={now}
+      />
     </main>
   );
 }

@@ -120,7 +120,10 @@ export function checkSentence(check: Check): string {
   const found = check.evidence.length > 0 || check.met ? FOUND[check.id] : '';
   const advised = !check.required && !check.met ? 'Advised, not required.' : '';
   const remarks = (check.remarks ?? []).map(remarkText);
-  return [missing, found, ...remarks, advised].filter(Boolean).join(' ');
+  const unsure = check.unsure
+    ? 'Unsure: a name and a year alone say too little. Add a page, a link or an entry in a list of sources; a reader will decide.'
+    : '';
+  return [missing, found, unsure, ...remarks, advised].filter(Boolean).join(' ');
 }
 
 /** "words 138 of 250", for sentences about a post that is short. */

@@ -51,13 +51,19 @@ export function ChangeDesk(props: {
   };
   const name = answered?.name ?? '';
   const plain = answered?.plain ?? '';
-  const { readings } = draft;
+  const { readings, given } = draft;
   const rules = useMemo(
     () =>
       isReply
-        ? { kind: 'reply' as const, brief, answered: { name, text: plain }, about: { prompt, others: [] } }
-        : { kind: 'response' as const, brief, readings },
-    [brief, isReply, name, plain, prompt, readings],
+        ? {
+            kind: 'reply' as const,
+            brief,
+            answered: { name, text: plain },
+            about: { prompt, others: [] },
+            given,
+          }
+        : { kind: 'response' as const, brief, readings, given },
+    [brief, isReply, name, plain, prompt, readings, given],
   );
   const label = isReply ? `Your reply to ${name}` : 'Your response';
   const { form, ...writing } = useWriting({

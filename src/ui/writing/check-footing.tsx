@@ -6,7 +6,15 @@ import type { Selected } from './selected';
 import { useFigures } from './use-checks';
 import { useWriting } from './writing-context';
 
-type Figures = { own: number; quoted: number; headings: number; references: number; notes: number };
+type Figures = {
+  own: number;
+  quoted: number;
+  headings: number;
+  references: number;
+  notes: number;
+  repeated: number;
+  copied: number;
+};
 
 function apart(f: Figures): string {
   const parts = [
@@ -14,6 +22,8 @@ function apart(f: Figures): string {
     ...(f.quoted ? [`${f.quoted} quoted`] : []),
     ...(f.references ? [`${f.references} in the reference list`] : []),
     ...(f.notes ? [`${f.notes} in notes`] : []),
+    ...(f.repeated ? [`${f.repeated} said again`] : []),
+    ...(f.copied ? [`${f.copied} that stand word for word in the prompt or another’s post`] : []),
   ];
   return parts.length ? ` Shown apart and not counted: ${parts.join(', ')}.` : '';
 }
@@ -73,8 +83,15 @@ export function CheckFooting(props: {
                 {c.met ? '✓' : c.required ? '!' : ''}
               </span>
               {checkName(c.id)} {checkFigure(c)}
+              {c.unsure ? ' ?' : ''}
               <span className="sr-only">
-                {c.met ? ', met' : c.required ? ', not met' : ', not met, advised only'}
+                {c.unsure
+                  ? ', met, but unsure: a reader will decide'
+                  : c.met
+                    ? ', met'
+                    : c.required
+                      ? ', not met'
+                      : ', not met, advised only'}
               </span>
             </button>
           </li>

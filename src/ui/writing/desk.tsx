@@ -240,7 +240,7 @@ export function Desk({
             {recording ? `${RECORDER_OPEN} ` : ''}
             {props.refused ?? props.forecast}
           </p>
-          {props.refused ? null : (
+          {
             <div className="ml-auto flex flex-wrap justify-end gap-2 max-sm:[&_.btn]:!px-2 max-sm:[&_.btn]:!text-[12.5px]">
               <button
                 type="button"
@@ -252,9 +252,9 @@ export function Desk({
               </button>
               <SourceShelf slug={props.place.slug} editor={editor} />
               <Preview text={writing.text} author={props.author} kind={props.place.kind} />
-              {props.buttons}
+              {props.refused ? null : props.buttons}
             </div>
-          )}
+          }
         </div>
       </div>
     </>

@@ -92,8 +92,9 @@ export function ReplyDesk(props: {
       brief,
       answered: { name: answering.name, text: answering.plain },
       ...(answering.self ? {} : { about }),
+      given: draft.given,
     }),
-    [brief, answering.name, answering.plain, answering.self, about],
+    [brief, answering.name, answering.plain, answering.self, about, draft.given],
   );
   const { form, ...writing } = useWriting({
     place,

@@ -47,8 +47,11 @@ export function ResponseDesk(props: {
     kind: 'response' as const,
     parent: null,
   };
-  const { readings } = draft;
-  const rules = useMemo(() => ({ kind: 'response' as const, brief, readings }), [brief, readings]);
+  const { readings, given } = draft;
+  const rules = useMemo(
+    () => ({ kind: 'response' as const, brief, readings, given }),
+    [brief, readings, given],
+  );
   const { form, ...writing } = useWriting({
     place,
     draft,

@@ -8,8 +8,8 @@ export async function POST(request: Request) {
   const who = await requireVisitor('/calendar/plan');
   const fields = await bodyFields(request);
   const read = habitsSchema.safeParse({
-    sleepFrom: fields.get('sleepFrom'),
-    sleepTo: fields.get('sleepTo'),
+    sleepFrom: (fields.get('sleepFrom') ?? '').trim().padStart(5, '0'),
+    sleepTo: (fields.get('sleepTo') ?? '').trim().padStart(5, '0'),
     sittingMinutes: Number(fields.get('sittingMinutes')),
     breakMinutes: Number(fields.get('breakMinutes')),
     inFeed: fields.get('inFeed') === 'yes',

@@ -43,6 +43,8 @@ const query = z.object({
   page: z.coerce.number().int().positive().nullable().catch(null),
   words: z.string().max(200).nullable().catch(null),
   answer: z.string().optional(),
+  /** When everything was marked as read, which can be undone. */
+  marked: z.coerce.number().int().positive().nullable().catch(null),
   paste: z
     .union([z.literal('response'), z.coerce.number().int().positive()])
     .nullable()
@@ -82,7 +84,9 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   const verdict = shared && head.ledger?.verdicts.find((v) => v.post === shared.id);
   const inThreads = room.as === 'threads';
   const at = open?.at ?? null;
-  const chips = <FilterChips look={look} counts={room.counts} person={room.person} open={at} />;
+  const chips = (
+    <FilterChips look={look} counts={room.counts} person={room.person} open={at} marked={ask.marked} />
+  );
   const reading = { look, posts, authors: room.authors, at, zone, now: head.now, outside, staff: head.staff };
   const pager = (
     <Pager

@@ -1,3 +1,4 @@
+import { typedWall } from '@/core/deadlines/typed';
 import { pastedPostSchema, pastePost } from '@/server/outside/posts';
 import { requireVisitor } from '../../../_request/session';
 import { uploadedForm } from '../../../_request/upload';
@@ -17,7 +18,7 @@ export async function POST(request: Request, context: { params: Promise<{ slug: 
     text: (fields.get('text') ?? '').replace(/\u0000/gu, ''),
     html: (fields.get('html') ?? '').replace(/\u0000/gu, ''),
     answers: /^\d+$/u.test(answers) ? Number(answers) : null,
-    postedAt: fields.get('postedAt')?.slice(0, 16) || null,
+    postedAt: typedWall(fields.get('postedAt') ?? '').slice(0, 16) || null,
   });
   const back = (code: string) => seeOther(`${room}?paste=${answers || 'response'}&answer=${code}`);
   if (!read.success) {

@@ -1,6 +1,15 @@
 import { markRead, readingInputSchema } from '@/server/discussions/reading';
 import { requireVisitor, visitor } from '../../../_request/session';
-import { bodyFields, fromOwnPages, isJson, jsonBody, seeOther, unexpected } from '../../../_request/write';
+import {
+  bodyFields,
+  fromOwnPages,
+  isJson,
+  jsonBody,
+  localPath,
+  numberOf,
+  seeOther,
+  unexpected,
+} from '../../../_request/write';
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -10,9 +19,19 @@ export async function POST(request: Request, context: Context) {
   if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
   if (!isJson(request)) {
     const who = await requireVisitor(`/discussions/${slug}`);
-    const to = (await bodyFields(request)).get('to');
-    await markRead(who.deps, who.actor, slug, { posts: 'all', read: true });
-    return seeOther(to ?? `/discussions/${slug}/conversation`);
+    const fields = await bodyFields(request);
+    const to = localPath(fields.get('to') ?? `/discussions/${slug}/conversation`);
+    const at = numberOf(fields.get('undo') ?? '');
+    const marked = await markRead(
+      who.deps,
+      who.actor,
+      slug,
+      at ? { at, read: false } : { posts: 'all', read: true },
+    );
+    if (at || !marked.ok || marked.value.at === null) return seeOther(to);
+    const back = new URL(to, request.url);
+    back.searchParams.set('marked', String(marked.value.at));
+    return seeOther(`${back.pathname}${back.search}`);
   }
   try {
     const who = await visitor();

@@ -1,0 +1,14 @@
+import type { WallClock } from './wallclock';
+
+/**
+ * A date and time as somebody types them, year first and with 24 hours, as a wall clock; as it was typed where it is none.
+ *
+ * @example typedWall('2026-10-15 9:05') // '2026-10-15T09:05'
+ */
+export function typedWall(text: string): WallClock | string {
+  const m = /^(\d{4})[-./](\d{1,2})[-./](\d{1,2})[\sT,]+(\d{1,2})[:.](\d{2})/u.exec(text.trim());
+  if (!m) return text.trim();
+  const [, year = '', month = '', day = '', hour = '', minute = ''] = m;
+  const two = (n: string) => n.padStart(2, '0');
+  return `${year}-${two(month)}-${two(day)}T${two(hour)}:${minute}`;
+}
