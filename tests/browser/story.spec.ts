@@ -205,7 +205,7 @@ test('after the closing nothing can be shared, the page says what was missed, an
   page,
   browser,
 }) => {
-  await enterAs(page, 'Kwame Sorley', `${GEO}/conversation`);
+  await enterAs(page, 'Tomasz Wray', `${GEO}/conversation`);
   await page
     .getByRole('navigation', { name: 'Responses' })
     .getByRole('link', { name: /Noor Vasquez/ })
@@ -220,7 +220,7 @@ test('after the closing nothing can be shared, the page says what was missed, an
     'Your text is kept as a draft',
   );
   const later = await (await browser.newContext()).newPage();
-  await enterAs(later, 'Kwame Sorley', `${GEO}/part`);
+  await enterAs(later, 'Tomasz Wray', `${GEO}/part`);
   await expect(later.getByText('Missed on Sun 18 Oct, 23:59.').first()).toBeVisible();
   await later.goto(`${GEO}/conversation`);
   await later

@@ -31,7 +31,15 @@ describe('own words', () => {
       'References',
       'Holt, M. (2021). Room for the river.',
     );
-    expect(figures(d, parts)).toEqual({ own: 9, quoted: 12, headings: 5, references: 8, notes: 0, repeated: 0, copied: 0 });
+    expect(figures(d, parts)).toEqual({
+      own: 9,
+      quoted: 12,
+      headings: 5,
+      references: 8,
+      notes: 0,
+      repeated: 0,
+      copied: 0,
+    });
   });
   it('include a single term set off in marks', () => {
     expect(figures(doc('The so-called “levee effect” is real.'), []).own).toBe(7);

@@ -5,7 +5,12 @@ import type { WallClock } from './wallclock';
 /** What happens after a deadline (rule 7). */
 export const lateRuleSchema = z.discriminatedUnion('rule', [
   z.strictObject({ rule: z.literal('refused') }),
-  z.strictObject({ rule: z.literal('accepted'), days: z.number().int().min(1).max(60) }),
+  z.strictObject({
+    rule: z.literal('accepted'),
+    days: z.number().int().min(1).max(60),
+    /** Nobody has said what becomes of late work: it is taken down as late, and nothing is claimed. */
+    unsaid: z.boolean().optional(),
+  }),
   z.strictObject({
     rule: z.literal('penalty'),
     percentPerDay: z.number().min(0).max(100),

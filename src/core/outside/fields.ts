@@ -30,6 +30,8 @@ const NUMBERS = {
   'late.percent': 100,
   'late.days': 60,
 } as const;
+/** So long a post may still be noted as late where a prompt does not say what becomes of late work. */
+const UNSAID_DAYS = 14;
 const TICKS = ['replies.distinctPeers', 'replies.greetByName', 'sealed'] as const;
 const TEXTS = ['title', 'course', 'zone', 'parts', 'concepts', 'response.title', 'late'] as const;
 const TIMES = ['responseDue', 'repliesDue'] as const;
@@ -214,7 +216,9 @@ export function rulesOfFields(
         ? { rule, percentPerDay, days: lateDays }
         : rule === 'accepted'
           ? { rule, days: lateDays }
-          : { rule: 'refused' },
+          : rule === 'refused'
+            ? { rule }
+            : { rule: 'accepted', days: UNSAID_DAYS, unsaid: true },
     ),
     brief: briefSchema.parse(brief),
   });
@@ -229,7 +233,7 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
     zone: rules.zone,
     responseDue: rules.responseDue,
     repliesDue: rules.repliesDue,
-    late: late.rule,
+    late: late.rule === 'accepted' && late.unsaid ? '' : late.rule,
     parts: brief.parts.map((p) => p.text).join('\n'),
     concepts: brief.concepts.map((c) => [c.term, ...c.aliases].join(' / ')).join('\n'),
   };
@@ -240,7 +244,7 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
   put('week', rules.week);
   put('points', brief.points);
   put('sealed', brief.sealed);
-  if (late.rule !== 'refused') put('late.days', late.days);
+  if (late.rule !== 'refused' && !(late.rule === 'accepted' && late.unsaid)) put('late.days', late.days);
   if (late.rule === 'penalty') put('late.percent', late.percentPerDay);
   for (const side of ['response', 'replies'] as const) {
     const r = brief[side];

@@ -2,6 +2,7 @@ import type { WallClock } from '../deadlines/wallclock';
 import type { Doc } from '../posts/document';
 import { flatten } from '../posts/flatten';
 import { readDocument, type PlacedFact } from '../prompts/on-document';
+import { roughSentences } from '../text/sentences';
 import { momentSaid, type SaidMoment } from './dates';
 import { FIELDS, MOST_PARTS, type Field, type Fields } from './fields';
 
@@ -35,6 +36,29 @@ function lateSize(quote: string): Fields {
   return { ...(percent ? { 'late.percent': percent } : {}), ...(n ? { 'late.days': String(n) } : {}) };
 }
 const SMALL = ['one', 'two', 'three', 'four', 'five', 'six', 'seven'];
+
+const POINTS =
+  /(?:\b(?:worth|out of|total(?:s|ling)?(?: of)?|value[ds]?(?: at)?|graded out of|marked out of)[:\s]+(\d{1,4})\s*(?:points?|pts\b|marks?)?|\((\d{1,4})\s*(?:points?|pts|marks?)\.?\)|^\W*(?:points?|pts|marks?)(?: possible)?\s*[:=]\s*(\d{1,4})|\b(\d{1,4})\s*(?:points?|pts|marks?)\s*(?:possible|in all|altogether|total)|^\W*(\d{1,4})\s*(?:points?|pts|marks?)\W*$)/imu;
+/** What a part of the work is worth, or what lateness costs, is not what the discussion is worth. */
+const NOT_WHOLE = /\b(?:late|lose|loses|deduct\w*|off|minus|each|per|extra|bonus|up to)\b/iu;
+
+/** How much a prompt says the whole is worth, with its words. */
+function pointsIn(doc: Doc): { value: string; evidence: Evidence } | null {
+  for (const line of flatten(doc)) {
+    for (const sentence of roughSentences(line.text)) {
+      const m = POINTS.exec(sentence);
+      const value = m?.slice(1).find((n) => n !== undefined);
+      if (!m || !value || NOT_WHOLE.test(sentence)) continue;
+      const start = line.text.indexOf(m[0]);
+      const at = { from: line.pos + start, to: line.pos + start + m[0].length };
+      return {
+        value: String(Number(value)),
+        evidence: { quote: m[0].trim(), places: [at], confidence: 0.8 },
+      };
+    }
+  }
+  return null;
+}
 
 const dueOf = (facts: readonly PlacedFact[], side: 'response' | 'replies') => {
   const mine = facts.filter((f) => f.fact.startsWith(`due.${side}.`));
@@ -77,7 +101,7 @@ const weekIn = (doc: Doc) => {
  */
 export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
   const { placed, parts, cut } = readDocument(doc);
-  const fields: Fields = { title: titleIn(doc), week: weekIn(doc), late: 'refused' };
+  const fields: Fields = { title: titleIn(doc), week: weekIn(doc) };
   const evidence: Suggestion['evidence'] = {};
   const otherwise: Suggestion['otherwise'] = [];
   const also: PlacedFact[] = [];
@@ -97,6 +121,8 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
     } else if (FACT_FIELDS.has(f.fact)) take(f.fact as Field, fieldValue(f.value), f);
     else also.push(f);
   }
+  const worth = pointsIn(doc);
+  if (worth) take('points', worth.value, worth.evidence);
   if (evidence.late) Object.assign(fields, lateSize(evidence.late[0]?.quote ?? ''));
   const response = dueOf(placed, 'response');
   const responseDue = momentSaid(response.said, now);

@@ -1,6 +1,6 @@
 import type { Outline, Sentence, Who } from './outline';
 import { clauseAt } from './outline';
-import { ELSEWHERE, REPLY_MENTION, RESPONSE_NAME } from './vocabulary';
+import { answersPrompt, ELSEWHERE, REPLY_MENTION, RESPONSE_NAME } from './vocabulary';
 import { every, latin } from './pattern';
 
 /* Whom a demand is for: the response or the replies. */
@@ -43,6 +43,11 @@ function mentionsIn(text: string): Mention[] {
     const end = start + m[0].length;
     // "Your response to two classmates" speaks of replies; "your response" alone does not.
     const over = found.findIndex((f) => f.start < end && start < f.end);
+    // One responds to questions, a prompt or a reading by the response itself.
+    if (answersPrompt(text.slice(start))) {
+      if (over < 0) found.push({ who: 'response', start, end: start + m[0].length });
+      continue;
+    }
     if (over >= 0) {
       const other = found[over];
       if (other && m[0].length <= other.end - other.start) continue;

@@ -1,5 +1,6 @@
 import { sentenceSegments } from '../text/segments';
 import { latin, whole } from './pattern';
+import { answersPrompt } from './vocabulary';
 
 /* A prompt as lines, list items, headed sections, sentences and clauses, each with its place in the text. */
 
@@ -68,12 +69,15 @@ const AVOID = whole("avoid|do not|don['’]t|not to do|please note");
 
 /** What a heading announces. */
 function sectionOf(heading: string): Section {
+  const asked = /(?<![\p{L}])(?:respond|reply)(?![\p{L}])/iu.exec(heading);
   const who: Who | null =
-    ABOUT_REPLIES.test(heading) && !/\b(?:initial|original|opening)\b/iu.test(heading)
-      ? 'replies'
-      : ABOUT_RESPONSE.test(heading)
-        ? 'response'
-        : null;
+    asked && answersPrompt(heading.slice(asked.index))
+      ? 'response'
+      : ABOUT_REPLIES.test(heading) && !/\b(?:initial|original|opening)\b/iu.test(heading)
+        ? 'replies'
+        : ABOUT_RESPONSE.test(heading)
+          ? 'response'
+          : null;
   const topic: Topic | null = AVOID.test(heading)
     ? 'avoid'
     : ABOUT_LATE.test(heading)

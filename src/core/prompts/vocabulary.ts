@@ -288,3 +288,18 @@ export const USING = anyOf(
   'needs?',
   'requires?',
 );
+
+/** "Respond to the following", "reply to both prompts", "respond to this week's reading": what is answered is nobody's post. */
+const ANSWERS_PROMPT = latin(
+  /^(?:please )?(?:respond|reply|replies|repl\p{L}+|react|answer)\s+(?:\p{L}+ly\s+)?to\s+(?:\p{L}+\s+of\s+)?(?:(?:the|this|these|those|that|all|each|both|any|either|one|two|three|four|every|our|my|a|an)\s+){0,3}(?:(?:week|module|unit|chapter)['’]s\s+|following\s+|discussion\s+|guiding\s+|essay\s+|writing\s+|assigned\s+|below\s+){0,2}(?:following|questions?|prompts?|parts?|tasks?|items?|scenarios?|cases?|case stud(?:y|ies)|readings?|chapters?|articles?|texts?|videos?|films?|lectures?|statements?|topics?|quotations?|quotes?|poems?|images?|paintings?|problems?)(?![\p{L}])/iu,
+);
+/** "The questions of two classmates" are posts after all. */
+const OF_PEOPLE = latin(
+  /^\s+(?:of|by|from|in|raised by|asked by|posted by)\s+(?:\p{L}+\s+){0,3}(?:classmates?|peers?|students?|others?|colleagues?|posts?|responses?|threads?)(?![\p{L}])/iu,
+);
+
+/** Whether what begins here answers the prompt itself, though its verb is one of replies. */
+export function answersPrompt(text: string): boolean {
+  const found = ANSWERS_PROMPT.exec(text);
+  return found !== null && !OF_PEOPLE.test(text.slice(found[0].length));
+}

@@ -16,6 +16,8 @@ const sameHabit = (a: Habit, b: Habit) => a.weekday === b.weekday && a.time === 
 
 /** Whether two late rules do the same to every post: a penalty of nothing is acceptance, a field left out is its default. */
 export function sameLateRule(a: LateRule, b: LateRule): boolean {
+  // What is not said contradicts nothing.
+  if ((a.rule === 'accepted' && a.unsaid) || (b.rule === 'accepted' && b.unsaid)) return true;
   const days = (r: LateRule) => (r.rule === 'refused' ? 0 : r.days);
   if (days(a) !== days(b)) return false;
   const loss = (r: LateRule, day: number) =>

@@ -261,11 +261,8 @@ export function BriefForm(props: Props) {
           <div className="grid gap-1">
             <label className="grid gap-1 text-[13.5px] font-semibold">
               {FIELD_NAMES.late}
-              <select
-                className="field font-normal"
-                defaultValue={fields.late ?? 'refused'}
-                {...common('late')}
-              >
+              <select className="field font-normal" defaultValue={fields.late ?? ''} {...common('late')}>
+                <option value="">is not spoken of</option>
                 <option value="refused">is refused</option>
                 <option value="penalty">loses something each day</option>
                 <option value="accepted">is accepted</option>

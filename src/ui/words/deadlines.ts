@@ -28,6 +28,7 @@ export function lateText(late: LateRule): string {
     case 'refused':
       return 'Not accepted after the deadline';
     case 'accepted':
+      if (late.unsaid) return 'The prompt does not say what becomes of late work';
       return `Accepted for ${plural(late.days, 'day')} after the deadline, without a penalty`;
     case 'penalty':
       return `${late.percentPerDay} % off for each day begun, at most ${plural(late.days, 'day')}${
@@ -40,5 +41,7 @@ export const lateShort = (late: LateRule): string =>
   late.rule === 'refused'
     ? 'no late work'
     : late.rule === 'accepted'
-      ? `late allowed ${plural(late.days, 'day')}`
+      ? late.unsaid
+        ? 'lateness not spoken of'
+        : `late allowed ${plural(late.days, 'day')}`
       : `${late.percentPerDay} % a day late`;
