@@ -1,6 +1,7 @@
 import 'server-only';
 import type { ReactNode } from 'react';
 import { Keys } from '@/ui/frame/keys';
+import { SkipLinks } from '@/ui/frame/skip-links';
 import { TopBar, type Place } from '@/ui/frame/top-bar';
 import type { Visitor } from './session';
 
@@ -15,6 +16,7 @@ export function Frame(props: {
   const { actor, deps, email, theme, demo } = props.visitor;
   return (
     <>
+      <SkipLinks />
       <TopBar
         here={props.here}
         place={props.place}
@@ -24,6 +26,12 @@ export function Frame(props: {
         zone={props.zone}
       />
       {props.children}
+      <p
+        className="hidden px-7 pb-2 text-right text-[12px] text-ink-3 lg:scripted:block wide:hidden"
+        data-steps-aside=""
+      >
+        All of this works by keys: press <kbd>?</kbd> for the list
+      </p>
       <Keys />
     </>
   );

@@ -42,7 +42,7 @@ export function ThreadList(props: {
   const { look } = props;
   const at = props.lines.findIndex((l) => l.id === props.open);
   return (
-    <nav aria-label="Responses" className="flex h-full min-h-0 flex-col bg-page-2">
+    <nav aria-label="Responses" data-skip-list="" className="flex h-full min-h-0 flex-col bg-page-2">
       {props.chips}
       {props.outside ? (
         <p className="border-b border-rule px-3 py-2.5">

@@ -14,6 +14,8 @@ const KEYS = [
   ['s', 'show what has come since'],
   ['r', 'write your reply'],
   ['q', 'quote what you selected in your reply'],
+  ['Ctrl+Enter', 'from your text to the button that shares it'],
+  ['F9', 'in your text: only the writing, and back'],
   ['?', 'this list'],
 ] as const;
 

@@ -24,6 +24,16 @@ export function Keys() {
   useEffect(() => {
     let afterG = 0;
     const onKey = (e: KeyboardEvent) => {
+      // From the text to the button that shares it, which says what will happen; Enter then does it.
+      if (e.key === 'Enter' && (e.ctrlKey || e.metaKey) && !e.altKey && !e.shiftKey) {
+        const share = document.querySelector<HTMLElement>('[data-key-share]');
+        if (!share) return;
+        e.preventDefault();
+        e.stopPropagation();
+        share.focus();
+        share.scrollIntoView({ block: 'nearest' });
+        return;
+      }
       if (e.ctrlKey || e.metaKey || e.altKey || inField(e.target)) return;
       if (e.key === 'g') {
         afterG = e.timeStamp;
@@ -49,8 +59,9 @@ export function Keys() {
       else return;
       e.preventDefault();
     };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
+    // Before the editor, which would break a line.
+    document.addEventListener('keydown', onKey, true);
+    return () => document.removeEventListener('keydown', onKey, true);
   }, [router]);
   return open ? <KeyList onClose={() => setOpen(false)} /> : null;
 }

@@ -220,41 +220,43 @@ export function Desk({
           <SubstanceFooting live={live} selected={writing.selected} select={writing.select} />
         </div>
       ) : null}
-      {/* On a phone only the checks stay in sight; what is pressed once, at the end, stands at the end of the text. */}
-      {checked ? (
-        <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1 max-lg:sticky max-lg:bottom-12 max-lg:z-20">
-          <CheckFooting live={live} selected={writing.selected} select={writing.select} />
-        </div>
-      ) : null}
-      <div
-        className={`bg-page-2 px-4 pt-1 pb-2.5 lg:rounded-br-plate ${checked ? '' : 'border-t border-rule'}`}
-      >
-        {props.share.state === 'failed' ? (
-          <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
-            {shareFailureText(props.share.failure, zone)}
-          </p>
+      {/* On a phone the checks and the button stay in sight, as long as the keyboard leaves room for words as well. */}
+      <div className="bg-page-2 max-lg:tall:sticky max-lg:tall:bottom-12 max-lg:tall:z-20">
+        {checked ? (
+          <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1">
+            <CheckFooting live={live} selected={writing.selected} select={writing.select} />
+          </div>
         ) : null}
-        <div className="mt-2 flex flex-wrap items-center gap-2">
-          <p className="grow basis-[300px] text-[13px] text-ink-2" aria-live="polite">
-            <LeftOutLine sending={writing.sending} />
-            {recording ? `${RECORDER_OPEN} ` : ''}
-            {props.refused ?? props.forecast}
-          </p>
-          {
-            <div className="ml-auto flex flex-wrap justify-end gap-2 max-sm:[&_.btn]:!px-2 max-sm:[&_.btn]:!text-[12.5px]">
-              <button
-                type="button"
-                className="btn"
-                aria-expanded={proofreading}
-                onClick={() => setProofreading(!proofreading)}
-              >
-                Proofread
-              </button>
-              <SourceShelf slug={props.place.slug} editor={editor} />
-              <Preview text={writing.text} author={props.author} kind={props.place.kind} />
-              {props.refused ? null : props.buttons}
-            </div>
-          }
+        <div
+          className={`bg-page-2 px-4 pt-1 pb-2.5 lg:rounded-br-plate ${checked ? '' : 'border-t border-rule'}`}
+        >
+          {props.share.state === 'failed' ? (
+            <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+              {shareFailureText(props.share.failure, zone)}
+            </p>
+          ) : null}
+          <div className="mt-2 flex flex-wrap items-center gap-2">
+            <p className="grow basis-[300px] text-[13px] text-ink-2 max-sm:line-clamp-2" aria-live="polite">
+              <LeftOutLine sending={writing.sending} />
+              {recording ? `${RECORDER_OPEN} ` : ''}
+              {props.refused ?? props.forecast}
+            </p>
+            {
+              <div className="ml-auto flex flex-wrap justify-end gap-2 max-sm:[&_.btn]:!px-2 max-sm:[&_.btn]:!text-[12.5px]">
+                <button
+                  type="button"
+                  className="btn"
+                  aria-expanded={proofreading}
+                  onClick={() => setProofreading(!proofreading)}
+                >
+                  Proofread
+                </button>
+                <SourceShelf slug={props.place.slug} editor={editor} />
+                <Preview text={writing.text} author={props.author} kind={props.place.kind} />
+                {props.refused ? null : props.buttons}
+              </div>
+            }
+          </div>
         </div>
       </div>
     </>

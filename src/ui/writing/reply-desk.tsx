@@ -230,6 +230,7 @@ export function ReplyDesk(props: {
             <button
               type="button"
               className="btn go"
+              data-key-share=""
               disabled={share.state === 'sharing'}
               onClick={() => void shareOrAsk()}
             >

@@ -128,6 +128,7 @@ export function ResponseDesk(props: {
             <button
               type="button"
               className="btn go"
+              data-key-share=""
               disabled={share.state === 'sharing'}
               onClick={() => void shareOrAsk()}
             >
