@@ -50,7 +50,7 @@ describe('unread', () => {
     expect(await unread(imani)).toBe(2);
     expect(await unread(noor)).toBe(1);
     const marked = await markRead(deps(db, WHEN), imani, OPEN, { posts: [first.post], read: true });
-    expect(marked).toEqual({ ok: true, value: { unread: 1 } });
+    expect(marked).toMatchObject({ ok: true, value: { unread: 1 } });
     await markRead(deps(db, WHEN), imani, OPEN, { posts: [first.post], read: true });
     expect(await unread(imani)).toBe(1);
     await markRead(deps(db, WHEN), imani, OPEN, { posts: [first.post], read: false });
@@ -64,7 +64,7 @@ describe('unread', () => {
     const hidden = await shared(db, noor, SEALED, 'Tue 10:00', shareInput('A sealed response.'));
     expect(await unread(imani, SEALED)).toBe(1);
     const marked = await markRead(deps(db, WHEN), imani, SEALED, { posts: [hidden.post], read: true });
-    expect(marked).toEqual({ ok: true, value: { unread: 1 } });
+    expect(marked).toMatchObject({ ok: true, value: { unread: 1 } });
     expect(await db('reading_marks').where('person_id', imani.id)).toEqual([]);
   });
 
