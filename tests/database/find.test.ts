@@ -1,4 +1,6 @@
 import type { Knex } from 'knex';
+import { nearWords } from '@/db/queries/find';
+import { conversation } from '@/server/discussions/conversation';
 import { find } from '@/server/find/find';
 import { takeBack } from '@/server/setup/setup';
 import { deps, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
@@ -109,5 +111,107 @@ describe('find', () => {
     await expect(find(when(), world.people.imani, typed)).resolves.toMatchObject({
       nearly: expect.any(Boolean),
     });
+  });
+});
+
+describe('near words, for every reader', () => {
+  /** The words of a text as the vocabulary has them, and how alike two are, made here and not by the database. */
+  const wordsOf = (text: string) => new Set(text.toLowerCase().match(/\p{L}{3,40}/gu) ?? []);
+  const trigrams = (word: string) => {
+    const padded = `  ${word} `;
+    return new Set(Array.from({ length: padded.length - 2 }, (_, i) => padded.slice(i, i + 3)));
+  };
+  const alike = (a: string, b: string) => {
+    const [x, y] = [trigrams(a), trigrams(b)];
+    const both = [...x].filter((t) => y.has(t)).length;
+    return both / (x.size + y.size - both);
+  };
+
+  it('come only from what the reader may read: the same as by brute force over the rows', async () => {
+    const { imani, noor, jun, rafi, kwame, holt, stranger } = world.people;
+    const rows: {
+      author_id: string;
+      private_to: string | null;
+      slug: string;
+      course_id: string;
+      plain: string;
+      title: string;
+      gone: boolean;
+    }[] = await db('posts as p')
+      .join('discussions as d', 'd.id', 'p.discussion_id')
+      .joinRaw(
+        'join lateral (select plain, title from post_versions v where v.post_id = p.id order by n desc limit 1) v on true',
+      )
+      .select(
+        'p.author_id',
+        'p.private_to',
+        'd.slug',
+        'p.course_id',
+        'v.plain',
+        'v.title',
+        db.raw('p.withdrawn_at is not null or p.hidden_at is not null as gone'),
+      );
+    const texts: { course_id: string; said: string }[] = await db('discussions').select(
+      'course_id',
+      db.raw(`title || ' ' || prompt_plain as said`),
+    );
+    const typed = ['herens', 'levies', 'secrit', 'farmrs', 'quitely', 'withdrawm', 'riased'];
+    for (const who of [imani, noor, jun, rafi, kwame, holt, stranger]) {
+      const mine = new Set(
+        (await db('enrolments').where('person_id', who.id).pluck('course_id')) as string[],
+      );
+      const staff = who.id === holt.id;
+      const responded = (slug: string) =>
+        rows.some((r) => r.slug === slug && r.author_id === who.id && !r.gone);
+      const readable = [
+        ...rows
+          .filter((r) => mine.has(r.course_id) && !r.gone)
+          .filter((r) => staff || r.slug !== SEALED || responded(r.slug))
+          .filter((r) => staff || r.private_to === null || r.private_to === who.id || r.author_id === who.id)
+          .map((r) => `${r.title} ${r.plain}`),
+        ...texts.filter((t) => mine.has(t.course_id)).map((t) => t.said),
+      ];
+      const vocabulary = new Set(readable.flatMap((t) => [...wordsOf(t)]));
+      for (const word of typed) {
+        const expected = [...vocabulary]
+          .map((w) => ({ w, by: alike(w, word) }))
+          .filter((c) => c.by >= 0.3)
+          .sort((a, b) => b.by - a.by || (a.w < b.w ? -1 : 1))
+          .slice(0, 4)
+          .map((c) => c.w);
+        const within = (
+          (await db('discussions')
+            .whereIn('course_id', [...mine])
+            .select('id', 'slug')) as { id: string; slug: string }[]
+        )
+          .filter((d) => staff || d.slug !== SEALED || responded(d.slug))
+          .map((d) => d.id as never);
+        const near = await nearWords(
+          db,
+          {
+            reader: { id: who.id, staffIn: staff ? ([...mine] as never[]) : [] },
+            within,
+            courses: [...mine] as never[],
+          },
+          [word],
+        );
+        expect({ who: who.name, word, near: near.get(word) }).toEqual({
+          who: who.name,
+          word,
+          near: expected,
+        });
+      }
+    }
+  });
+
+  it('of a discussion are those of the posts one may read there: a word of another’s private reply changes nothing', async () => {
+    const { imani, jun, noor } = world.people;
+    const typed = 'secrit';
+    const room = async (who: typeof imani) => {
+      const found = await conversation(when(), who, OPEN, { post: null, filter: null, words: typed });
+      return found.ok ? found.value.lines.map((l) => l.author.name) : null;
+    };
+    expect(await room(imani)).toEqual([]);
+    expect(await room(noor)).toEqual([jun.name]);
   });
 });

@@ -153,6 +153,51 @@ describe('signing in', () => {
     });
   });
 
+  it('counts an address by the database’s own folding, and many at once like many in a row', async () => {
+    const d = deps(db, 'Wed 10:00');
+    const spellings = ['imani@tidewell.example', 'İmani@tidewell.example', 'IMANI@tidewell.example'];
+    const many = Array.from({ length: 120 }, (_, i) =>
+      signIn(d, from(spellings[i % 3] ?? '', 'guess', { network: `192.0.2.${i}` })),
+    );
+    const codes = (await Promise.all(many)).map((r) => (r.ok ? 'in' : r.failure.code));
+    // Two of the three are one address; a hundred tries of it in a quarter of an hour are looked at, from wherever they come.
+    expect(codes.filter((c) => c === 'in')).toEqual([]);
+    expect(
+      await signIn(d, from('imani@tidewell.example', 'two banks', { network: '192.0.2.250' })),
+    ).toMatchObject({ ok: true });
+    const more = Array.from({ length: 60 }, (_, i) =>
+      signIn(d, from('imani@tidewell.example', 'guess', { network: `198.51.100.${i}` })),
+    );
+    expect((await Promise.all(more)).some((r) => !r.ok && r.failure.code === 'too-many-tries')).toBe(true);
+  });
+
+  it('stops addresses being sprayed from one network, and locks nobody out on a device they know', async () => {
+    const d = deps(db, 'Thu 10:00');
+    const first = await signIn(d, from('imani@tidewell.example', 'two banks', { network: '203.0.113.9' }));
+    if (!first.ok) throw new Error('not signed in');
+    const spray = Array.from({ length: 70 }, (_, i) =>
+      signIn(d, from(`student${i}@tidewell.example`, 'a river has two banks', { network: '203.0.113.9' })),
+    );
+    const codes = (await Promise.all(spray)).map((r) => (r.ok ? 'in' : r.failure.code));
+    expect(codes.filter((c) => c === 'too-many-tries')).toHaveLength(10);
+    const at = (device: string | null) =>
+      signIn(d, from('imani@tidewell.example', 'two banks', { network: '203.0.113.9', device }));
+    expect(await at(null)).toMatchObject({ failure: { code: 'too-many-tries' } });
+    expect(await at('another-device')).toMatchObject({ failure: { code: 'too-many-tries' } });
+    expect(await at(first.value.device)).toMatchObject({ ok: true });
+  });
+
+  it('is not for people of the demo where there is none', async () => {
+    const { imani } = world.people;
+    await db('people').where({ id: imani.id }).update({ demo: true });
+    const d = deps(db, 'Fri 10:00');
+    const as = (demo: boolean) =>
+      signIn(d, from('imani@tidewell.example', 'two banks', { demo, network: '192.0.2.99' }));
+    expect(await as(false)).toMatchObject({ failure: { code: 'wrong-credentials' } });
+    expect(await as(true)).toMatchObject({ ok: true });
+    await db('people').where({ id: imani.id }).update({ demo: false });
+  });
+
   it('knows when the visit before this one ended', async () => {
     const person = world.people.noor.id;
     const visit = (when: string, lastSeen: string | null, before: string | null) =>

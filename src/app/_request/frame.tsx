@@ -26,12 +26,12 @@ export function Frame(props: {
         zone={props.zone}
       />
       {props.children}
-      <p
-        className="hidden px-7 pb-2 text-right text-[12px] text-ink-3 lg:scripted:block wide:hidden"
+      <footer
+        className="hidden px-7 pb-2 text-right text-[12px] text-ink-2 lg:scripted:block"
         data-steps-aside=""
       >
         All of this works by keys: press <kbd>?</kbd> for the list
-      </p>
+      </footer>
       <Keys />
     </>
   );

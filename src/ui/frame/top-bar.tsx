@@ -25,12 +25,6 @@ export function TopBar(props: {
   const zone = props.zone ?? props.person.zone;
   return (
     <header data-steps-aside="" className="bg-bar text-bar-ink">
-      <a
-        href="#main"
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:rounded-control focus:bg-page focus:px-3 focus:py-2 focus:text-ink"
-      >
-        To the page
-      </a>
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-1 sm:px-7">
         <Link href="/" className="text-[#f3efe2]" aria-label="Pulpit, to This week">
           <Brand />

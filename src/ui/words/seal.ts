@@ -11,7 +11,7 @@ export const sealRuleText = (opensWithAny: boolean) =>
 export function sealText(seal: Seal, opensWithAny: boolean, zone: string): string {
   if (seal.because === 'short')
     return `Your response is shared, and short of what is required: the seal opens when it is complete${
-      seal.opens === null ? '' : `, or at the response deadline, ${moment(seal.opens, zone)}`
+      seal.opens === null ? '' : `, or at the response deadline, ${moment(seal.opens - 60_000, zone)}`
     }. Change it to complete it.`;
   return opensWithAny
     ? 'Their posts open the moment you share your own, so that everybody begins from their own thought.'

@@ -60,7 +60,7 @@ export function refusalText(r: Refusal, zone: string): string {
     case 'sealed':
       return r.because === 'no-response'
         ? 'This discussion is sealed: replies follow your own response.'
-        : `This discussion is still sealed for you: your response is short of what is required. Complete it, and the seal opens${r.opens === null ? '' : `; as it is, it opens at the response deadline, ${moment(r.opens, zone)}`}.`;
+        : `This discussion is still sealed for you: your response is short of what is required. Complete it, and the seal opens${r.opens === null ? '' : `; as it is, it opens at the response deadline, ${moment(r.opens - 60_000, zone)}`}.`;
     case 'thread-locked':
       return 'Staff have locked this thread: it can be read, and no longer answered.';
   }

@@ -140,7 +140,15 @@ export function expectedFor(t: Tables, student: string, now: Instant): Expected[
         ledger: account,
         unread: others.length,
         unreadReplies: others.filter((p) => byId.get(p.parent_id ?? 0)?.author_id === student).length,
-        sealed: brief.sealed && !own.some((p) => p.kind === 'response') && now < schedule.closes,
+        sealed:
+          brief.sealed &&
+          now < schedule.closes &&
+          !own.some(
+            (p) =>
+              p.kind === 'response' &&
+              !p.withdrawn &&
+              (now >= schedule.response.due || p.versions.some((v) => v.unmet.length === 0)),
+          ),
         responses: posts.filter((p) => p.kind === 'response' && inSight(p)).length,
         threads: threadsOf(posts, student, marks),
         shared: mine.map((p) => ({

@@ -38,7 +38,6 @@ export const PLA_PAGES: WorldPages = {
       week: 5,
       title: 'The door people came in by',
       author: 'E. Wick',
-      print: { place: 'reader, section 5', words: 1_700 },
     },
     { slug: 'pla-arrow', week: 6, title: 'What an arrow promises', author: 'E. Wick' },
     {
