@@ -25,5 +25,5 @@ export function networkOf(address: string): string | null {
 export function clientAddress(peer: string, forwarded: string | null, proxies: number): string {
   if (proxies === 0) return peer;
   const hops = (forwarded ?? '').split(',').map((hop) => hop.trim());
-  return hops[hops.length - proxies] ?? peer;
+  return hops[hops.length - proxies] || peer;
 }
