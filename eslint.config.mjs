@@ -41,7 +41,8 @@ const config = [
   },
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/runtime/**', '**/*.test.ts'],
+    // Which runtime it is built for only the environment says.
+    ignores: ['src/runtime/**', 'src/instrumentation.ts', '**/*.test.ts'],
     rules: {
       'no-restricted-globals': 'off',
       'no-restricted-properties': [

@@ -16,8 +16,8 @@ try {
 // The expressions of the grammar take a third of a second to make, once: before the thread says that it is ready.
 readPrompt('Your post: 200 words by Friday, 5 pm. Reply to two classmates.\n\n1. What?\n2. Why?');
 
-/** A thread of the pool that reads what people bring. */
-export default <K extends TaskName>({ run, task, input }: { run: number; task: K; input: TaskInput<K> }) => {
-  parentPort?.postMessage(run);
-  return perform(task, input);
-};
+/** A thread of the pool that reads what people bring: it says that it has begun, and reads. */
+export default function read<K extends TaskName>(asked: { run: number; task: K; input: TaskInput<K> }) {
+  parentPort?.postMessage(asked.run);
+  return perform(asked.task, asked.input);
+}

@@ -295,6 +295,8 @@ test('all of it works without scripts', async ({ browser }) => {
   await expect(page).toHaveURL(/\/response$/u);
   await page.getByLabel(/^1\. Who is allowed/).fill('Those who own it.');
   await page.getByRole('button', { name: 'Note it as posted there' }).click();
+  await expect(page.getByRole('heading', { name: 'This is short. Posted all the same?' })).toBeVisible();
+  await page.getByRole('button', { name: 'I posted it there as it is' }).click();
   await expect(page.getByRole('heading', { name: 'Your response is posted there' })).toBeVisible();
   await page.getByRole('button', { name: /^It is not posted there after all/ }).click();
   await expect(page.getByLabel(/^1\. Who is allowed/)).toHaveValue('Those who own it.');

@@ -9,6 +9,8 @@ const { run, port, slot, database } = ownServer();
 const restart = () =>
   startWeb(run, { port, slot, mark: 'test', env: { DATABASE_URL: database, PULPIT_DEMO: '1' } });
 
+// What a page asks for while its server is away nobody answers.
+test.use({ mayBreak: /importScripts|Failed to fetch/u });
 test('a killed server loses no word: the text waits on this machine and goes over when the server is back', async ({
   page,
 }) => {

@@ -9,15 +9,20 @@ const REFUSED = /Content Security Policy|Refused to|blocked by CORS|Mixed Conten
 
 /**
  * Every test of the suite is also one of this: no page of it throws, is refused what it is made of, or asks for what is not
- * there. `mayMiss` names the addresses whose absence a test is about.
+ * there. `mayMiss` names the addresses whose absence a test is about,
+ * `mayBreak` what is thrown where a test takes the server away under a page.
  */
-export const test = bare.extend<{ mayMiss: RegExp | null; sound: void }>({
+export const test = bare.extend<{ mayMiss: RegExp | null; mayBreak: RegExp | null; sound: void }>({
   mayMiss: [null, { option: true }],
+  mayBreak: [null, { option: true }],
   sound: [
-    async ({ browser, context, mayMiss }, use) => {
+    async ({ browser, context, mayMiss, mayBreak }, use) => {
       const wrong: string[] = [];
+      const threw = (where: string, said: string) => {
+        if (!mayBreak?.test(said)) wrong.push(`${where} threw: ${said}`);
+      };
       const watch = (page: Page) => {
-        page.on('pageerror', (error) => wrong.push(`${page.url()} threw: ${error.stack ?? error.message}`));
+        page.on('pageerror', (error) => threw(page.url(), error.stack ?? error.message));
         page.on('console', (message) => {
           if (message.type() === 'error' && REFUSED.test(message.text()))
             wrong.push(`${page.url()} said: ${message.text()}`);
@@ -34,7 +39,7 @@ export const test = bare.extend<{ mayMiss: RegExp | null; sound: void }>({
         all.on('page', watch);
         all.on('weberror', (error) => {
           const { stack, message } = error.error();
-          if (!error.page()) wrong.push(`a worker threw: ${stack ?? message}`);
+          if (!error.page()) threw('a worker', stack ?? message);
         });
       };
       watchAll(context);

@@ -21,13 +21,16 @@ export function ShareAllTheSame(props: {
 }) {
   const { head, kind, parent, draft, to, lacking, verdict } = props;
   const { brief, schedule } = head;
+  const { outside } = head.course;
   const back = `/discussions/${head.slug}/${kind === 'response' ? 'response' : `conversation?post=${parent}`}`;
   const staysSealed = kind === 'response' && head.seal && lacking.length > 0 && !brief.sealOpensWithAny;
   return (
     <section className="plate mx-auto my-4 max-w-[760px] px-5 py-5 sm:px-8" aria-labelledby="before">
       <h2 id="before" className="text-[20px]">
         {lacking.length
-          ? 'This is short. Share it all the same?'
+          ? outside
+            ? 'This is short. Posted all the same?'
+            : 'This is short. Share it all the same?'
           : 'This would not count. Share it all the same?'}
       </h2>
       {lacking.length ? (
@@ -59,10 +62,18 @@ export function ShareAllTheSame(props: {
           Write on
         </Link>
         <button className="btn" type="submit" name="do" value="share-kept">
-          {to ? `Share it with the class as it is, to ${calledName(to)}` : 'Share it with the class as it is'}
+          {outside
+            ? 'I posted it there as it is'
+            : to
+              ? `Share it with the class as it is, to ${calledName(to)}`
+              : 'Share it with the class as it is'}
         </button>
       </form>
-      <p className="mt-2 text-[12.5px] text-ink-3">Until then it is your draft, and nobody else reads it.</p>
+      <p className="mt-2 text-[12.5px] text-ink-3">
+        {outside
+          ? 'Until then it is your draft here.'
+          : 'Until then it is your draft, and nobody else reads it.'}
+      </p>
       <article className="mt-5 border-t border-rule-soft pt-4" aria-label="Your text">
         {draft.title ? <h3 className="mb-2 text-[18px]">{draft.title}</h3> : null}
         <DocumentView doc={draft.doc} />

@@ -31,11 +31,10 @@ export const SureFocus = Extension.create({
   addCommands: () => ({
     focus:
       (position = null) =>
-      ({ editor, view, tr, dispatch }) => {
+      ({ view, tr, dispatch }) => {
         if (!dispatch) return true;
         view.focus();
-        const found =
-          position === null || position === false ? null : resolveFocusPosition(editor.state.doc, position);
+        const found = position === null || position === false ? null : resolveFocusPosition(tr.doc, position);
         if (found) tr.setSelection(found).scrollIntoView();
         return true;
       },
