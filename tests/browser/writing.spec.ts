@@ -374,7 +374,7 @@ test('a response nobody has answered is withdrawn, and its text is the draft aga
   await page.getByText('Withdraw it…').click();
   await page.getByRole('button', { name: 'Withdraw this response' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'It is withdrawn' })).toBeVisible();
-  await expect(editorOf(page)).toContainText('I would pay for the meadow each year.');
+  await expect(editorOf(page)).toContainText('So it was (Holt, 2021). Where the meadow floods');
 });
 
 test('a receipt is saved and verified by somebody who is not signed in; a changed one says what fails', async ({

@@ -25,15 +25,17 @@ function lists(text: string): Span[] {
   const found: Span[] = [];
   for (const s of sentences(text)) {
     const all = words(s.text).map((w) => ({ ...w, start: w.start + s.start, end: w.end + s.start }));
+    const folded = all.map(fold);
     const counts = new Map<string, number>();
-    for (const w of all) counts.set(fold(w), (counts.get(fold(w)) ?? 0) + 1);
+    for (const word of folded) counts.set(word, (counts.get(word) ?? 0) + 1);
     const most = [...counts].sort((a, b) => b[1] - a[1])[0];
     const flooded = all.length >= LIST_WORDS && most && most[1] > all.length / 2 ? most[0] : null;
     let seen = false;
+    let row = 0;
     all.forEach((w, i) => {
-      const word = fold(w);
-      const row = all.slice(Math.max(0, i - IN_A_ROW + 1), i + 1);
-      const inRow = row.length === IN_A_ROW && row.every((r) => fold(r) === word);
+      const word = folded[i] ?? '';
+      row = i > 0 && folded[i - 1] === word ? row + 1 : 1;
+      const inRow = row >= IN_A_ROW;
       if (inRow || (word === flooded && seen)) found.push({ start: w.start, end: w.end });
       seen ||= word === flooded;
     });
@@ -45,11 +47,8 @@ function lists(text: string): Span[] {
 function copied(text: string, runs: ReadonlyMap<string, string>): Apart[] {
   if (runs.size === 0) return [];
   const all = words(text);
-  const key = (i: number) =>
-    all
-      .slice(i, i + RUN_WORDS)
-      .map(fold)
-      .join(' ');
+  const folded = all.map(fold);
+  const key = (i: number) => folded.slice(i, i + RUN_WORDS).join(' ');
   const found: Apart[] = [];
   for (let i = 0; i + RUN_WORDS <= all.length; i += 1) {
     const source = runs.get(key(i));
@@ -82,13 +81,8 @@ export function notOwn(given: readonly Given[]): (line: string) => Apart[] {
       said.add(key);
       return [];
     });
-    const inside = (a: Span, spans: readonly Span[]) =>
-      spans.some((b) => a.start >= b.start && a.end <= b.end);
-    const words_ = lists(line).filter((l) => !inside(l, again));
-    const repeated = [...again, ...words_].map((s): Apart => ({ ...s, kind: 'repeated' }));
-    return [...repeated, ...copied(line, runs).filter((c) => !inside(c, again))].sort(
-      (a, b) => a.start - b.start,
-    );
+    const repeated = [...again, ...lists(line)].map((s): Apart => ({ ...s, kind: 'repeated' }));
+    return [...repeated, ...copied(line, runs)].sort((a, b) => a.start - b.start);
   };
 }
 

@@ -15,14 +15,27 @@ export type Passage = {
   quoted: Span[];
   ownWords: Word[];
   otherWords: number;
-  /** Stretches of an own line that are no words of the writer's. */
+  /** Stretches of an own line that are no words of the writer's, and how many words they hold. */
   apart: Apart[];
+  apartWords: Record<Apart['kind'], number>;
 };
 
 const REFERENCE_HEADING =
   /^(references?|reference list|list of references|works cited|bibliography|sources|list of sources)\s*:?$/iu;
 
-const within = (word: Word, spans: Span[]) => spans.some((s) => word.start >= s.start && word.end <= s.end);
+/** Each word with the stretch it stands in, if any: one walk along both, for either may be tens of thousands. */
+function placed<S extends Span>(all: readonly Word[], spans: readonly S[]): { word: Word; in: S | null }[] {
+  const sorted = [...spans].sort((a, b) => a.start - b.start || b.end - a.end);
+  let at = 0;
+  let reach: S | null = null;
+  return all.map((word) => {
+    for (let next = sorted[at]; next && next.start <= word.start; next = sorted[at]) {
+      if (!reach || next.end > reach.end) reach = next;
+      at += 1;
+    }
+    return { word, in: reach && word.end <= reach.end ? reach : null };
+  });
+}
 
 /** The part a line repeats word for word, or that a line like "2." or "Question 2:" names; such a line is a heading. */
 function partNamedBy(line: Line, parts: Part[]): Part | null {
@@ -58,6 +71,7 @@ export function passages(
       ownWords: [],
       otherWords: all.length,
       apart: [],
+      apartWords: { repeated: 0, copied: 0 },
     });
     const named = line.part ?? partNamedBy(line, parts)?.id;
     if (named) {
@@ -76,28 +90,39 @@ export function passages(
     if (byNumber) part = byNumber.id;
     if (line.kind === 'quote' && !countQuoted) return apart('quote');
     const quoted = countQuoted ? [] : quotations(line.text);
-    const said = all.filter((w) => !within(w, quoted));
-    const aside = look(line.text);
-    const ownWords = aside.length ? said.filter((w) => !within(w, aside)) : said;
-    return { line, part, role: 'own', quoted, ownWords, otherWords: all.length - said.length, apart: aside };
+    const said = placed(all, quoted).flatMap((p) => (p.in ? [] : [p.word]));
+    const apart_ = look(line.text);
+    const own = placed(said, apart_);
+    const apartWords = { repeated: 0, copied: 0 };
+    for (const p of own) if (p.in) apartWords[p.in.kind] += 1;
+    return {
+      line,
+      part,
+      role: 'own',
+      quoted,
+      ownWords: own.flatMap((p) => (p.in ? [] : [p.word])),
+      otherWords: all.length - said.length,
+      apart: apart_,
+      apartWords,
+    };
   });
 }
 
 /** The stretches of own words of a passage, as offsets into its line. */
 export function ownStretches(passage: Passage): Span[] {
   if (passage.role !== 'own' || passage.ownWords.length === 0) return [];
-  const cuts = [
-    ...[...passage.quoted, ...passage.apart].sort((a, b) => a.start - b.start),
-    { start: passage.line.text.length, end: passage.line.text.length },
-  ];
+  const cuts = [...passage.quoted, ...passage.apart].sort((x, y) => x.start - y.start);
   const out: Span[] = [];
-  let from = 0;
-  for (const cut of cuts) {
-    const inside = passage.ownWords.filter((w) => w.start >= from && w.end <= cut.start);
-    const first = inside[0];
-    const last = inside[inside.length - 1];
-    if (first && last) out.push({ start: first.start, end: last.end });
-    from = cut.end;
+  let at = 0;
+  let last: Span | null = null;
+  for (const { start, end } of passage.ownWords) {
+    let cut = false;
+    for (let next = cuts[at]; next && next.start < start; next = cuts[at]) {
+      cut = true;
+      at += 1;
+    }
+    if (last && !cut) last.end = end;
+    else out.push((last = { start, end }));
   }
   return out;
 }
@@ -106,13 +131,7 @@ export function ownStretches(passage: Passage): Span[] {
 export function wordFigures(all: Passage[]) {
   const sum = (role: Passage['role']) =>
     all.filter((p) => p.role === role).reduce((n, p) => n + p.otherWords, 0);
-  const aside = (kind: Apart['kind']) =>
-    all.reduce((n, p) => {
-      if (p.apart.length === 0) return n;
-      const said = words(p.line.text).filter((w) => !within(w, p.quoted));
-      const other = said.filter((w) => !p.ownWords.some((o) => o.start === w.start));
-      return n + other.filter((w) => p.apart.find((a) => within(w, [a]))?.kind === kind).length;
-    }, 0);
+  const aside = (kind: Apart['kind']) => all.reduce((n, p) => n + p.apartWords[kind], 0);
   return {
     own: all.reduce((n, p) => n + p.ownWords.length, 0),
     quoted: sum('quote') + sum('own'),

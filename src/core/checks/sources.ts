@@ -105,11 +105,10 @@ function answersTo(entry: string, key: string): boolean {
 }
 
 /** Whether a source says more of itself than a name and a year. */
-const isSure = (key: string, cited: readonly Citation[], entries: readonly string[]) =>
+const isSure = (key: string, entries: readonly string[]) =>
   key.startsWith('chapter ') ||
   key.includes('/') ||
   key.startsWith('10.') ||
-  cited.some((c) => c.key === key && c.paged) ||
   entries.some((e) => answersTo(e, key));
 
 const ENTRY_WORDS = 6;
@@ -139,12 +138,13 @@ export function sources(all: Passage[], notes: ReturnType<typeof notesIn> = []):
     .map((p) => p.line.text)
     .filter((text, i) => text.trim() !== '' && !(i === 0 && LIST_HEADING.test(text.trim())));
   const keys = [...new Set(cited.map((c) => c.key))];
+  const paged = new Set(cited.filter((c) => c.paged).map((c) => c.key));
   const needsEntry = [...new Set(inText.map((c) => c.key))].filter((key) => !key.startsWith('chapter '));
   return {
     cited: cited.map(({ from, to, key }) => ({ from, to, note: key })),
     distinct: keys.length,
     listed: entries.length,
-    sure: keys.filter((key) => isSure(key, cited, entries)).length,
+    sure: keys.filter((key) => paged.has(key) || isSure(key, entries)).length,
     unlisted: entries.length ? needsEntry.filter((key) => !entries.some((e) => answersTo(e, key))) : [],
     uncited: entries.filter((e) => !keys.some((key) => answersTo(e, key))).map(opening),
   };

@@ -19,6 +19,7 @@ function walk(text: string, found: (start: number, end: number) => void) {
   let start = 0;
   let end = 0;
   const settle = () => {
+    if (end === 0) return;
     for (const s of wordSegments(text.slice(start, end)))
       if (s.isWordLike) found(start + s.index, start + s.index + s.segment.length);
     start = end = 0;
