@@ -60,7 +60,7 @@ describe('a prompt that is brought in', () => {
 
   it('asks for nothing where the text does not', () => {
     const { fields, otherwise, also } = read('Welcome to the café. Say hello if you like.');
-    expect(Object.keys(fields).sort()).toEqual(['late', 'title', 'week']);
+    expect(Object.keys(fields).sort()).toEqual(['title', 'week']);
     expect([...otherwise, ...also]).toEqual([]);
   });
 });
