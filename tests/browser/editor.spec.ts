@@ -116,7 +116,7 @@ test('from the text to sharing by one key, and what opens the seal is said befor
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('button', { name: 'Share with the class' })).toBeFocused();
   await page.keyboard.press('Enter');
-  const dialog = page.getByRole('dialog', { name: 'Share it short?' });
+  const dialog = page.getByRole('alertdialog', { name: 'Share it short?' });
   await dialog.getByRole('button', { name: 'Share it as it is' }).click();
   await expect(page.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
   await page.goto(`${GEO}/conversation`);
@@ -145,7 +145,7 @@ test('the same reply to a second classmate is told before it is shared', async (
   await to('Anselm Quaye');
   await expect(page).toHaveURL(/shared=/u);
   await to('Tomasz Wray');
-  await expect(page.getByRole('dialog', { name: 'The same again?' })).toContainText(
+  await expect(page.getByRole('alertdialog', { name: 'The same again?' })).toContainText(
     'your reply to Anselm Quaye',
   );
 });

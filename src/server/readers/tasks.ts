@@ -9,6 +9,7 @@ import { suggestBrief } from '@/core/outside/suggest';
 import { captionsFrom } from '@/core/posts/captions';
 import { plainText } from '@/core/posts/flatten';
 import { readDocument } from '@/core/prompts/on-document';
+import { MOST_READ } from '@/core/prompts/read-prompt';
 import { openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { placesOf } from '../notes/places';
 import { annotationsIn } from '../notes/read-annotations';
@@ -22,10 +23,15 @@ const bytesBack = (file: BroughtFile): BroughtFile => ({
   bytes: Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.byteLength),
 });
 
-/** The text that was pasted, with its formatting where that came along and says anything. */
+/**
+ * The text that was pasted, with its formatting where that came along and says anything; of a longer text as much as
+ * can stand as a prompt.
+ */
 function pasted({ text, html }: { text: string; html: string }) {
   const rich = html.trim() ? documentFromHtml(html) : null;
-  return rich && plainText(rich).trim() ? rich : documentOf(text);
+  return rich && plainText(rich).trim()
+    ? rich
+    : documentOf(text.length > MOST_READ ? text.slice(0, MOST_READ) : text);
 }
 
 type Text = Parameters<typeof difference>[0];

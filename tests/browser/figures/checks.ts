@@ -86,8 +86,8 @@ async function checkRoom(d: Expected, { now, see, wrong }: Case) {
     wrong.says(room.text, 'Conversation · sealed', about);
     wrong.says(
       room.text,
-      d.responses
-        ? `${plural(d.responses, 'classmate has', 'classmates have')} shared a response.`
+      d.others
+        ? `${plural(d.others, 'classmate has', 'classmates have')} shared a response.`
         : 'No classmate has shared a response yet.',
       about,
     );

@@ -33,6 +33,8 @@ export type Expected = {
   sealed: boolean;
   /** Responses in sight, one's own among them. */
   responses: number;
+  /** Those of classmates. */
+  others: number;
   threads: ExpectedThread[];
   /** Own words of each post of the student's own, in the order of sharing, the latest version of each. */
   shared: { id: number; words: number; counted: boolean }[];
@@ -150,6 +152,7 @@ export function expectedFor(t: Tables, student: string, now: Instant): Expected[
               (now >= schedule.response.due || p.versions.some((v) => v.unmet.length === 0)),
           ),
         responses: posts.filter((p) => p.kind === 'response' && inSight(p)).length,
+        others: posts.filter((p) => p.kind === 'response' && inSight(p) && p.author_id !== student).length,
         threads: threadsOf(posts, student, marks),
         shared: mine.map((p) => ({
           id: p.id,
