@@ -31,7 +31,7 @@ function pasted({ text, html }: { text: string; html: string }) {
   const rich = html.trim() ? documentFromHtml(html) : null;
   return rich && plainText(rich).trim()
     ? rich
-    : documentOf(text.length > MOST_READ ? text.slice(0, MOST_READ) : text);
+    : documentOf(text.length > MOST_READ ? text.slice(0, MOST_READ / 2) : text);
 }
 
 type Text = Parameters<typeof difference>[0];

@@ -82,6 +82,8 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
           <ReadAloud voice={voice} recording={view.recording} what="the reading" />
         </div>
       ) : null}
+      {/* The headings of a text are of the third rank wherever it stands. */}
+      <h2 className="sr-only">The text</h2>
       {doc ? (
         <MarkedText
           doc={doc}
