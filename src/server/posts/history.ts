@@ -64,7 +64,8 @@ export async function changingPost(
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const posts = await visiblePosts(deps.db, actor, entered);
+  // Behind the seal there is only what is asked for by name; whether it was answered is looked up again when it is withdrawn.
+  const posts = await visiblePosts(deps.db, actor, entered, entered.sealed ? [id] : undefined);
   const post = posts.find((p) => p.id === id);
   if (!post || post.author.id !== actor.id) return fail({ code: 'not-found' });
   const { record, schedule } = entered;
