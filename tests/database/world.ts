@@ -3,21 +3,20 @@ import { briefSchema } from '@/core/brief/brief';
 import { courseId, discussionId, instant, personId, type Instant, type Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { connect } from '@/db/connection';
-import { migrate } from '@/db/migrate';
 import type { Actor, Deps } from '@/server/deps';
 import { share, type ShareInput } from '@/server/posts/share';
 import * as setup from '@/server/setup/setup';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { randomUUID } from 'node:crypto';
+import { MIGRATED } from './template';
 
 /** A database of its own for one test file, with one small course in it. */
 export async function smallCourse(name: string) {
   const server = process.env.PULPIT_TEST_DATABASE;
   if (!server) throw new Error('Run these tests with ./pulpit test: they need PostgreSQL.');
   const database = `test_${name}`;
-  await createDatabase(server, database);
+  await createDatabase(server, database, MIGRATED);
   const db = connect(withDatabase(server, database), { poolMax: 8 });
-  await migrate(db);
   return { db, ...(await fill(db)) };
 }
 

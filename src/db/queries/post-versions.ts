@@ -22,6 +22,14 @@ export type PostToChange = {
   latest: { n: number; title: string; doc: Doc };
 };
 
+/** Whether an answer stands under a post: one that was withdrawn or hidden answers no more. */
+export const isAnswered = async (db: Db, id: PostId): Promise<boolean> =>
+  (await db('posts')
+    .where({ parent_id: id })
+    .whereNull('withdrawn_at')
+    .whereNull('hidden_at')
+    .first('id')) !== undefined;
+
 /** One post of a discussion as its author would change it; the row is held until the transaction ends. */
 export async function postToChange(
   db: Db,
@@ -34,18 +42,13 @@ export async function postToChange(
     .where({ post_id: id })
     .orderBy('n', 'desc')
     .first('n', 'title', 'doc');
-  const answer = await db('posts')
-    .where({ parent_id: id })
-    .whereNull('withdrawn_at')
-    .whereNull('hidden_at')
-    .first('id');
   return {
     id: postId(row.id),
     author: personId(row.author_id),
     kind: row.kind,
     parent: row.parent_id === null ? null : postId(row.parent_id),
     gone: row.withdrawn_at !== null || row.hidden_at !== null,
-    answered: answer !== undefined,
+    answered: await isAnswered(db, id),
     latest,
   };
 }

@@ -5,7 +5,7 @@ import type { PostId } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
-import { versionsOfPost, type PostVersion } from '@/db/queries/post-versions';
+import { isAnswered, versionsOfPost, type PostVersion } from '@/db/queries/post-versions';
 import type { PostRecord } from '@/db/queries/posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
@@ -64,9 +64,7 @@ export async function changingPost(
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  // Behind the seal there is only what is asked for by name; whether it was answered is looked up again when it is withdrawn.
-  const posts = await visiblePosts(deps.db, actor, entered, entered.sealed ? [id] : undefined);
-  const post = posts.find((p) => p.id === id);
+  const [post] = await visiblePosts(deps.db, actor, entered, [id]);
   if (!post || post.author.id !== actor.id) return fail({ code: 'not-found' });
   const { record, schedule } = entered;
   const draft = await draftFor(deps.db, {
@@ -76,9 +74,10 @@ export async function changingPost(
     parent: post.parent,
     edits: id,
   });
-  const parent = posts.find((p) => p.id === post.parent) ?? null;
+  const [parent = null] =
+    post.parent === null ? [] : await visiblePosts(deps.db, actor, entered, [post.parent]);
   const gone = post.withdrawn || post.hidden;
-  const answered = posts.some((p) => p.parent === id && !p.withdrawn && !p.hidden);
+  const answered = await isAnswered(deps.db, id);
   return ok({
     head: headOf(deps, entered),
     post,
