@@ -1,5 +1,6 @@
 import { defineConfig, devices } from '@playwright/test';
 import { testServers } from './tests/browser/server';
+import { CHROMIUM } from './scripts/lib/debian';
 
 const servers = testServers();
 const own = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
@@ -21,7 +22,7 @@ export default defineConfig({
     locale: 'en-GB',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

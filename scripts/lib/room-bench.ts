@@ -11,6 +11,7 @@ import { enterDiscussion } from '@/server/access/enter';
 import { conversation } from '@/server/discussions/conversation';
 import { realClock } from './database';
 import { ROOM } from './room-seed';
+import { CHROMIUM } from './debian';
 
 /** One line of the table: what was measured, beside what it is measured against. */
 export type RoomFigure = {
@@ -138,7 +139,7 @@ async function findTime(base: string, cookie: string): Promise<RoomFigure> {
 /** The longest task of the drawing thread while somebody scrolls through the room. */
 async function scrolling(base: string, cookie: string, as: Arrangement): Promise<RoomFigure> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -1,5 +1,6 @@
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { mainThreadPerKey } from './trace';
+import { CHROMIUM } from './debian';
 
 /** What typing costs a browser, in milliseconds, at the 95th key of a hundred; `checks` at the middle one. */
 export type Typed = {
@@ -102,7 +103,7 @@ async function keyCosts(page: Page, session: CDPSession): Promise<number[]> {
 
 const launch = () =>
   chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
   });
 

@@ -1,5 +1,5 @@
 import { readAnswered, type Answered, type ReadAnswered } from './answered';
-import { facetsOf, type Facet, type FacetKind } from './facets';
+import { AGAINST, facetsOf, type Facet, type FacetKind } from './facets';
 import { measure, type Measured, type MeasuredSentence } from './measure';
 
 export type Verdict = 'thin' | 'fair' | 'substantive';
@@ -9,15 +9,10 @@ export type Judgement = { score: number; verdict: Verdict; words: number; facets
 /** From here a reply may be called substantive; between the two it has something. */
 const SURE = 0.9;
 const FAIR = 0.3;
+/** What a good reply may do besides. */
+const FORGIVEN: ReadonlySet<FacetKind> = new Set(['praise', 'agreement', 'vague-question']);
 /** And it is called so only where nothing of this is seen in it: an empty reply that is praised is worse than a good one that is not. */
-const DOUBTFUL: ReadonlySet<FacetKind> = new Set([
-  'restating',
-  'copied',
-  'padding',
-  'own-post',
-  'off-topic',
-  'talking-past',
-]);
+const DOUBTFUL: ReadonlySet<FacetKind> = new Set(AGAINST.filter((kind) => !FORGIVEN.has(kind)));
 const MOVES: ReadonlySet<FacetKind> = new Set([
   'reason',
   'evidence',

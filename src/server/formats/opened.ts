@@ -4,25 +4,18 @@ import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
 import type { BroughtFile, FileTrouble, OpenedFile, Pictured } from './read-file';
 
+const readAs =
+  <Task extends 'file' | 'words'>(task: Task) =>
+  async (deps: Deps, actor: Actor, file: BroughtFile) => {
+    const read = await readFor(deps, actor, task, file);
+    return read.ok ? read.value : notRead(file, read.failure.why);
+  };
+
 /** Opens a file that a person brought, where nobody else waits for it. */
-export async function openFor(
-  deps: Deps,
-  actor: Actor,
-  file: BroughtFile,
-): Promise<Result<OpenedFile, FileTrouble>> {
-  const read = await readFor(deps, actor, 'file', file);
-  return read.ok ? read.value : notRead(file, read.failure.why);
-}
+export const openFor = readAs('file');
 
 /** The words of such a file; of its pictures their descriptions. */
-export async function wordsFor(
-  deps: Deps,
-  actor: Actor,
-  file: BroughtFile,
-): Promise<Result<Doc, FileTrouble>> {
-  const read = await readFor(deps, actor, 'words', file);
-  return read.ok ? read.value : notRead(file, read.failure.why);
-}
+export const wordsFor = readAs('words');
 
 /** An opened file as a document, with its pictures by what their addresses became, and every address that it asks for. */
 export async function pageFor(
