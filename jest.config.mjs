@@ -20,6 +20,8 @@ const shared = {
 };
 
 const config = {
+  // Every processor has a part of them.
+  maxWorkers: '100%',
   // A busy machine is slow, not wrong.
   testTimeout: 90_000,
   reporters: ['default', '<rootDir>/tests/fixtures/closing-line.cjs'],

@@ -1,0 +1,27 @@
+import { visitAll } from './axe';
+import { startAfresh } from './help';
+import { test } from './test';
+
+test.beforeAll(() => startAfresh());
+
+visitAll([
+  ['a course’s week', '/courses/pla-204/weeks/7'],
+  ['a syllabus', '/courses/geo-115/syllabus'],
+  ['announcements', '/courses/snd-130/announcements'],
+  ['people', '/courses/geo-115/people'],
+  ['a reading', '/readings/geo-room-for-the-river'],
+  ['a reading elsewhere', '/readings/geo-chapter-1'],
+  ['a month', '/calendar'],
+  ['an agenda', '/calendar?view=agenda'],
+  ['the plan', '/calendar/plan'],
+  ['other calendars', '/calendar/elsewhere'],
+  ['find', '/find?q=levee'],
+  ['find, nothing', '/find?q=zzzzqq'],
+  ['nothing here', '/no/such/page'],
+  ['a reading beside the writing', '/discussions/geo-115-w6/response?reading=geo-room-for-the-river'],
+  ['bringing in a prompt', '/outside/new'],
+  ['changing a post', '/discussions/pla-204-w6/posts/186/edit'],
+  ['every version of a post', '/discussions/pla-204-w6/posts/186/history'],
+  ['a receipt', '/receipts/186'],
+  ['verifying a receipt', '/verify'],
+]);
