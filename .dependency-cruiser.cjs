@@ -23,17 +23,19 @@ module.exports = {
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
     only('core'),
     only('db', 'core'),
-    only('server', 'core', 'db'),
-    only('standins', 'core', 'server'),
-    only('runtime', 'core', 'server', 'db', 'standins'),
+    only('contract', 'core'),
+    only('server', 'core', 'contract', 'db'),
+    only('standins', 'core', 'contract', 'server'),
+    only('runtime', 'core', 'contract', 'server', 'db', 'standins'),
     // A screen starts the workers it needs; what they are asked travels as data.
-    only('ui', 'core', 'workers'),
-    only('app', 'core', 'server', 'ui', 'runtime'),
-    only('workers', 'core', 'server', 'runtime'),
+    only('ui', 'core', 'contract', 'workers'),
+    only('app', 'core', 'contract', 'server', 'ui', 'runtime'),
+    only('workers', 'core', 'contract', 'server', 'runtime'),
     packages(
       'core',
       'zod|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
     ),
+    packages('contract', 'zod'),
     packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
     packages(
       'ui',
@@ -45,6 +47,16 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/', pathNot: '^src/app/_request/' },
       to: { path: 'server-only' },
+    },
+  ],
+  required: [
+    {
+      name: 'routes-through-endpoint',
+      comment:
+        'A route goes through src/app/_request/endpoint: origin, visitor, limits and errors are its work.',
+      severity: 'error',
+      module: { path: '^src/app/.+/route\\.ts$' },
+      to: { path: '^src/app/_request/(endpoint|recording)\\.ts$' },
     },
   ],
   options: {

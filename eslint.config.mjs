@@ -6,6 +6,31 @@ const noClock = [
   { object: 'Math', property: 'random', message: 'Core takes its randomness as an argument.' },
 ];
 
+/** The first names of our own addresses. */
+const OWN = [
+  'announcements',
+  'attachments',
+  'calendar',
+  'clock',
+  'courses',
+  'demo',
+  'discussions',
+  'embeds',
+  'feeds',
+  'files',
+  'find',
+  'formats',
+  'links',
+  'outside',
+  'readings',
+  'receipts',
+  'recordings',
+  'settings',
+  'sign-in',
+  'sign-out',
+  'verify',
+].join('|');
+
 const config = [
   { ignores: ['node_modules/**', '.build/**', '.pulpit/**', '.next/**', 'next-env.d.ts', 'test-results/**'] },
   ...nextVitals,
@@ -36,6 +61,19 @@ const config = [
           selector: "MemberExpression[object.name='Temporal'][property.name='Now']",
           message: 'Core takes `now` as an argument.',
         },
+      ],
+    },
+  },
+  {
+    files: ['src/{ui,app,server}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=', 'TemplateElement[value.raw='].map((kind) => ({
+          selector: `:not(ImportDeclaration, ExportNamedDeclaration) > ${kind}/^\\u002f(${OWN})([\\u002f?#]|$)/]`,
+          message: 'Addresses of our own are made by src/contract/addresses.ts or an endpoint.',
+        })),
       ],
     },
   },

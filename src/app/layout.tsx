@@ -4,6 +4,7 @@ import '@fontsource-variable/literata/opsz-italic.css';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { EARLY_KEYS } from '@/ui/frame/early-keys';
 import { visitor } from './_request/session';
 
 export const metadata: Metadata = {
@@ -22,7 +23,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
       <head>
         {/* Tells the styles that scripts run: before that, and without them, every page stands open. */}
-        <script dangerouslySetInnerHTML={{ __html: "document.documentElement.dataset.scripted=''" }} />
+        <script
+          dangerouslySetInnerHTML={{ __html: `document.documentElement.dataset.scripted='';${EARLY_KEYS}` }}
+        />
       </head>
       <body>{children}</body>
     </html>

@@ -9,7 +9,7 @@ export default async function ThisWeekPage() {
   const who = await requireVisitor('/');
   const week = await thisWeek(who.deps, who.actor);
   return (
-    <Frame visitor={who} here="/" place="/">
+    <Frame visitor={who} here="/" place="week">
       <Week week={week} />
     </Frame>
   );

@@ -1,7 +1,8 @@
+import { type CareInput } from '@/contract/conversation';
 import type { Knex } from 'knex';
 import { summarise } from '@/core/counting/summary';
 import type { Actor } from '@/server/deps';
-import { care, carePage, type CareInput } from '@/server/care/care';
+import { care, carePage } from '@/server/care/care';
 import { conversation } from '@/server/discussions/conversation';
 import { yourPart } from '@/server/discussions/your-part';
 import { share } from '@/server/posts/share';

@@ -1,3 +1,4 @@
+import { finishSchema, PIECE_BYTES } from '@/contract/files';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -7,11 +8,11 @@ import type { StoredFile } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import { visibleClip } from '@/server/clips/look';
 import { makeClip } from '@/server/clips/make';
-import { beginClip, finishClip, finishSchema, unfinished } from '@/server/clips/record';
+import { beginClip, finishClip, unfinished } from '@/server/clips/record';
 import type { Actor } from '@/server/deps';
 import { folderStore } from '@/server/files/folder-store';
 import { readableFile } from '@/server/files/read';
-import { PIECE_BYTES, takePiece, type FileDeps } from '@/server/files/receive';
+import { takePiece, type FileDeps } from '@/server/files/receive';
 import { sweepFiles } from '@/server/files/sweep';
 import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
 

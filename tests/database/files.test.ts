@@ -1,3 +1,4 @@
+import { beginSchema, PIECE_BYTES } from '@/contract/files';
 import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
@@ -9,15 +10,7 @@ import type { StoredFile } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import { folderStore } from '@/server/files/folder-store';
 import { readableFile } from '@/server/files/read';
-import {
-  beginSchema,
-  beginUpload,
-  cancelUpload,
-  PIECE_BYTES,
-  takePiece,
-  uploadProgress,
-  type FileDeps,
-} from '@/server/files/receive';
+import { beginUpload, cancelUpload, takePiece, uploadProgress, type FileDeps } from '@/server/files/receive';
 import { conversation } from '@/server/discussions/conversation';
 import { thumbnail } from '@/server/files/thumbnail';
 import { StoreFull } from '@/server/files/store';

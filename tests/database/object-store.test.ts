@@ -1,3 +1,4 @@
+import { PIECE_BYTES } from '@/contract/files';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -5,7 +6,7 @@ import type { Knex } from 'knex';
 import { folderStore } from '@/server/files/folder-store';
 import { objectStore } from '@/server/files/object-store';
 import { readableFile } from '@/server/files/read';
-import { beginUpload, PIECE_BYTES, receiveWhole, takePiece, type FileDeps } from '@/server/files/receive';
+import { beginUpload, receiveWhole, takePiece, type FileDeps } from '@/server/files/receive';
 import { sweepFiles } from '@/server/files/sweep';
 import { share } from '@/server/posts/share';
 import { photograph } from '../fixtures/files';

@@ -1,6 +1,7 @@
+import { type DraftInput } from '@/contract/writing';
 import type { Knex } from 'knex';
 import { share } from '@/server/posts/share';
-import { keepDraft, type DraftInput } from '@/server/drafts/keep';
+import { keepDraft } from '@/server/drafts/keep';
 import { yourPart } from '@/server/discussions/your-part';
 import { responseRoom } from '@/server/discussions/response-room';
 import { conversation } from '@/server/discussions/conversation';

@@ -4,7 +4,8 @@ import { courseId, discussionId, instant, personId, type Instant, type Role } fr
 import type { Doc } from '@/core/posts/document';
 import { connect } from '@/db/connection';
 import type { Actor, Deps } from '@/server/deps';
-import { share, type ShareInput } from '@/server/posts/share';
+import { share } from '@/server/posts/share';
+import type { ShareInput } from '@/contract/writing';
 import * as setup from '@/server/setup/setup';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { randomUUID } from 'node:crypto';

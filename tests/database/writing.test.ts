@@ -1,7 +1,8 @@
+import { type DraftInput } from '@/contract/writing';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { parseDocument } from '@/core/posts/document';
-import { keepDraft, type DraftInput } from '@/server/drafts/keep';
+import { keepDraft } from '@/server/drafts/keep';
 import { draftVersion, draftVersions } from '@/server/drafts/versions';
 import { namesFor } from '@/server/posts/names';
 import { responseRoom } from '@/server/discussions/response-room';

@@ -1,3 +1,4 @@
+import { signInAt } from '@/contract/addresses';
 import 'server-only';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
@@ -49,7 +50,7 @@ export const withSites = <T extends Deps>(deps: T) => ({ ...deps, sites: app().s
 
 /** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
 export async function requireVisitor(here: string): Promise<Visitor> {
-  return (await visitor()) ?? redirect(`/sign-in?to=${encodeURIComponent(here)}`);
+  return (await visitor()) ?? redirect(signInAt({ to: here }));
 }
 
 /** What a request has before anybody is signed in. */
@@ -82,7 +83,7 @@ export async function setDeviceCookie(token: string) {
     httpOnly: true,
     sameSite: 'lax',
     secure: app().config.secureCookies,
-    path: '/sign-in',
+    path: signInAt(),
     maxAge: DEVICE_DAYS * 86_400,
   });
 }

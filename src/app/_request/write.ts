@@ -48,16 +48,6 @@ export async function bodyBytes(request: Request, most: number): Promise<Uint8Ar
   return Buffer.concat(pieces, size);
 }
 
-export async function jsonBody(request: Request): Promise<unknown> {
-  const text = await bodyText(request);
-  if (text === null) return undefined;
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return undefined;
-  }
-}
-
 /** Back to a page after a form: the browser asks for it anew. Only addresses of our own. */
 export const seeOther = (path: string) =>
   new Response(null, { status: 303, headers: { Location: localPath(path) } });
@@ -85,37 +75,7 @@ export function unexpected(error: unknown): { code: 'unexpected'; id: string } {
 export const answered = (request: Request, page: string, answer: { ok: boolean; code: string }) =>
   (request.headers.get('accept') ?? '').includes('application/json')
     ? Response.json(answer, { status: answer.ok ? 200 : 409 })
-    : seeOther(`${page}?answer=${answer.code}`);
-
-/** What a use-case said, in JSON for the script that asked: what is not found is 404, any other refusal 422. */
-export const said = <T extends object | null, F extends { code: string }>(
-  result: { ok: true; value: T } | { ok: false; failure: F },
-) =>
-  result.ok
-    ? Response.json({ ok: true, ...result.value })
-    : Response.json(
-        { ok: false, ...result.failure },
-        { status: result.failure.code === 'not-found' ? 404 : 422 },
-      );
-
-/**
- * Answers a script of our own pages that writes: only signed in, only from our pages, and with what went wrong in JSON where
- * something unexpected did.
- */
-export async function scripted<W>(
-  request: Request,
-  visitor: () => Promise<W | null>,
-  answer: (who: W) => Promise<Response>,
-): Promise<Response> {
-  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
-  try {
-    const who = await visitor();
-    if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
-    return await answer(who);
-  } catch (error) {
-    return Response.json({ ok: false, ...unexpected(error) }, { status: 500 });
-  }
-}
+    : seeOther(`${page}${page.includes('?') ? '&' : '?'}answer=${answer.code}`);
 
 /** A post's number as an address says it; 0, which no post has, where it says none. */
 export const numberOf = (text: string) => (/^\d{1,15}$/u.test(text) ? Number(text) : 0);

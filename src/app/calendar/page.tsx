@@ -1,3 +1,4 @@
+import { calendarAt } from '@/contract/addresses';
 import { calendarAskSchema, calendarView } from '@/server/calendar/calendar';
 import { Calendar } from '@/ui/calendar/calendar';
 import { Frame } from '../_request/frame';
@@ -10,14 +11,11 @@ export const metadata = { title: 'Calendar' };
 
 export default async function CalendarPage({ searchParams }: Props) {
   const ask = calendarAskSchema.parse(await queryOf(searchParams));
-  const query = new URLSearchParams(
-    Object.entries(ask).filter((e): e is [string, string] => e[1] !== undefined),
-  );
-  const here = `/calendar?${query}`;
+  const here = calendarAt(ask);
   const who = await requireVisitor(here);
   const view = await calendarView(who.deps, who.actor, ask);
   return (
-    <Frame visitor={who} here={here} place="/calendar">
+    <Frame visitor={who} here={here} place="calendar">
       <Calendar {...view} />
     </Frame>
   );

@@ -1,9 +1,10 @@
 import { strangerDeps } from '../_request/session';
+import { content } from '../_request/endpoint';
 
 /** What time it is: the server's, for pages that have been open for a while. */
-export async function GET() {
+export const GET = content(async () => {
   const { now } = await strangerDeps();
   return Response.json({ now }, { headers: { 'cache-control': 'no-store' } });
-}
+});
 
 export const dynamic = 'force-dynamic';

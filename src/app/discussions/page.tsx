@@ -15,7 +15,7 @@ export default async function DiscussionsPage({ searchParams }: Props) {
   const who = await requireVisitor(here);
   const list = await listDiscussions(who.deps, who.actor, ask);
   return (
-    <Frame visitor={who} here={here} place="/discussions">
+    <Frame visitor={who} here={here} place="discussions">
       <DiscussionList list={list} />
     </Frame>
   );

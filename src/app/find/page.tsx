@@ -1,3 +1,4 @@
+import { findAt } from '@/contract/addresses';
 import { find } from '@/server/find/find';
 import { FindPage } from '@/ui/find/page';
 import { Frame } from '../_request/frame';
@@ -11,11 +12,11 @@ export const metadata = { title: 'Find' };
 export default async function Find({ searchParams }: Props) {
   const { q } = await queryOf(searchParams);
   const typed = typeof q === 'string' ? q : '';
-  const here = typed ? `/find?q=${encodeURIComponent(typed)}` : '/find';
+  const here = typed ? findAt({ q: typed }) : findAt();
   const who = await requireVisitor(here);
   const found = await find(who.deps, who.actor, typed);
   return (
-    <Frame visitor={who} here={here} place="/find">
+    <Frame visitor={who} here={here} place="find">
       <FindPage found={found} typed={typed} zone={who.actor.timeZone} />
     </Frame>
   );

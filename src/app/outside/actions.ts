@@ -1,5 +1,6 @@
 'use server';
 
+import { briefAt, discussionsAt, newOutsideAt, outsideAt, responseAt } from '@/contract/addresses';
 import { redirect } from 'next/navigation';
 import { FIELDS, type Fields } from '@/core/outside/fields';
 import { confirmIntake, correctRules } from '@/server/outside/confirm';
@@ -20,20 +21,20 @@ function fieldsOf(form: FormData): Fields {
 
 /** Confirms a prompt that was brought in, or gives the form back with what is wrong in it. */
 export async function confirmPrompt(id: string, before: BriefState, form: FormData): Promise<BriefState> {
-  const who = await requireVisitor(`/outside/${id}`);
+  const who = await requireVisitor(outsideAt(id));
   const fields = fieldsOf(form);
   const done = await confirmIntake(who.deps, who.actor, id, fields);
-  if (done.ok) redirect(`/discussions/${done.value.slug}/response`);
-  if (done.failure.code === 'not-found') redirect('/outside/new');
+  if (done.ok) redirect(responseAt(done.value.slug));
+  if (done.failure.code === 'not-found') redirect(newOutsideAt());
   return { fields, problems: done.failure.problems };
 }
 
 /** Corrects the rules of an outside discussion. */
 export async function correctPrompt(slug: string, before: BriefState, form: FormData): Promise<BriefState> {
-  const who = await requireVisitor(`/discussions/${slug}/brief`);
+  const who = await requireVisitor(briefAt(slug));
   const fields = fieldsOf(form);
   const done = await correctRules(who.deps, who.actor, slug, fields);
-  if (done.ok) redirect(`/discussions/${slug}/response`);
-  if (done.failure.code === 'not-found') redirect('/discussions');
+  if (done.ok) redirect(responseAt(slug));
+  if (done.failure.code === 'not-found') redirect(discussionsAt());
   return { fields, problems: done.failure.problems };
 }

@@ -1,11 +1,13 @@
-import { signOut } from '@/server/sessions/sessions';
+import { signInAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
+import { signOut } from '@/server/sessions/sessions';
+import { openForm } from '../_request/endpoint';
 import { takeSessionCookie } from '../_request/session';
-import { fromOwnPages, seeOther } from '../_request/write';
+import { seeOther } from '../_request/write';
 
-export async function POST(request: Request) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
+/** Ends the session of whoever sends it. */
+export const POST = openForm(async () => {
   const token = await takeSessionCookie();
   if (token) await signOut(app().db, token);
-  return seeOther('/sign-in');
-}
+  return seeOther(signInAt());
+});

@@ -4,7 +4,7 @@ import { instant, type Instant } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { busyCalendars, deleteBusyCalendar, replaceBusyCalendar } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 
 /** Of a larger file only the beginning is read. */

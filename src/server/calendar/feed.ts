@@ -1,3 +1,4 @@
+import { calendarStreamAt } from '@/contract/addresses';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Instant } from '@/core/ids';
 import type { Piece } from '@/core/planning/plan';
@@ -96,7 +97,7 @@ export async function readFeed(
 }
 
 export type FeedAddress = { path: string; madeAt: Instant; lastRead: Instant | null };
-const pathOf = (token: string) => `/feeds/${token}/calendar.ics`;
+const pathOf = (token: string) => calendarStreamAt(token);
 
 export async function feedAddress(deps: Deps, actor: Actor): Promise<FeedAddress | null> {
   const feed = await feedOf(deps.db, actor.id);

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
+import type { CareFailure, CareInput } from '@/contract/conversation';
 import { postId, type Instant, type PostId } from '@/core/ids';
-import { CARE_ACTS, careOf, REASON_LENGTH, wantsReason } from '@/core/posts/care';
-import { storable } from '@/core/posts/document';
+import { careOf, wantsReason } from '@/core/posts/care';
 import { fail, ok, type Result } from '@/core/result';
 import {
   careLog,
@@ -20,14 +19,6 @@ import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf, type DiscussionHead } from '../discussions/head';
 import { openingOf } from '../discussions/lines';
-
-export const careSchema = z.strictObject({
-  act: z.enum(CARE_ACTS),
-  reason: z.string().max(REASON_LENGTH).transform(storable).default(''),
-});
-export type CareInput = z.infer<typeof careSchema>;
-
-export type CareFailure = NotFound | { code: 'not-yours-to-do' } | { code: 'no-reason' };
 
 /**
  * Does something about a post: a reader reports it, staff pin, lock, hide or show it, or settle what was reported. Each act

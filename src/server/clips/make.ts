@@ -12,7 +12,8 @@ import { LIMITS } from '@/core/posts/document';
 import { clipOf, noteMade, type ClipRecord } from '@/db/queries/clips';
 import { contentIsHeld, fileById, lockContent, noteContent } from '@/db/queries/files';
 import { sumOf } from '../files/identify';
-import { safeName, type FileDeps } from '../files/receive';
+import type { FileDeps } from '../files/receive';
+import { safeName } from '@/contract/files';
 import { sha256 } from '../posts/fingerprint';
 
 const run = promisify(execFile);

@@ -1,24 +1,16 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { ClipFailure, finishSchema, Unfinished, UploadFailure } from '@/contract/files';
 import type { StoredFile } from '@/core/posts/attachments';
 import { webVtt } from '@/core/posts/captions';
-import { LIMITS } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import { askToMake, clipOf, insertClip, noteRecorded, unfinishedClips } from '@/db/queries/clips';
 import { fileById, lockContent, noteContent } from '@/db/queries/files';
 import type { NotFound } from '../access/enter';
 import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
-import type { NotRead } from '../readers/not-read';
 import { readFor } from '../readers/readers';
 import { identify, sumOf } from '../files/identify';
-import {
-  beginUpload,
-  MOST_FILE_BYTES,
-  own,
-  stored,
-  type FileDeps,
-  type UploadFailure,
-} from '../files/receive';
+import { beginUpload, MOST_FILE_BYTES, own, stored, type FileDeps } from '../files/receive';
 
 /** What a browser's recorder writes, by content. */
 const RECORDED =
@@ -39,20 +31,6 @@ export async function beginClip(
     return ok({ ...begun.value, most: MOST_FILE_BYTES });
   });
 }
-
-const ms = z.number().int().min(0).max(LIMITS.clipMs);
-export const finishSchema = z.strictObject({
-  title: z.string().trim().max(LIMITS.titleLength),
-  /** Lines as they were typed, or a WebVTT file. */
-  captions: z.string().max(100_000).default(''),
-  /** The stretch that is the clip. */
-  from: ms.default(0),
-  to: ms.nullable().default(null),
-  /** How long was recorded. */
-  ms,
-});
-
-export type ClipFailure = NotFound | NotRead | { code: 'nothing-recorded' } | { code: 'no-recording' };
 
 /**
  * The recording is over and is to be a clip. It may be put into a text and shared at once; a job makes it playable. Said
@@ -104,8 +82,6 @@ export async function finishClip(
     return made ? ok(made) : fail({ code: 'not-found' });
   });
 }
-
-export type Unfinished = { id: string; video: boolean; bytes: number; began: number };
 
 /** Recordings that were begun here and never finished: the tab was closed, or the machine went off. */
 export async function unfinished(

@@ -1,3 +1,4 @@
+import type { FileTrouble } from '@/contract/files';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { courseSlug, type CourseId } from '@/core/ids';
@@ -12,11 +13,12 @@ import type { Actor } from '../deps';
 import { withPlayers, type EmbedDeps } from '../embeds/resolve';
 import { keepPictures } from '../formats/keep-pictures';
 import { openFor } from '../formats/opened';
-import { MOST_TEXT, withTitle, type BroughtFile, type FileTrouble } from '../formats/read-file';
+import { MOST_TEXT, withTitle, type BroughtFile } from '../formats/read-file';
+
 import type { FileDeps } from '../files/receive';
 import { honestFiles } from '../posts/honest';
 import { enterReading } from '../notes/notes';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 import { enterCourse } from './enter';
 

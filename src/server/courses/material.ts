@@ -1,7 +1,8 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { MaterialFailure, materialSchema } from '@/contract/readings';
 import type { CourseId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
-import { parseDocument, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { withHonestNames } from '@/core/posts/names';
 import { fail, ok, type Result } from '@/core/result';
@@ -84,18 +85,6 @@ export async function materialPage(
   const { courseSlug, zone, title, doc } = door.value;
   return ok({ course: courseSlug, zone, title, doc: doc ?? EMPTY, stamp: stampOf(doc) });
 }
-
-export const materialSchema = z.strictObject({
-  doc: z.unknown(),
-  /** Of the text this one was made from. */
-  stamp: z.string().regex(/^[0-9a-f]{64}$/u),
-});
-export type MaterialFailure =
-  | NotFound
-  | DocumentFailure
-  | { code: 'nothing-written' }
-  /** Somebody else changed it meanwhile: their text, and its stamp for who wants to go over it. */
-  | { code: 'changed-meanwhile'; doc: Doc; stamp: string };
 
 /**
  * Puts a text that was changed on the desk in a reading's or a prompt's place. It names nobody; it carries the writer's own

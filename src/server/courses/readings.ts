@@ -1,4 +1,5 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { readingProgressSchema } from '@/contract/readings';
 import { resolveSchedule } from '@/core/deadlines/schedule';
 import { isStaff } from '@/core/ids';
 import { marksOf, type NoteLine, type PlacedNote } from '@/core/notes/note';
@@ -94,16 +95,6 @@ export async function readingPage(
     recording,
   });
 }
-
-export const readingProgressSchema = z.strictObject({
-  /** Time it was in view since this was last said. */
-  seconds: z
-    .number()
-    .int()
-    .min(0)
-    .max(4 * 3_600),
-  read: z.boolean(),
-});
 
 /** Notes time spent on a reading, and whether it counts as read. */
 export async function noteReading(

@@ -1,3 +1,4 @@
+import { conversationAt } from '@/contract/addresses';
 import { Feed } from 'feed';
 import { htmlOf } from '@/core/formats/to-html';
 import type { ExportedPost } from '@/core/formats/discussion-export';
@@ -26,7 +27,7 @@ export function atomText(
   words: FeedWords,
 ): string {
   const { slug, posts } = discussion;
-  const page = `${origin}/discussions/${slug}/conversation`;
+  const page = origin + conversationAt(slug);
   const feed = new Feed({
     id: `urn:pulpit:discussion:${slug}`,
     title: speakable(`${discussion.course}: ${discussion.title}`),

@@ -1,3 +1,4 @@
+import { postsStreamAt } from '@/contract/addresses';
 import { randomBytes } from 'node:crypto';
 import type { ExportedPost } from '@/core/formats/discussion-export';
 import { fail, ok, type Result } from '@/core/result';
@@ -80,7 +81,7 @@ export async function takeAlongPage(
   return ok({
     head: headOf(deps, door.value),
     feed: feed && {
-      path: `/feeds/${feed.token}/posts.atom`,
+      path: postsStreamAt(feed.token),
       madeAt: feed.madeAt,
       lastRead: feed.lastRead,
     },

@@ -1,16 +1,11 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { followSchema } from '@/contract/conversation';
 import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { setFollow } from '@/db/queries/follows';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-
-export const followSchema = z.strictObject({
-  /** The response of a thread; null is the discussion. */
-  thread: z.number().int().positive().nullable(),
-  on: z.boolean(),
-});
 
 /** Follows a discussion, or a thread of it that one may read; or does so no more. */
 export async function follow(

@@ -1,17 +1,9 @@
-import { z } from 'zod';
+import type { ReadingInput } from '@/contract/conversation';
 import { instant, postId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { deleteMarks, deleteMarksOf, insertMarks } from '@/db/queries/reading';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-
-export const readingInputSchema = z.union([
-  z.strictObject({ posts: z.array(z.number().int().positive()).min(1).max(200), read: z.boolean() }),
-  z.strictObject({ posts: z.literal('all'), read: z.literal(true) }),
-  /** What was marked as read together, at that moment, is unread again. */
-  z.strictObject({ at: z.number().int().positive(), read: z.literal(false) }),
-]);
-export type ReadingInput = z.infer<typeof readingInputSchema>;
 
 /**
  * Marks posts of a discussion as read, or sets them back to unread. What one may not see cannot be marked: behind the

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
+import type { DraftInput, KeepFailure, Kept } from '@/contract/writing';
 import { isVersionDue, spentVersions, type VersionReason } from '@/core/drafts/history';
 import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/posts/flatten';
-import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { parseDocument, type Doc } from '@/core/posts/document';
 import { countWords } from '@/core/text/words';
 import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
@@ -12,30 +12,13 @@ import { draftFor, insertDraft, updateDraft, type DraftKey, type DraftRecord } f
 import { deleteVersions, keepVersion, newestVersion, versionsOf } from '@/db/queries/draft-versions';
 import type { PostRecord } from '@/db/queries/posts';
 import { lockSharing, postBySubmission } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { enterDiscussion, type Entered } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
 import { figuresOf, quotable } from '../posts/check-text';
 import { givenTo } from '../posts/given';
 import { honest } from '../posts/honest';
-
-export const draftInputSchema = z.strictObject({
-  kind: z.enum(['response', 'reply']),
-  parent: z.number().int().positive().nullable(),
-  submission: z.uuid(),
-  title: z.string().max(LIMITS.titleLength).transform(storable),
-  doc: z.unknown(),
-  /** The revision this text was written on; 0 when the draft was new. */
-  base: z.number().int().min(0),
-  /** `replace`: this text shall stand and the other be kept aside. `aside`: keep this one aside. */
-  conflict: z.enum(['tell', 'replace', 'aside']).default('tell'),
-  /** The shared post this text is to change. */
-  edits: z.number().int().positive().nullish(),
-  /** An earlier version takes the place of what is there, which then stays as a version itself. */
-  restoring: z.boolean().optional(),
-});
-export type DraftInput = z.infer<typeof draftInputSchema>;
 
 type Place = DraftKey & { course: Entered['record']['course']['id'] };
 type Text = { title: string; doc: Doc; keptAt: Instant };
@@ -60,14 +43,6 @@ async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, 
       spent.map((v) => v.id),
     );
 }
-
-export type Kept = { revision: number; keptAt: Instant; submission: string };
-export type KeepFailure =
-  | NotFound
-  | DocumentFailure
-  | { code: 'already-shared' }
-  | { code: 'post-not-open' }
-  | { code: 'other-window'; title: string; doc: Doc; keptAt: Instant; revision: number; submission: string };
 
 /** The post a reply answers, when this person may read it and it can be answered. */
 export async function answerable(

@@ -1,18 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { LONGEST_PASSAGE } from '@/core/notes/anchor';
+import type { z } from 'zod';
+import type { KeepFailure, Kept, quotationSchema } from '@/contract/writing';
 import { withQuotation } from '@/core/posts/quote';
 import { startingDocument } from '@/core/posts/compose';
 import { ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { enterDiscussion } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { keepDraft, type KeepFailure, type Kept } from './keep';
-
-export const quotationSchema = z.object({
-  text: z.string().trim().min(1).max(LONGEST_PASSAGE),
-  source: z.string().trim().min(1).max(400),
-});
+import { keepDraft } from './keep';
 
 /** Puts a passage with its source at the end of the draft of one's response, which is begun where there is none. */
 export async function quoteIntoDraft(

@@ -1,17 +1,11 @@
 import { z } from 'zod';
+import type { draftPlaceSchema, DraftVersionLine } from '@/contract/writing';
 import { postId } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
-import { versionsOf, versionText, type VersionRecord } from '@/db/queries/draft-versions';
+import { versionsOf, versionText } from '@/db/queries/draft-versions';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-
-/** Which draft is meant, as an address says it. */
-export const draftPlaceSchema = z.object({
-  kind: z.enum(['response', 'reply']),
-  parent: z.coerce.number().int().positive().optional(),
-  edits: z.coerce.number().int().positive().optional(),
-});
 
 /** The earlier versions of one of the reader's own drafts, newest first. Nobody else's can be asked for. */
 export async function draftVersions(
@@ -19,7 +13,7 @@ export async function draftVersions(
   actor: Actor,
   slug: string,
   place: z.infer<typeof draftPlaceSchema>,
-): Promise<Result<VersionRecord[], NotFound>> {
+): Promise<Result<DraftVersionLine[], NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   return ok(

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { PIECE_BYTES, safeName, type beginSchema, type Progress, type UploadFailure } from '@/contract/files';
 import type { StoredFile } from '@/core/posts/attachments';
 import type { CourseId } from '@/core/ids';
-import { LIMITS } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import {
   deleteFile,
@@ -25,35 +25,8 @@ import { StoreFull, type FileStore } from './store';
 export type FileDeps = Deps & { files: FileStore };
 
 export const MOST_FILE_BYTES = 26_214_400;
-export const PIECE_BYTES = 1_048_576;
 const MOST_OF_A_PERSON = 500 * 1_048_576;
 const MOST_OF_A_COURSE = 20 * 1_073_741_824;
-
-/** A name that is safe on every system: no folder, no control character, not too long; its ending stays. */
-export function safeName(name: string): string {
-  const last = name.split(/[/\\]/u).pop() ?? '';
-  const clean = last.replace(/[\p{C}]/gu, '').trim();
-  if (!clean || /^\.+$/u.test(clean)) return 'file';
-  if (clean.length <= LIMITS.fileNameLength) return clean;
-  const ending = /\.[\p{L}\p{N}]{1,8}$/u.exec(clean)?.[0] ?? '';
-  return clean.slice(0, LIMITS.fileNameLength - ending.length) + ending;
-}
-
-export const beginSchema = z.strictObject({
-  name: z.string().max(1_000).transform(safeName),
-  bytes: z.number().int().min(1).max(Number.MAX_SAFE_INTEGER),
-});
-
-export type UploadFailure =
-  | NotFound
-  | { code: 'file-too-large'; most: number }
-  | { code: 'quota-person'; most: number }
-  | { code: 'quota-course' }
-  | { code: 'store-full' }
-  | { code: 'other-offset'; received: number }
-  | { code: 'piece-too-large' }
-  | { code: 'program' }
-  | { code: 'broken-picture' };
 
 /** Begins to take a file into a course. */
 export async function beginUpload(
@@ -62,6 +35,7 @@ export async function beginUpload(
   course: string,
   input: z.infer<typeof beginSchema>,
 ): Promise<Result<{ id: string; piece: number }, UploadFailure>> {
+  if (input.bytes === 0) return fail({ code: 'empty-file' });
   const door = await enterCourse(deps, actor, course);
   return door.ok ? beginIn(deps, actor, door.value.id, input) : door;
 }
@@ -107,8 +81,6 @@ export const stored = (file: FileRecord): StoredFile | null =>
         height: file.height,
         clip: file.clip ? { ms: file.clip.ms, video: file.clip.video } : null,
       };
-
-export type Progress = { received: number; file: StoredFile | null };
 
 /** How much of one's file has come in, for who goes on after a lost connection. */
 export async function uploadProgress(

@@ -1,15 +1,8 @@
+import type { Found } from '@/contract/find';
 import { bareWords, parseFind, type FindAsk } from '@/core/find/ask';
-import { passageOf, type Passage } from '@/core/find/passage';
+import { passageOf } from '@/core/find/passage';
 import { groupBy } from '@/core/group';
-import {
-  isStaff,
-  type CourseId,
-  type Instant,
-  type PersonId,
-  type PostId,
-  type Role,
-  type DiscussionId,
-} from '@/core/ids';
+import { isStaff, type CourseId, type PostId, type DiscussionId } from '@/core/ids';
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
@@ -31,27 +24,6 @@ import { openingSeal } from '../access/seal-opening';
 import type { Actor, Deps } from '../deps';
 
 const MOST = { posts: 12, texts: 5, people: 6 };
-
-export type Found = {
-  ask: FindAsk;
-  courses: { code: string; slug: string; title: string }[];
-  posts: {
-    id: PostId;
-    kind: 'response' | 'reply';
-    slug: string;
-    discussion: string;
-    course: string;
-    author: string;
-    role: Role;
-    title: string;
-    sharedAt: Instant;
-    passage: Passage;
-  }[];
-  texts: { kind: 'discussion' | 'reading'; slug: string; title: string; course: string; passage: Passage }[];
-  people: { id: PersonId; name: string; role: Role; course: { code: string; slug: string } }[];
-  /** Nothing was found with the words as they were typed; this was found with words near to them. */
-  nearly: boolean;
-};
 
 /** The last word typed, when it may still be growing: plain letters at the very end. */
 const growing = (text: string) => (/[-"]/u.test(text) ? null : (/[\p{L}\p{N}]+$/u.exec(text)?.[0] ?? null));

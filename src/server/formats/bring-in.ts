@@ -1,17 +1,15 @@
+import type { BringInFailure, BroughtIn } from '@/contract/files';
 import { withPartsFound } from '@/core/posts/compose';
-import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
+import { LIMITS, parseDocument } from '@/core/posts/document';
 import { isBlank } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterDiscussion } from '../access/enter';
 import { enterCourse } from '../courses/enter';
 import type { Actor } from '../deps';
 import type { FileDeps } from '../files/receive';
 import { keepPictures } from './keep-pictures';
 import { openFor } from './opened';
-import { MOST_TEXT, type BroughtFile, type FileTrouble, type OpenedFile } from './read-file';
-
-export type BroughtIn = { title: string; doc: Doc; left: OpenedFile['left'] };
-export type BringInFailure = NotFound | FileTrouble | { code: 'text-too-long'; name: string };
+import { MOST_TEXT, type BroughtFile } from './read-file';
 
 /**
  * A text that was written elsewhere, as a draft could be: its pictures become files of the writer's, the questions of the

@@ -1,12 +1,13 @@
+import type { FileTrouble, UploadFailure } from '@/contract/files';
 import type { CourseId } from '@/core/ids';
 import type { StoredFile } from '@/core/posts/attachments';
 import type { Doc, Picture } from '@/core/posts/document';
 import { ok, type Result } from '@/core/result';
 import type { Actor } from '../deps';
 import { readableFile } from '../files/read';
-import { receiveWhole, type FileDeps, type UploadFailure } from '../files/receive';
+import { receiveWhole, type FileDeps } from '../files/receive';
 import { pageFor } from './opened';
-import type { FileTrouble, OpenedFile } from './read-file';
+import type { OpenedFile } from './read-file';
 
 const MOST_PICTURES = 60;
 const FULL = new Set<UploadFailure['code']>(['quota-person', 'quota-course', 'store-full']);

@@ -1,8 +1,9 @@
+import type { FileTrouble } from '@/contract/files';
 import type { Doc } from '@/core/posts/document';
 import { fail, ok, type Result } from '@/core/result';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
-import type { BroughtFile, FileTrouble, OpenedFile, Pictured } from './read-file';
+import type { BroughtFile, OpenedFile, Pictured } from './read-file';
 
 const readAs =
   <Task extends 'file' | 'words'>(task: Task) =>

@@ -1,4 +1,5 @@
 import { isUtf8 } from 'node:buffer';
+import type { FileTrouble } from '@/contract/files';
 import { documentOf, htmlOfText } from '@/core/formats/as-document';
 import { documentFromCsv } from '@/core/formats/from-csv';
 import { pageFromHtml, type PictureFinder } from '@/core/formats/from-html';
@@ -9,7 +10,6 @@ import { fail, ok, type Result } from '@/core/result';
 import { fromDocx } from './from-docx';
 import { fromOdt } from './from-odt';
 import { fromRtf } from './from-rtf';
-import type { NotRead } from '../readers/not-read';
 import type { Written } from './written';
 
 /** Of a larger file nothing is read. */
@@ -17,17 +17,6 @@ export const MOST_FILE_BYTES = 12_000_000;
 const MOST_PAGES = 120;
 /** In characters of HTML: more no document can hold, whatever of it is markup, and more is not read. */
 export const MOST_TEXT = 4 * LIMITS.bytes;
-
-export type FileTrouble =
-  | { code: 'file-too-large'; name: string }
-  | { code: 'file-empty'; name: string }
-  | { code: 'file-broken'; name: string; kind: 'word' | 'pdf' }
-  | { code: 'file-locked'; name: string }
-  | { code: 'file-scanned'; name: string }
-  | { code: 'file-old-word'; name: string }
-  | { code: 'file-unknown'; name: string }
-  /** It was given up: it took too long, too much memory, or too much of this person's waits. */
-  | { code: 'file-not-read'; name: string; why: NotRead['why'] };
 
 /** A file as it came: of one that was larger than is read, the beginning. */
 export type BroughtFile = { name: string; bytes: Buffer; cut: boolean };

@@ -1,3 +1,4 @@
+import { attachmentAt } from '@/contract/addresses';
 import { htmlOf } from '@/core/formats/to-html';
 import { markdownOf } from '@/core/formats/to-markdown';
 import type { Doc } from '@/core/posts/document';
@@ -15,6 +16,7 @@ export const FORMATS = {
   md: 'text/markdown; charset=utf-8',
 } as const;
 export type Format = keyof typeof FORMATS;
+export const isFormat = (name: string): name is Format => Object.hasOwn(FORMATS, name);
 
 /**
  * A text as a file of the writer's choice, with the pictures that the writer may see. A Markdown file cannot hold
@@ -29,7 +31,7 @@ export async function takeOut(
 ): Promise<Uint8Array> {
   const { title, doc } = text;
   if (format === 'md') {
-    const picture = (file: string) => `${origin}/attachments/${file}`;
+    const picture = (file: string) => origin + attachmentAt(file);
     return Buffer.from(markdownOf(doc, { title, picture }));
   }
   const pictures = await travellingPictures(deps, actor, doc);

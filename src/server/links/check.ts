@@ -1,12 +1,5 @@
+import type { LinkAnswer } from '@/contract/links';
 import { askOnce, MOST_REDIRECTS, Refused, theWorld, TIMEOUT_MS, urlOf, type LinkWorld } from './ask';
-
-/** What became of asking for a link. Only `error` says that the link itself is wrong. */
-export type LinkAnswer =
-  | { state: 'good' }
-  | { state: 'error'; status: number }
-  | { state: 'not-found-name' }
-  | { state: 'private' }
-  | { state: 'no-answer' };
 
 async function follow(
   url: URL,

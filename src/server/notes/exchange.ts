@@ -1,3 +1,4 @@
+import { readingAt } from '@/contract/addresses';
 import { randomUUID } from 'node:crypto';
 import { LONGEST_NOTE } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
@@ -7,7 +8,7 @@ import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 import { enterReading } from './notes';
 
@@ -21,7 +22,7 @@ export async function exportNotes(
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;
   const notes = await visibleNotes(deps.db, actor, door.value);
-  return ok(annotationsOf(notes, `${origin}/readings/${slug}`, `Margin notes on “${door.value.title}”`));
+  return ok(annotationsOf(notes, origin + readingAt(slug), `Margin notes on “${door.value.title}”`));
 }
 
 export type ImportedNotes = {

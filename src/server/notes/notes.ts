@@ -11,7 +11,7 @@ import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/querie
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 
 type EnteredReading = NotePlace & {

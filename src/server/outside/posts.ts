@@ -14,7 +14,7 @@ import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 import { enterOutside } from './confirm';
 

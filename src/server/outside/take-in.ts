@@ -1,3 +1,4 @@
+import type { FileTrouble } from '@/contract/files';
 import { randomUUID } from 'node:crypto';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { storable, type Doc } from '@/core/posts/document';
@@ -7,8 +8,9 @@ import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { wordsFor } from '../formats/opened';
-import { decodeText, type BroughtFile, type FileTrouble } from '../formats/read-file';
-import type { NotRead } from '../readers/not-read';
+import { decodeText, type BroughtFile } from '../formats/read-file';
+
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 
 /** What went wrong or was left out on the way in; the rest was taken. */

@@ -1,8 +1,9 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { ChangeFailure, changeSchema } from '@/contract/writing';
 import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/counting/permission';
 import type { PostId } from '@/core/ids';
 import { canonicalJson, fingerprintText } from '@/core/posts/canonical';
-import { LIMITS, parseDocument, storable, type DocumentFailure } from '@/core/posts/document';
+import { parseDocument } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -19,15 +20,6 @@ import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
 import { givenTo } from './given';
 import { honest } from './honest';
-
-export const changeSchema = z.strictObject({
-  title: z.string().max(LIMITS.titleLength).transform(storable),
-  doc: z.unknown(),
-  /** The version this text was made of: a newer one is never written over unseen. */
-  n: z.number().int().positive().optional(),
-});
-export type ChangeFailure =
-  NotFound | DocumentFailure | ChangeRefusal | { code: 'nothing-written' } | { code: 'changed-meanwhile' };
 
 /** A shared post of one's own, held while it is changed. Another's is not found, whatever it is. */
 async function ownPost(

@@ -1,19 +1,10 @@
-import { postId, type Instant } from '@/core/ids';
+import type { Glance } from '@/contract/conversation';
+import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { openingSeal } from '../access/seal-opening';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-
-export type Glance = {
-  author: string;
-  kind: 'response' | 'reply';
-  title: string;
-  beginning: string;
-  sharedAt: Instant;
-  zone: string;
-  gone: boolean;
-};
 
 const BEGINNING = 280;
 

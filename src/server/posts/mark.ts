@@ -1,12 +1,12 @@
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { markSchema } from '@/contract/conversation';
+import type { PostMarks } from '@/core/posts/post-marks';
 import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
-import { MARK_KINDS, postMarks, putMark, takeMark, type PostMarks } from '@/db/queries/post-marks';
+import { postMarks, putMark, takeMark } from '@/db/queries/post-marks';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-
-export const markSchema = z.strictObject({ kind: z.enum(MARK_KINDS), on: z.boolean() });
 
 const NONE: PostMarks = { wellSaid: 0, saidByMe: false, bookmarked: false };
 

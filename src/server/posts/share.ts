@@ -1,9 +1,8 @@
-import { z } from 'zod';
-import type { Refusal } from '@/core/counting/permission';
+import type { ShareFailure, ShareInput, Shared } from '@/contract/writing';
 import { instantOf } from '@/core/deadlines/wallclock';
 import { postId, type Instant, type PersonId, type PostId } from '@/core/ids';
 import { fingerprintText } from '@/core/posts/canonical';
-import { LIMITS, parseDocument, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { isThreadLocked, logCare } from '@/db/queries/care';
@@ -18,7 +17,7 @@ import {
   postBySubmission,
   sameTextShared,
 } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { enterDiscussion, type Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
@@ -27,39 +26,6 @@ import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
 import { honest } from './honest';
 import { sha256 } from './fingerprint';
-
-export const shareInputSchema = z.strictObject({
-  kind: z.enum(['response', 'reply']),
-  parent: z.number().int().positive().nullable(),
-  submission: z.uuid(),
-  title: z.string().max(LIMITS.titleLength).transform(storable),
-  doc: z.unknown(),
-  /** Share with the author of the answered post only. */
-  private: z.boolean().default(false),
-  /** In a course that is not hosted here: when it was posted there, as the person's own wall clock showed it. */
-  postedAt: z
-    .string()
-    .regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/u)
-    .nullish(),
-  /** Of a reply: the version of the answered post that its writer has seen; without it nothing is compared. */
-  answeredN: z.number().int().positive().nullish(),
-});
-export type ShareInput = z.infer<typeof shareInputSchema>;
-
-/** `repeated`: this submission had been shared before; the answer names the one post it made. */
-export type Shared = { post: PostId; kind: 'response' | 'reply'; repeated: boolean };
-export type ShareFailure =
-  | NotFound
-  | DocumentFailure
-  | Refusal
-  | { code: 'nothing-written' }
-  | { code: 'post-not-open' }
-  /** The post it answers was withdrawn, or hidden by staff, while the answer was written. */
-  | { code: 'answered-gone' }
-  /** It was changed meanwhile: the text of now, and its version for who answers it all the same. */
-  | { code: 'answered-changed'; n: number; title: string; doc: Doc }
-  | { code: 'not-posted-yet' }
-  | { code: 'no-such-time' };
 
 /** A private reply's conversation stays private, between its two; otherwise the writer chooses. Never with oneself. */
 function addressee(

@@ -1,25 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
+import type { z } from 'zod';
+import type { Proofreading, wordSchema } from '@/contract/proofreading';
+import type { Spelling } from '@/core/proofread/spelling';
 import { ok, fail, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
 import { peopleOf } from '@/db/queries/courses';
-import {
-  addKnownWord,
-  knownWords,
-  readingTexts,
-  setSpelling,
-  spellingOf,
-  type Spelling,
-} from '@/db/queries/proofreading';
+import { addKnownWord, knownWords, readingTexts, setSpelling, spellingOf } from '@/db/queries/proofreading';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-
-export type Proofreading = {
-  names: string[];
-  known: string[];
-  spelling: Spelling;
-  readings: { title: string; text: string }[];
-};
 
 /** What reading a draft over needs to know of its course and its writer. */
 export async function proofreading(
@@ -40,15 +28,6 @@ export async function proofreading(
   ]);
   return ok({ names: people.map((p) => p.name), ...found });
 }
-
-export const wordSchema = z.object({
-  word: z
-    .string()
-    .trim()
-    .regex(/^[\p{L}\p{M}'’-]{1,60}$/u),
-  /** For everybody in the course; only its staff say so. */
-  course: z.boolean().default(false),
-});
 
 /** Adds a word that is spelt right: to one's own list, or for staff to the course's. */
 export async function learnWord(

@@ -4,7 +4,7 @@ import { Piscina } from 'piscina';
 import type { PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
-import type { NotRead } from './not-read';
+import type { NotRead } from '@/contract/not-read';
 import type { Readers } from './port';
 import { deadlineOf, REMEMBERED } from './limits';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';

@@ -1,6 +1,6 @@
 import type { PersonId } from '@/core/ids';
 import type { Result } from '@/core/result';
-import type { NotRead } from './not-read';
+import type { NotRead } from '@/contract/not-read';
 import type { Readers } from './port';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 

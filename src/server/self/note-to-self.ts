@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { storable } from '@/core/posts/document';
+import type { z } from 'zod';
+import type { noteToSelfSchema } from '@/contract/writing';
 import { fail, ok, type Result } from '@/core/result';
 import type { Instant } from '@/core/ids';
 import { askTogether } from '@/db/ask';
@@ -7,12 +7,6 @@ import { noteToSelf, putNoteToSelf } from '@/db/queries/notes-to-self';
 import { lockSharing } from '@/db/queries/sharing';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-
-export const noteToSelfSchema = z.object({
-  body: z.string().max(20_000).transform(storable),
-  /** When the text this one was written on was kept; 0 where there was none. Without scripts nobody knows. */
-  base: z.coerce.number().int().min(0).optional(),
-});
 
 /** Keeps a note to oneself. One that was changed in another window meanwhile is not written over but told. */
 export async function keepNoteToSelf(

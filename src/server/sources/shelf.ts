@@ -1,27 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import type { NewSource, Shelf, SourceFailure } from '@/contract/sources';
 import { fail, ok, type Result } from '@/core/result';
-import {
-  nameOf,
-  pastedSource,
-  sourceItemSchema,
-  type Cited,
-  type CitationStyle,
-  type SourceItem,
-} from '@/core/sources/item';
+import { nameOf, pastedSource, sourceItemSchema, type SourceItem } from '@/core/sources/item';
 import { readingsOf } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import type { NotRead } from '../readers/not-read';
+import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
 
-export type Shelf = {
-  sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
-  /** Readings of the course that are not on the shelf yet. */
-  readings: { slug: string; title: string; author: string }[];
-};
 const MOST_SOURCES = 200;
 
 export async function shelfOf(
@@ -52,19 +41,6 @@ export async function shelfOf(
       .map(({ slug: reading, title, author }) => ({ slug: reading, title, author })),
   });
 }
-
-export const newSourceSchema = z.union([
-  z.strictObject({ reading: z.string().max(200) }),
-  z.strictObject({
-    pasted: z.string().max(200_000),
-    title: z.string().trim().max(1_000).default(''),
-    author: z.string().trim().max(500).default(''),
-    year: z.string().trim().max(10).default(''),
-  }),
-]);
-type NewSource = z.infer<typeof newSourceSchema>;
-export type SourceFailure =
-  NotFound | NotRead | { code: 'no-source' } | { code: 'no-title' } | { code: 'shelf-full' };
 
 const dated = (year: string) =>
   /^\d{1,4}$/u.test(year) ? { issued: { 'date-parts': [[Number(year)]] } } : {};

@@ -1,5 +1,6 @@
 'use client';
 
+import { recordingAt } from '@/contract/addresses';
 import { ChevronLeft, ChevronRight, Pause, Square, Volume2 } from 'lucide-react';
 import type { Voice } from './use-voice';
 
@@ -23,7 +24,7 @@ export function ReadAloud(props: {
           <audio
             controls
             preload="none"
-            src={`/recordings/${recording.id}`}
+            src={recordingAt(recording.id)}
             aria-label={`${what}, read by ${recording.speaker}`}
             className="h-9 w-60 max-w-full"
           />

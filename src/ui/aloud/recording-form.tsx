@@ -1,11 +1,11 @@
 /** For staff: a recording in one's own voice, which students hear in place of the machine's. */
-export const RecordingForm = ({ of, there }: { of: string; there: boolean }) => (
+export const RecordingForm = ({ action, there }: { action: string; there: boolean }) => (
   <details className="mt-3 text-[13px]">
     <summary className="link min-h-6 w-fit">
       {there ? 'Replace or remove the recording' : 'Add a recording of yourself reading it'}
     </summary>
     <form
-      action={`${of}/recording`}
+      action={action}
       method="post"
       encType="multipart/form-data"
       className="mt-2 flex flex-wrap items-end gap-2"

@@ -1,4 +1,4 @@
-import type { StoredFile } from '@/core/posts/attachments';
+import type { CommonFailure } from '@/contract/endpoint';
 
 /** The server will not take a file, and says why; trying again changes nothing. */
 export class Refused extends Error {
@@ -10,28 +10,15 @@ export class Refused extends Error {
   }
 }
 
-export type Answer = {
-  ok: boolean;
-  code?: string;
-  id?: string;
-  most?: number;
-  received?: number;
-  file?: StoredFile | null;
-};
+/** The same as an error, of what an endpoint answered. */
+export const refusedFor = (failure: { code: string } | { code: string; most: number }) =>
+  new Refused(failure.code, 'most' in failure ? failure.most : undefined);
 
 export const AGAIN_MS = [500, 1_500, 3_000, 6_000, 10_000, 10_000, 20_000, 30_000];
+const PASSING = new Set<string>(['unexpected', 'signed-out', 'no-answer'] satisfies CommonFailure['code'][]);
 /** Worth another try: the connection or the session may be back. */
-export const PASSING = new Set(['unexpected', 'signed-out', 'no-answer']);
-
-export async function ask(address: string, how: RequestInit, signal: AbortSignal): Promise<Answer> {
-  try {
-    const response = await fetch(address, { ...how, signal });
-    return (await response.json()) as Answer;
-  } catch (error) {
-    if (signal.aborted) throw error;
-    return { ok: false, code: 'no-answer' };
-  }
-}
+export const mayPass = (answer: { ok: true } | { ok: false; code: string }) =>
+  !answer.ok && PASSING.has(answer.code);
 
 export const pause = (ms: number, signal: AbortSignal) =>
   new Promise<void>((resolve) => {
@@ -46,20 +33,20 @@ export const pause = (ms: number, signal: AbortSignal) =>
   });
 
 /** Asks until there is an answer that says something; gives up with {@link Refused} after over a minute without one. */
-export async function insist(
-  address: string,
-  how: RequestInit,
+export async function insist<A extends { ok: true } | { ok: false; code: string }>(
+  ask: () => Promise<A>,
   signal: AbortSignal,
   waiting: (waits: boolean) => void,
-): Promise<Answer> {
+): Promise<A> {
   for (let tries = 0; ; tries += 1) {
-    const answer = await ask(address, how, signal);
-    if (answer.ok || !PASSING.has(answer.code ?? '')) {
+    const answer = await ask();
+    signal.throwIfAborted();
+    if (!mayPass(answer)) {
       waiting(false);
       return answer;
     }
     const wait = AGAIN_MS[tries];
-    if (wait === undefined) throw new Refused(answer.code ?? 'no-answer');
+    if (wait === undefined) throw new Refused(answer.ok ? 'no-answer' : answer.code);
     waiting(true);
     await pause(wait, signal);
     signal.throwIfAborted();

@@ -1,5 +1,6 @@
 'use client';
 
+import { embedAt } from '@/contract/addresses';
 import type { Embed } from '@/core/posts/document';
 import { CirclePlay } from 'lucide-react';
 import { useState } from 'react';
@@ -12,7 +13,7 @@ export function EmbedView({ attrs }: { attrs: Embed['attrs'] }) {
     <figure className="my-3 max-w-[560px] rounded-control border border-rule bg-page-2 p-2 font-sans">
       {playing ? (
         <iframe
-          src={`/embeds/frame?url=${encodeURIComponent(url)}`}
+          src={embedAt({ url })}
           title={title}
           sandbox="allow-scripts"
           allow="fullscreen"

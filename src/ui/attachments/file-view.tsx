@@ -1,5 +1,6 @@
 'use client';
 
+import { attachmentAt } from '@/contract/addresses';
 import { fileKind } from '@/core/posts/attachments';
 import type { AttachedFile } from '@/core/posts/document';
 import { FileText } from 'lucide-react';
@@ -13,7 +14,7 @@ const PdfInside = lazy(() => import('./pdf-inside'));
 export function FileView({ attrs }: { attrs: AttachedFile['attrs'] }) {
   const [open, setOpen] = useState(false);
   const { file, name, mediaType, bytes } = attrs;
-  const address = `/attachments/${file}`;
+  const address = attachmentAt(file);
   const kind = fileKind(mediaType);
   return (
     <div className="my-3 rounded-control border border-rule bg-page-2 px-3 py-2 font-sans text-[14px]">

@@ -1,5 +1,6 @@
 'use client';
 
+import { attachmentAt } from '@/contract/addresses';
 import type { Picture } from '@/core/posts/document';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -8,7 +9,7 @@ import { useState } from 'react';
 export function PictureView({ attrs }: { attrs: Picture['attrs'] }) {
   const { file, width, height, alt, caption, size, place } = attrs;
   const [open, setOpen] = useState(false);
-  const address = `/attachments/${file}`;
+  const address = attachmentAt(file);
   const said = alt || caption || 'Picture without a description';
   return (
     <figure className="picture" data-place={place ?? ''} style={size ? { width: `${size}%` } : undefined}>

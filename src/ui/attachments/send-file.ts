@@ -1,7 +1,43 @@
+import { askingProgress, beginningFile, sendingPiece } from '@/contract/files';
 import type { StoredFile } from '@/core/posts/attachments';
-import { AGAIN_MS, ask, insist, PASSING, pause, Refused } from './asking';
+import { call } from '../request/call';
+import { AGAIN_MS, insist, mayPass, pause, Refused, refusedFor } from './asking';
 
 const PIECE = 524_288;
+
+/** Sends a piece, or, where nobody knows what became of it, asks how much is there: so many bytes, and the file once it is whole. */
+export async function sendPiece(
+  id: string,
+  from: number,
+  piece: Blob,
+  signal: AbortSignal,
+  waiting: (waits: boolean) => void,
+): Promise<{ received: number; file: StoredFile | null }> {
+  const sent = await call(sendingPiece, { id }, null, { body: piece, query: { from: String(from) }, signal });
+  signal.throwIfAborted();
+  const answer = mayPass(sent)
+    ? await insist(() => call(askingProgress, { id }, null, { signal }), signal, waiting)
+    : sent;
+  if (answer.ok) return answer;
+  if (answer.code === 'other-offset') return { received: answer.received, file: null };
+  throw refusedFor(answer);
+}
+
+/** Waits longer each time the server answers and yet takes nothing: whatever it stumbles over may pass. */
+export class Patience {
+  private stuck = 0;
+  async after(taken: number, signal: AbortSignal) {
+    if (taken > 0) {
+      this.stuck = 0;
+      return;
+    }
+    const wait = AGAIN_MS[this.stuck];
+    if (wait === undefined) throw new Refused('unexpected');
+    this.stuck += 1;
+    await pause(wait, signal);
+    signal.throwIfAborted();
+  }
+}
 
 /**
  * Sends a file in pieces and gives what the server made of it. A lost connection is waited out: then the server is asked how
@@ -14,39 +50,20 @@ export async function sendFile(
   on: { progress: (sent: number) => void; waiting: (waits: boolean) => void; begun: (id: string) => void },
   signal: AbortSignal,
 ): Promise<StoredFile> {
+  const { name, content } = file;
   const begun = await insist(
-    `/courses/${course}/files`,
-    {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ name: file.name, bytes: file.content.size }),
-    },
+    () => call(beginningFile, { course }, { name, bytes: content.size }, { signal }),
     signal,
     on.waiting,
   );
-  if (!begun.ok || !begun.id) throw new Refused(begun.code ?? 'unexpected', begun.most);
+  if (!begun.ok) throw refusedFor(begun);
   on.begun(begun.id);
-  const address = `/attachments/${begun.id}`;
-  let stuck = 0;
+  const patience = new Patience();
   for (let from = 0; ;) {
-    const piece = file.content.slice(from, from + PIECE);
-    let answer = await ask(`${address}?from=${from}`, { method: 'PUT', body: piece }, signal);
-    // What became of the piece nobody knows: the server is asked how much it has.
-    if (!answer.ok && PASSING.has(answer.code ?? ''))
-      answer = await insist(`${address}/progress`, {}, signal, on.waiting);
-    if (answer.file) return answer.file;
-    if (!answer.ok && answer.code !== 'other-offset')
-      throw new Refused(answer.code ?? 'unexpected', answer.most);
-    const received = answer.received ?? from;
-    // It answers and yet takes nothing: whatever the server stumbles over may pass.
-    if (received > from) stuck = 0;
-    else {
-      const wait = AGAIN_MS[stuck];
-      if (wait === undefined) throw new Refused('unexpected');
-      stuck += 1;
-      await pause(wait, signal);
-      signal.throwIfAborted();
-    }
+    const piece = content.slice(from, from + PIECE);
+    const { received, file: whole } = await sendPiece(begun.id, from, piece, signal, on.waiting);
+    if (whole) return whole;
+    await patience.after(received - from, signal);
     from = received;
     on.progress(from);
   }

@@ -1,3 +1,5 @@
+import { givingUp } from '@/contract/files';
+import { call } from '../request/call';
 import type { StoredFile } from '@/core/posts/attachments';
 import type { Editor } from '@tiptap/core';
 import { placeOfUpload, uploadPlaces, withBlock } from './upload-places';
@@ -167,7 +169,7 @@ export class SendingFiles {
   cancel = (key: string) => {
     const sending = this.list.find((s) => s.key === key);
     sending?.abort.abort();
-    if (sending?.id) void fetch(`/attachments/${sending.id}`, { method: 'DELETE' }).catch(() => undefined);
+    if (sending?.id) void call(givingUp, { id: sending.id }, null);
     this.set(this.list.filter((s) => s.key !== key));
     this.unplace(key);
   };

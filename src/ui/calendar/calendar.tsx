@@ -1,5 +1,6 @@
 'use client';
 
+import { calendarAt } from '@/contract/addresses';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { dayOf, monthName, zoneName } from '../words/time';
@@ -11,7 +12,8 @@ import type { CalendarViewProps } from './types';
 /** The calendar: a month or an agenda, in the reader's own zone. */
 export function Calendar(props: CalendarViewProps) {
   const { view, month, from } = props;
-  const to = (at: string) => (view === 'month' ? `/calendar?month=${at}` : `/calendar?view=agenda&day=${at}`);
+  const to = (at: string) =>
+    view === 'month' ? calendarAt({ month: at }) : calendarAt({ view: 'agenda', day: at });
   return (
     <main id="main" className="mx-auto grid max-w-[1200px] gap-4 px-4 py-6 sm:px-7">
       <CalendarHead room={view} title={view === 'month' ? monthName(month) : `From ${dayOf(from)}`} />
@@ -20,7 +22,7 @@ export function Calendar(props: CalendarViewProps) {
           <ArrowLeft size={15} aria-hidden />{' '}
           {view === 'month' ? monthName(props.previous) : 'Four weeks back'}
         </Link>
-        <Link className="btn" href={view === 'month' ? '/calendar' : '/calendar?view=agenda'}>
+        <Link className="btn" href={view === 'month' ? calendarAt() : calendarAt({ view: 'agenda' })}>
           Today
         </Link>
         <Link className="btn" href={to(props.next)}>

@@ -1,3 +1,4 @@
+import { busyAt, calendarFeedAt, removeBusyAt } from '@/contract/addresses';
 import type { ImportProblem } from '@/core/calendar/import';
 import { importProblemText } from '../words/imports';
 import { plural } from '../words/plural';
@@ -34,7 +35,7 @@ function Feed({ feed, zone }: Pick<ElsewhereView, 'feed' | 'zone'>) {
         says what is still owed, and follows when something is done or extended. Whoever knows the address can
         read it.
       </p>
-      <FeedAddress feed={feed} zone={zone} action="/calendar/feed" />
+      <FeedAddress feed={feed} zone={zone} action={calendarFeedAt()} />
     </section>
   );
 }
@@ -51,7 +52,7 @@ function Imported({ calendar, zone }: { calendar: ElsewhereView['calendars'][num
             {moment(calendar.coversUntil, zone)}
           </span>
         </p>
-        <form action="/calendar/busy/remove" method="post">
+        <form action={removeBusyAt()} method="post">
           <button className="btn" name="id" value={calendar.id}>
             Remove <span className="sr-only">{calendar.name}</span>
           </button>
@@ -90,7 +91,7 @@ export function Elsewhere({ view }: { view: ElsewhereView }) {
           a file of the same name again replaces it.
         </p>
         <form
-          action="/calendar/busy"
+          action={busyAt()}
           method="post"
           encType="multipart/form-data"
           className="mt-3 flex flex-wrap items-end gap-2"

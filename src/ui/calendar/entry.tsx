@@ -1,3 +1,4 @@
+import { conversationAt, discussionAt, responseAt } from '@/contract/addresses';
 import { entryStatus } from '@/core/calendar/entries';
 import Link from 'next/link';
 import { entryKind, entryStanding } from '../words/calendar';
@@ -14,8 +15,8 @@ const EDGE = {
 
 const TONE_LOST = new Set<string>(['missed', 'short']);
 
-export const roomOf = (entry: EntryView) =>
-  `/discussions/${entry.slug}${entry.kind === 'replies' ? '/conversation' : entry.kind === 'response' ? '/response' : ''}`;
+export const roomOf = ({ slug, kind }: EntryView) =>
+  kind === 'replies' ? conversationAt(slug) : kind === 'response' ? responseAt(slug) : discussionAt(slug);
 
 /** One entry in a day of the month: the time in the reader's zone, the course, and how it stands. */
 export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) {

@@ -1,3 +1,4 @@
+import { elsewhereAt, habitsAt } from '@/contract/addresses';
 import type { Habits } from '@/core/planning/habits';
 import Link from 'next/link';
 
@@ -21,7 +22,7 @@ export function HabitsForm({ habits }: { habits: Habits }) {
     </label>
   );
   return (
-    <form action="/calendar/habits" method="post" className="plate grid gap-3 px-4 py-4">
+    <form action={habitsAt()} method="post" className="plate grid gap-3 px-4 py-4">
       <h2 className="text-[16.5px]">How you work</h2>
       <div className="grid grid-cols-2 gap-3">
         <label className="grid gap-1 font-semibold">
@@ -65,7 +66,7 @@ export function HabitsForm({ habits }: { habits: Habits }) {
         />
         <span>
           Put the sittings into my{' '}
-          <Link className="link" href="/calendar/elsewhere">
+          <Link className="link" href={elsewhereAt()}>
             calendar feed
           </Link>{' '}
           too

@@ -1,10 +1,11 @@
+import { calendarAt, elsewhereAt, planAt } from '@/contract/addresses';
 import { Rooms } from '../frame/rooms';
 
 const ROOMS = [
-  { id: 'month', name: 'Month', href: '/calendar' },
-  { id: 'agenda', name: 'Agenda', href: '/calendar?view=agenda' },
-  { id: 'plan', name: 'Plan', href: '/calendar/plan' },
-  { id: 'elsewhere', name: 'Other calendars', href: '/calendar/elsewhere' },
+  { id: 'month', name: 'Month', href: calendarAt() },
+  { id: 'agenda', name: 'Agenda', href: calendarAt({ view: 'agenda' }) },
+  { id: 'plan', name: 'Plan', href: planAt() },
+  { id: 'elsewhere', name: 'Other calendars', href: elsewhereAt() },
 ] as const;
 export type CalendarRoom = (typeof ROOMS)[number]['id'];
 

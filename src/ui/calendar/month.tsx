@@ -1,3 +1,4 @@
+import { calendarAt, planAt } from '@/contract/addresses';
 import { clockTime, dayOf } from '../words/time';
 import { entryStatus } from '@/core/calendar/entries';
 import { busyText } from './busy-line';
@@ -40,7 +41,7 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
       }`}
     >
       <Link
-        href={`/calendar?view=agenda&day=${day.date}`}
+        href={calendarAt({ view: 'agenda', day: day.date })}
         className={`block min-h-6 px-1.5 pt-1 text-[12.5px] hover:underline ${day.today ? 'font-bold text-ochre-ink' : day.inside ? 'font-semibold' : 'text-ink-2'}`}
         aria-label={`${dayOf(day.date)}${day.today ? ', today' : ''}: ${marks === 0 ? 'nothing' : `${marks} in the agenda`}`}
       >
@@ -63,7 +64,7 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
         {day.sittings.map((s) => (
           <Link
             key={s.start}
-            href="/calendar/plan"
+            href={planAt()}
             className="block min-h-6 content-center rounded-[3px] bg-pine-tint px-1 text-[11.5px] leading-snug text-pine-ink hover:underline"
           >
             {clockTime(s.start, zone)} to {clockTime(s.end, zone)} sitting

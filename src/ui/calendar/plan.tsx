@@ -1,5 +1,6 @@
 'use client';
 
+import { roomAt, sittingsFileAt } from '@/contract/addresses';
 import type { Give, Planned } from '@/core/planning/cannot';
 import type { Habits } from '@/core/planning/habits';
 import type { Pace } from '@/core/planning/pace';
@@ -25,8 +26,7 @@ export type PlanViewProps = {
   answer: Answer | null;
 };
 
-const roomOf = (a: AssignmentView) =>
-  `/discussions/${a.slug}/${a.kind === 'response' ? 'response' : 'conversation'}`;
+const roomOf = (a: AssignmentView) => roomAt(a.slug, a.kind === 'response' ? 'response' : 'conversation');
 
 function giveText(give: Give, zone: string): string {
   switch (give.code) {
@@ -154,7 +154,7 @@ export function Plan({ plan }: { plan: PlanViewProps }) {
           <Sittings plan={plan} />
           {plan.planned.sittings.length ? (
             <p className="mt-2 text-[13px]">
-              <a className="link" href="/calendar/plan/sittings.ics" download="pulpit-sittings.ics">
+              <a className="link" href={sittingsFileAt()} download="pulpit-sittings.ics">
                 Save these sittings as an .ics file
               </a>
             </p>

@@ -1,10 +1,14 @@
 'use client';
 
+import { attachmentAt, captionsAt, posterAt } from '@/contract/addresses';
+import type { OutputOf } from '@/contract/endpoint';
+import { clipState } from '@/contract/files';
+import { call } from '../request/call';
 import type { Clip } from '@/core/posts/document';
 import { useEffect, useState } from 'react';
 import { playingTime } from '../words/clips';
 
-type State = { state: 'waiting' | 'ready' | 'failed'; ms: number; captions: boolean; poster: boolean };
+type State = OutputOf<typeof clipState>;
 
 const LOOK_AGAIN_MS = [1_000, 1_500, 2_000, 3_000, 5_000, 10_000];
 
@@ -15,11 +19,10 @@ function useClip(file: string): State | null {
     let gone = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const look = async (times: number) => {
-      const answer = await fetch(`/attachments/${file}/clip`).catch(() => null);
-      const found = answer?.ok ? ((await answer.json()) as State) : null;
+      const found = await call(clipState, { id: file }, null);
       if (gone) return;
-      if (found) setClip(found);
-      if (found?.state === 'waiting' || answer === null)
+      if (found.ok) setClip(found);
+      if (found.ok ? found.state === 'waiting' : found.code === 'no-answer')
         timer = setTimeout(() => void look(times + 1), LOOK_AGAIN_MS[times] ?? 15_000);
     };
     void look(0);
@@ -39,7 +42,7 @@ function Transcript({ file }: { file: string }) {
       className="mt-1 text-[13px]"
       onToggle={(e) => {
         if (!e.currentTarget.open || text !== null) return;
-        void fetch(`/attachments/${file}/captions`)
+        void fetch(captionsAt(file))
           .then((answer) => answer.text())
           .then((vtt) =>
             setText(
@@ -67,9 +70,9 @@ export function ClipView({ attrs }: { attrs: Clip['attrs'] }) {
   const clip = useClip(file);
   const title = attrs.title || 'Clip';
   const ms = clip?.ms || attrs.ms;
-  const address = `/attachments/${file}`;
+  const address = attachmentAt(file);
   const track = clip?.captions ? (
-    <track kind="captions" label="Captions" src={`${address}/captions`} default />
+    <track kind="captions" label="Captions" src={captionsAt(file)} default />
   ) : null;
   return (
     <figure className="my-3 max-w-[560px] rounded-control border border-rule bg-page-2 p-2 font-sans">
@@ -80,7 +83,7 @@ export function ClipView({ attrs }: { attrs: Clip['attrs'] }) {
             playsInline
             preload="metadata"
             src={address}
-            {...(clip.poster ? { poster: `${address}/poster` } : {})}
+            {...(clip.poster ? { poster: posterAt(file) } : {})}
             aria-label={title}
             className="max-h-[60vh] w-full rounded-[5px] bg-black"
           >

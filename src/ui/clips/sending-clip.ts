@@ -1,5 +1,11 @@
 import type { StoredFile } from '@/core/posts/attachments';
-import { AGAIN_MS, ask, insist, PASSING, pause, Refused } from '../attachments/asking';
+import { beginningClip, finishingClip, givingUp, type finishSchema } from '@/contract/files';
+import type { z } from 'zod';
+import { insist, refusedFor } from '../attachments/asking';
+import { Patience, sendPiece } from '../attachments/send-file';
+import { call } from '../request/call';
+
+type Finished = z.input<typeof finishSchema>;
 
 const PIECE = 524_288;
 
@@ -33,57 +39,36 @@ export class SendingClip {
 
   private async begin(): Promise<string> {
     if (this.id) return this.id;
+    const { course, video } = this;
+    const { signal } = this.abort;
     const begun = await insist(
-      `/courses/${this.course}/clips`,
-      {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ video: this.video }),
-      },
-      this.abort.signal,
+      () => call(beginningClip, { course }, { video }, { signal }),
+      signal,
       () => undefined,
     );
-    if (!begun.ok || !begun.id) throw new Refused(begun.code ?? 'unexpected', begun.most);
+    if (!begun.ok) throw refusedFor(begun);
     return (this.id = begun.id);
   }
 
   private async work() {
     const { signal } = this.abort;
-    const address = `/attachments/${await this.begin()}`;
-    let stuck = 0;
+    const id = await this.begin();
+    const patience = new Patience();
     while (this.pending.length) {
       const waiting = new Blob(this.pending);
       const piece = waiting.slice(0, PIECE);
       const count = this.pending.length;
-      let answer = await ask(`${address}?from=${this.sent}`, { method: 'PUT', body: piece }, signal);
-      // What became of the piece nobody knows: the server is asked how much it has.
-      if (!answer.ok && PASSING.has(answer.code ?? ''))
-        answer = await insist(`${address}/progress`, {}, signal, () => undefined);
-      if (!answer.ok && answer.code !== 'other-offset') throw new Refused(answer.code ?? 'unexpected');
-      const taken = Math.max(0, (answer.received ?? this.sent) - this.sent);
+      const { received } = await sendPiece(id, this.sent, piece, signal, () => undefined);
+      const taken = Math.max(0, received - this.sent);
       this.sent += taken;
-      // It answers and yet takes nothing: whatever the server stumbles over may pass.
-      if (taken > 0) stuck = 0;
-      else {
-        const wait = AGAIN_MS[stuck];
-        if (wait === undefined) throw new Refused('unexpected');
-        stuck += 1;
-        await pause(wait, signal);
-        signal.throwIfAborted();
-      }
+      await patience.after(taken, signal);
       const rest = waiting.slice(taken);
       this.pending = [...(rest.size ? [rest] : []), ...this.pending.slice(count)];
     }
   }
 
   /** All of it is over there: it is to be a clip. */
-  async finish(said: {
-    title: string;
-    captions: string;
-    from: number;
-    to: number | null;
-    ms: number;
-  }): Promise<StoredFile> {
+  async finish(said: Finished): Promise<StoredFile> {
     while (this.pending.length) await this.send();
     const id = await this.begin();
     return finishClip(id, said, this.abort.signal);
@@ -97,20 +82,14 @@ export class SendingClip {
 }
 
 /** Makes a recording that is over there into a clip. */
-export async function finishClip(
-  id: string,
-  said: { title: string; captions: string; from: number; to: number | null; ms: number },
-  signal: AbortSignal,
-): Promise<StoredFile> {
+export async function finishClip(id: string, said: Finished, signal: AbortSignal): Promise<StoredFile> {
   const answer = await insist(
-    `/attachments/${id}/clip`,
-    { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(said) },
+    () => call(finishingClip, { id }, said, { signal }),
     signal,
     () => undefined,
   );
-  if (!answer.ok || !answer.file) throw new Refused(answer.code ?? 'unexpected');
+  if (!answer.ok) throw refusedFor(answer);
   return answer.file;
 }
 
-export const dropClip = (id: string) =>
-  fetch(`/attachments/${id}`, { method: 'DELETE' }).catch(() => undefined);
+export const dropClip = (id: string) => call(givingUp, { id }, null);

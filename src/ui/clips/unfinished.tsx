@@ -1,13 +1,13 @@
 'use client';
 
+import { unfinishedClips, type Unfinished as Recording } from '@/contract/files';
+import { call } from '../request/call';
 import type { StoredFile } from '@/core/posts/attachments';
 import { useEffect, useState } from 'react';
 import { sizeText } from '../words/files';
 import { clipTrouble } from '../words/clips';
 import { Refused } from '../attachments/asking';
 import { dropClip, finishClip } from './sending-clip';
-
-type Left = { id: string; video: boolean; bytes: number; began: number };
 
 /** Recordings that never came to an end: the tab was closed, or the machine went off. What had come in is here. */
 export function Unfinished(props: {
@@ -17,22 +17,19 @@ export function Unfinished(props: {
   now: number;
 }) {
   const { course, now } = props;
-  const [left, setLeft] = useState<readonly Left[]>([]);
+  const [left, setLeft] = useState<readonly Recording[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let gone = false;
-    fetch(`/courses/${course}/clips`)
-      .then(async (answer) => (answer.ok ? ((await answer.json()) as { clips: Left[] }).clips : []))
-      .then((clips) => {
-        if (!gone) setLeft(clips);
-      })
-      .catch(() => undefined);
+    void call(unfinishedClips, { course }, null).then((answer) => {
+      if (!gone && answer.ok) setLeft(answer.clips);
+    });
     return () => {
       gone = true;
     };
   }, [course, now]);
   const forget = (id: string) => setLeft((all) => all.filter((l) => l.id !== id));
-  const use = async (clip: Left) => {
+  const use = async (clip: Recording) => {
     setTrouble(null);
     try {
       // How long it is nobody knows before it is made.

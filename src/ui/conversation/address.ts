@@ -1,3 +1,4 @@
+import { conversationAt } from '@/contract/addresses';
 import type { Arrangement } from '@/core/posts/arrange';
 import type { ThreadFilter } from '@/core/posts/filters';
 
@@ -18,16 +19,15 @@ export type Look = {
 
 /** The address of a conversation looked at in this way, with a post open or a page of the list. */
 export function addressOf(look: Look, at: { post?: number | null; page?: number | null } = {}): string {
-  const q = new URLSearchParams();
-  if (at.post) q.set('post', String(at.post));
+  const q: Record<string, string | number> = {};
+  if (at.post) q.post = at.post;
   // A conversation laid out in another way than in threads says so to whoever is given its address.
-  if (look.as !== 'threads' || look.habit.as !== 'threads') q.set('as', look.as);
-  if (look.as === 'time' && look.newestFirst) q.set('order', 'newest');
-  else if (look.as === 'time' && look.habit.newestFirst) q.set('order', 'oldest');
-  if (look.filter === 'found') q.set('words', look.words);
-  else if (look.filter !== look.standard) q.set('show', look.filter);
-  if (look.filter === 'person' && look.person) q.set('of', look.person);
-  if (at.page && at.page > 1) q.set('page', String(at.page));
-  const text = q.toString();
-  return `/discussions/${look.slug}/conversation${text ? `?${text}` : ''}`;
+  if (look.as !== 'threads' || look.habit.as !== 'threads') q.as = look.as;
+  if (look.as === 'time' && look.newestFirst) q.order = 'newest';
+  else if (look.as === 'time' && look.habit.newestFirst) q.order = 'oldest';
+  if (look.filter === 'found') q.words = look.words;
+  else if (look.filter !== look.standard) q.show = look.filter;
+  if (look.filter === 'person' && look.person) q.of = look.person;
+  if (at.page && at.page > 1) q.page = at.page;
+  return conversationAt(look.slug, q);
 }

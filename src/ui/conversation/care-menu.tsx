@@ -1,5 +1,7 @@
 'use client';
 
+import { caring } from '@/contract/conversation';
+import { call } from '../request/call';
 import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Popover } from 'radix-ui';
@@ -36,26 +38,17 @@ export function CareMenu(props: { slug: string; post: number; author: string; ac
 
   const send = async (act: Act) => {
     setTrouble(null);
-    try {
-      const answer = await fetch(`/discussions/${slug}/posts/${post}/care`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ act, reason }),
-      });
-      const said = (await answer.json()) as { ok: boolean; code?: string };
-      if (!said.ok) {
-        setTrouble(careTrouble(said.code ?? ''));
-        return;
-      }
-      setReason('');
-      setAsking(null);
-      if (act === 'report') setDone(true);
-      else {
-        setOpen(false);
-        router.refresh();
-      }
-    } catch {
-      setTrouble(careTrouble('no-answer'));
+    const said = await call(caring, { slug, post }, { act, reason });
+    if (!said.ok) {
+      setTrouble(careTrouble(said.code));
+      return;
+    }
+    setReason('');
+    setAsking(null);
+    if (act === 'report') setDone(true);
+    else {
+      setOpen(false);
+      router.refresh();
     }
   };
   const choose = (act: Act) => (wantsReason(act) ? setAsking(act) : void send(act));

@@ -1,3 +1,4 @@
+import { conversationAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { CareAct } from '@/core/posts/care';
 import { plural } from '../words/plural';
@@ -21,7 +22,7 @@ export type CareEntryView = {
   at: number;
 };
 
-const postHref = (slug: string, post: number) => `/discussions/${slug}/conversation?post=${post}`;
+const postHref = (slug: string, post: number) => conversationAt(slug, { post });
 
 /** For staff: what was reported and waits, and everything that was done. */
 export function CarePage(props: {
@@ -96,7 +97,7 @@ export function CarePage(props: {
         </ol>
       </section>
       <p className="lg:col-span-2">
-        <Link className="link" href={`/discussions/${slug}/conversation`}>
+        <Link className="link" href={conversationAt(slug)}>
           Back to the conversation
         </Link>
       </p>

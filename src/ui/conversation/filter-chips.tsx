@@ -1,3 +1,4 @@
+import { readsAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ThreadFilter } from '@/core/posts/filters';
 import { FILTER_NAMES } from '../words/room';
@@ -43,7 +44,7 @@ export function FilterChips(props: {
       {FILTER_NAMES.filter(([id]) => isOffered(id, look, counts)).map(([id, label]) => chip(id, label))}
       {props.marked ? (
         <li>
-          <form action={`/discussions/${look.slug}/reads`} method="post" role="status">
+          <form action={readsAt(look.slug)} method="post" role="status">
             <input type="hidden" name="to" value={addressOf(look, { post: open })} />
             <input type="hidden" name="undo" value={props.marked} />
             <button type="submit" className={`${SHAPE} text-sky underline underline-offset-2`}>
@@ -54,7 +55,7 @@ export function FilterChips(props: {
       ) : null}
       {counts.unread > 0 ? (
         <li>
-          <form action={`/discussions/${look.slug}/reads`} method="post">
+          <form action={readsAt(look.slug)} method="post">
             <input type="hidden" name="to" value={addressOf(look, { post: open })} />
             <button type="submit" className={`${SHAPE} text-sky underline underline-offset-2`}>
               Mark all read

@@ -1,5 +1,7 @@
 'use client';
 
+import { following } from '@/contract/conversation';
+import { call } from '../request/call';
 import { Bell, BellOff } from 'lucide-react';
 import { useState } from 'react';
 
@@ -17,18 +19,11 @@ export function FollowButton(props: {
     const on = !followed;
     setFollowed(on);
     setTrouble(false);
-    try {
-      const answer = await fetch(`/discussions/${props.slug}/follow`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        keepalive: true,
-        body: JSON.stringify({ thread: props.thread, on }),
-      });
-      if (!answer.ok) throw new Error('refused');
-    } catch {
-      setFollowed(!on);
-      setTrouble(true);
-    }
+    const { slug, thread } = props;
+    const answer = await call(following, { slug }, { thread, on }, { keepalive: true });
+    if (answer.ok) return;
+    setFollowed(!on);
+    setTrouble(true);
   };
   return (
     <>

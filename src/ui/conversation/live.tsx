@@ -1,5 +1,6 @@
 'use client';
 
+import { liveAt } from '@/contract/addresses';
 import { ArrowDownToLine } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
@@ -47,7 +48,7 @@ export function Live(props: { slug: string; events: number; followed: readonly n
     };
     const open = () => {
       if (source || document.visibilityState !== 'visible') return;
-      const mine = new EventSource(`/discussions/${slug}/live?after=${last.current}`);
+      const mine = new EventSource(liveAt(slug, { after: last.current }));
       source = mine;
       mine.addEventListener('told', (e: MessageEvent<string>) => {
         const heard = (JSON.parse(e.data) as Told[]).filter((t) => t.n > last.current);

@@ -1,20 +1,21 @@
 'use client';
 
+import { postMarksAt } from '@/contract/addresses';
+import { markingPost } from '@/contract/conversation';
+import type { MarkKind, PostMarks } from '@/core/posts/post-marks';
+import { call } from '../request/call';
 import { Bookmark, ThumbsUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { plural } from '../words/plural';
 
-export type MarksView = { wellSaid: number; saidByMe: boolean; bookmarked: boolean };
-type Kind = 'well-said' | 'bookmark';
-
-const after = (marks: MarksView, kind: Kind, on: boolean): MarksView =>
+const after = (marks: PostMarks, kind: MarkKind, on: boolean): PostMarks =>
   kind === 'bookmark'
     ? { ...marks, bookmarked: on }
     : { ...marks, saidByMe: on, wellSaid: marks.wellSaid + (on ? 1 : -1) };
 
 function Mark(props: {
   address: string;
-  kind: Kind;
+  kind: MarkKind;
   on: boolean;
   label: string;
   toggle: () => void;
@@ -51,35 +52,28 @@ export function Marks(props: {
   author: string;
   /** One's own post: others say whether it is well said. */
   mine: boolean;
-  marks: MarksView;
+  marks: PostMarks;
 }) {
   const { slug, post, author, mine } = props;
   const [marks, setMarks] = useState(props.marks);
   const [trouble, setTrouble] = useState(false);
-  const address = `/discussions/${slug}/posts/${post}/marks`;
-  const set = async (kind: Kind, on: boolean) => {
+  const address = postMarksAt(slug, post);
+  const set = async (kind: MarkKind, on: boolean) => {
     setMarks((here) => after(here, kind, on));
     setTrouble(false);
-    try {
-      const answer = await fetch(address, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        // Who goes on at once has marked it all the same.
-        keepalive: true,
-        body: JSON.stringify({ kind, on }),
-      });
-      const now = (await answer.json()) as { ok: boolean } & MarksView;
-      if (!now.ok) throw new Error('refused');
-      // The other mark may be on its way: what is known of it here is newer.
-      setMarks((here) =>
-        kind === 'bookmark'
-          ? { ...here, bookmarked: now.bookmarked }
-          : { ...here, wellSaid: now.wellSaid, saidByMe: now.saidByMe },
-      );
-    } catch {
+    // Who goes on at once has marked it all the same.
+    const now = await call(markingPost, { slug, post }, { kind, on }, { keepalive: true });
+    if (!now.ok) {
       setMarks((here) => after(here, kind, !on));
       setTrouble(true);
+      return;
     }
+    // The other mark may be on its way: what is known of it here is newer.
+    setMarks((here) =>
+      kind === 'bookmark'
+        ? { ...here, bookmarked: now.bookmarked }
+        : { ...here, wellSaid: now.wellSaid, saidByMe: now.saidByMe },
+    );
   };
   const said = plural(marks.wellSaid, 'classmate says', 'classmates say');
   return (

@@ -1,3 +1,4 @@
+import { conversationAt, partAt } from '@/contract/addresses';
 import type { Verdict } from '@/core/counting/types';
 import { ArrowLeft } from 'lucide-react';
 import Link from 'next/link';
@@ -73,19 +74,19 @@ export function SharedNote(props: {
       </p>
       <p className="mt-3 flex flex-wrap gap-2">
         {left > 0 && props.next ? (
-          <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${props.next.id}`}>
+          <Link className="btn go" href={conversationAt(head.slug, { post: props.next.id })}>
             Read {calledName(props.next.author)}’s response
           </Link>
         ) : null}
         {left > 0 ? (
-          <Link className="btn" href={`/discussions/${head.slug}/conversation?as=threads`}>
+          <Link className="btn" href={conversationAt(head.slug, { as: 'threads' })}>
             Choose another classmate
           </Link>
         ) : null}
-        <Link className="btn" href={`/discussions/${head.slug}/part`}>
+        <Link className="btn" href={partAt(head.slug)}>
           What counted
         </Link>
-        <Link className="btn" href={`/discussions/${head.slug}/conversation?post=${post.id}`}>
+        <Link className="btn" href={conversationAt(head.slug, { post: post.id })}>
           To the reply itself
         </Link>
         <Link className="btn" href="/">
@@ -106,7 +107,7 @@ export function OpenedReply({ head }: { head: HeadView }) {
         to write back.
       </p>
       <p className="mt-3">
-        <Link className="btn" href={`/discussions/${head.slug}/part`}>
+        <Link className="btn" href={partAt(head.slug)}>
           What counted
         </Link>
       </p>
@@ -129,7 +130,7 @@ const First = ({ head, next }: { head: HeadView; next: NextLine }) => (
       <b>Worth answering first: {next.author}.</b> {next.reasons.map((r) => reasonText(r).because).join(' ')}
     </p>
     <p className="mt-2">
-      <Link className="btn go" href={`/discussions/${head.slug}/conversation?post=${next.id}`}>
+      <Link className="btn go" href={conversationAt(head.slug, { post: next.id })}>
         Read {calledName(next.author)}’s response
       </Link>
     </p>

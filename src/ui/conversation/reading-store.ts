@@ -1,3 +1,6 @@
+import { markingRead } from '@/contract/conversation';
+import { call } from '../request/call';
+
 /**
  * What was read or set back in this window since the page was rendered, and its way to the server. The page's own
  * marks come from the server; these stand over them until the next rendering knows them too. Marks are sent in
@@ -13,18 +16,9 @@ const SEND_AFTER_MS = 600;
 const AGAIN_AFTER_MS = 5_000;
 
 async function send(slug: string, read: boolean, posts: number[]): Promise<boolean> {
-  try {
-    const answer = await fetch(`/discussions/${slug}/reads`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ posts, read }),
-      keepalive: true,
-    });
-    // Refused is answered: trying again would be refused again.
-    return answer.status < 500;
-  } catch {
-    return false;
-  }
+  const answer = await call(markingRead, { slug }, { posts, read }, { keepalive: true });
+  // Refused is answered: trying again would be refused again.
+  return answer.ok || (answer.code !== 'no-answer' && answer.code !== 'unexpected');
 }
 
 async function flush() {

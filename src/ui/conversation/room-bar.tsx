@@ -1,3 +1,4 @@
+import { arrangementAt, careLogAt, conversationAt } from '@/contract/addresses';
 import {
   ArrowDownUp,
   ChevronLeft,
@@ -22,7 +23,7 @@ const ICONS: Record<Arrangement, typeof List> = { threads: ListTree, headlines: 
 /** Switches the arrangement, which is remembered from then on: a form, so that it needs no script. */
 function Switch({ look, post }: { look: Look; post: number | null }) {
   return (
-    <form action={`/discussions/${look.slug}/arrangement`} method="post" className="flex items-center gap-1">
+    <form action={arrangementAt(look.slug)} method="post" className="flex items-center gap-1">
       <div
         role="group"
         aria-label="Arrangement"
@@ -36,7 +37,7 @@ function Switch({ look, post }: { look: Look; post: number | null }) {
               key={as}
               name="to"
               value={addressOf({ ...look, as, habit: { ...look.habit, as } }, { post })}
-              formAction={`/discussions/${look.slug}/arrangement?as=${as}&newest=${look.newestFirst ? 'yes' : 'no'}`}
+              formAction={arrangementAt(look.slug, { as, newest: look.newestFirst ? 'yes' : 'no' })}
               aria-pressed={on}
               className={`inline-flex min-h-8 items-center gap-1.5 px-2.5 text-[12.5px] font-semibold max-sm:min-w-9 max-sm:justify-center ${
                 on ? 'bg-page text-pine-ink shadow-[inset_0_-3px_var(--pine)]' : 'text-ink-2 hover:bg-page'
@@ -56,7 +57,7 @@ function Switch({ look, post }: { look: Look; post: number | null }) {
             newestFirst: !look.newestFirst,
             habit: { ...look.habit, newestFirst: !look.newestFirst },
           })}
-          formAction={`/discussions/${look.slug}/arrangement?as=time&newest=${look.newestFirst ? 'no' : 'yes'}`}
+          formAction={arrangementAt(look.slug, { as: 'time', newest: look.newestFirst ? 'no' : 'yes' })}
           className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
         >
           <ArrowDownUp size={14} aria-hidden />
@@ -93,7 +94,7 @@ function Step(props: { href: string | null; name: string; mark: 'before' | 'afte
 function FindHere({ look }: { look: Look }) {
   return (
     <form
-      action={`/discussions/${look.slug}/conversation`}
+      action={conversationAt(look.slug)}
       role="search"
       className="flex min-w-[9rem] grow items-center gap-1 rounded-[7px] border border-rule bg-page pl-2 sm:max-w-[15rem]"
     >
@@ -160,7 +161,7 @@ export function RoomBar(props: {
         {props.staff ? (
           <Link
             className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
-            href={`/discussions/${look.slug}/care`}
+            href={careLogAt(look.slug)}
           >
             <ShieldCheck size={14} aria-hidden /> <span className="max-sm:sr-only">Reports and log</span>
           </Link>

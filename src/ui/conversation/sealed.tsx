@@ -1,3 +1,4 @@
+import { responseAt } from '@/contract/addresses';
 import { LockKeyhole } from 'lucide-react';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
@@ -33,7 +34,7 @@ export function Sealed({ head }: { head: HeadView }) {
       </p>
       {lost ? null : (
         <p className="mt-5">
-          <Link className="btn go" href={`/discussions/${head.slug}/response`}>
+          <Link className="btn go" href={responseAt(head.slug)}>
             To your response
           </Link>
         </p>

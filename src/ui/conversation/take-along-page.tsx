@@ -1,3 +1,4 @@
+import { conversationAt, discussionFeedAt, exportAt } from '@/contract/addresses';
 import { FileDown } from 'lucide-react';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
@@ -30,7 +31,7 @@ export function TakeAlongPage({ head, feed, zone }: { head: HeadView; feed: Feed
             {FILES.map(({ as, name, note }) => (
               <li key={as} className="flex flex-wrap items-center gap-x-3 gap-y-1">
                 {/* A file of our own route, not a page. */}
-                <a className="btn" href={`/discussions/${head.slug}/export?as=${as}`} download>
+                <a className="btn" href={exportAt(head.slug, { as })} download>
                   <FileDown size={15} aria-hidden /> {name}
                 </a>
                 <span className="text-[13.5px] text-ink-2">{note}</span>
@@ -48,10 +49,10 @@ export function TakeAlongPage({ head, feed, zone }: { head: HeadView; feed: Feed
           discussion shows them to you, and nothing while the discussion is sealed for you. Whoever knows the
           address can read them: stop it when you no longer need it.
         </p>
-        <FeedAddress feed={feed} zone={zone} action={`/discussions/${head.slug}/feed`} />
+        <FeedAddress feed={feed} zone={zone} action={discussionFeedAt(head.slug)} />
       </section>
       <p className="lg:col-span-2">
-        <Link className="link" href={`/discussions/${head.slug}/conversation`}>
+        <Link className="link" href={conversationAt(head.slug)}>
           Back to the conversation
         </Link>
       </p>

@@ -1,3 +1,4 @@
+import { takeAlongAt } from '@/contract/addresses';
 import { FileDown } from 'lucide-react';
 import Link from 'next/link';
 
@@ -6,7 +7,7 @@ export function TakeAlong({ slug }: { slug: string }) {
   return (
     <Link
       className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
-      href={`/discussions/${slug}/take-along`}
+      href={takeAlongAt(slug)}
     >
       <FileDown size={14} aria-hidden /> <span className="max-sm:sr-only">Take along</span>
     </Link>

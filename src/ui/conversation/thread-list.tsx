@@ -1,3 +1,4 @@
+import { conversationAt, thumbnailAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Reason } from '@/core/worth/rank';
@@ -46,7 +47,7 @@ export function ThreadList(props: {
       {props.chips}
       {props.outside ? (
         <p className="border-b border-rule px-3 py-2.5">
-          <Link className="btn w-full" href={`/discussions/${look.slug}/conversation?paste=response`}>
+          <Link className="btn w-full" href={conversationAt(look.slug, { paste: 'response' })}>
             Paste a classmate’s post
           </Link>
         </p>
@@ -84,7 +85,7 @@ export function ThreadList(props: {
                 {l.pictured ? (
                   // eslint-disable-next-line @next/next/no-img-element -- drawn small by our own route
                   <img
-                    src={`/attachments/${l.pictured}/thumbnail`}
+                    src={thumbnailAt(l.pictured)}
                     alt=""
                     width={44}
                     height={44}

@@ -1,3 +1,4 @@
+import { conversationAt, editPostAt, postHistoryAt } from '@/contract/addresses';
 import { CornerDownRight, Lock, Pin } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
@@ -122,7 +123,7 @@ export function Post({
                 post.mine || staff ? (
                   <>
                     {' · '}
-                    <Link className="link" href={`/discussions/${slug}/posts/${post.id}/history`}>
+                    <Link className="link" href={postHistoryAt(slug, post.id)}>
                       edited
                     </Link>
                   </>
@@ -179,16 +180,13 @@ export function Post({
               </Link>
             )}
             {post.mine && !outside ? (
-              <Link className="link text-[13px]" href={`/discussions/${slug}/posts/${post.id}/edit`}>
+              <Link className="link text-[13px]" href={editPostAt(slug, post.id)}>
                 Change or withdraw it
               </Link>
             ) : null}
             {outside ? (
               <>
-                <Link
-                  className="link text-[13px]"
-                  href={`/discussions/${slug}/conversation?paste=${post.id}`}
-                >
+                <Link className="link text-[13px]" href={conversationAt(slug, { paste: post.id })}>
                   Paste a reply to this
                 </Link>
                 {post.mine && !isReply ? null : (

@@ -1,7 +1,7 @@
 import type { Role } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { Reason } from '@/core/worth/rank';
-import type { MarksView } from './marks';
+import type { PostMarks } from '@/core/posts/post-marks';
 
 export type ThreadLineView = {
   pictured: string | null;
@@ -47,7 +47,7 @@ export type ReadPostView = {
   pinned: boolean;
   locked: boolean;
   unread: boolean;
-  marks: MarksView;
+  marks: PostMarks;
   /** For staff: whom another reply of its writer answers that this one nearly is. */
   repeats: string | null;
 };

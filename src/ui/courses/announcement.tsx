@@ -1,5 +1,7 @@
 'use client';
 
+import { readingAnnouncements } from '@/contract/readings';
+import { call } from '../request/call';
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 
 /** One that is open when the page is shown has been read after this long. */
@@ -19,12 +21,7 @@ export function Announcement(props: {
   const mark = useCallback(() => {
     setRead(true);
     // If this is lost, the announcement is new again on the next page: nothing to tell anybody about.
-    void fetch('/announcements/reads', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ids: [id] }),
-      keepalive: true,
-    }).catch(() => setRead(false));
+    void call(readingAnnouncements, {}, { ids: [id] }, { keepalive: true }).then(({ ok }) => setRead(ok));
   }, [id]);
   const waits = props.open === true && !props.read;
   useEffect(() => {

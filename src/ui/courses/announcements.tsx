@@ -1,3 +1,4 @@
+import { newAnnouncementAt } from '@/contract/addresses';
 import { moment } from '../words/time';
 import { plural } from '../words/plural';
 import { Announcement } from './announcement';
@@ -5,11 +6,7 @@ import type { AnnouncementView, CourseView } from './types';
 
 function Write({ course }: { course: CourseView }) {
   return (
-    <form
-      action={`/courses/${course.slug}/announcements/new`}
-      method="post"
-      className="plate grid gap-3 px-4 py-4"
-    >
+    <form action={newAnnouncementAt(course.slug)} method="post" className="plate grid gap-3 px-4 py-4">
       <h2 className="text-[16.5px]">Announce something</h2>
       <label className="grid gap-1 font-semibold">
         Title

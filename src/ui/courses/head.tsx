@@ -1,13 +1,14 @@
+import { announcementsAt, courseAt, peopleAt, syllabusAt } from '@/contract/addresses';
 import type { ReactNode } from 'react';
 import { Rooms } from '../frame/rooms';
 import { zoneName } from '../words/time';
 import type { CourseView } from './types';
 
 const ROOMS = [
-  ['', 'Weeks'],
-  ['/syllabus', 'Syllabus'],
-  ['/announcements', 'Announcements'],
-  ['/people', 'People'],
+  ['weeks', 'Weeks', courseAt],
+  ['syllabus', 'Syllabus', syllabusAt],
+  ['announcements', 'Announcements', announcementsAt],
+  ['people', 'People', peopleAt],
 ] as const;
 export type CourseRoom = (typeof ROOMS)[number][0];
 
@@ -26,7 +27,7 @@ export function CoursePage(props: { course: CourseView; room: CourseRoom; childr
         <Rooms
           label={`Rooms of ${course.code}`}
           here={room}
-          rooms={ROOMS.map(([id, name]) => ({ id, name, href: `/courses/${course.slug}${id}` }))}
+          rooms={ROOMS.map(([id, name, at]) => ({ id, name, href: at(course.slug) }))}
         />
       </div>
       {props.children}

@@ -1,3 +1,4 @@
+import { discussionAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Contradiction, Inconsistency } from '@/core/syllabus/contradictions';
@@ -56,7 +57,7 @@ function OwnRulesOf({ discussions }: { discussions: OwnRules[] }) {
       <ul className="plate px-4 py-1 text-[13px]">
         {discussions.map((d) => (
           <li key={d.slug} className="border-t border-rule-soft py-2.5 first:border-t-0">
-            <Link href={`/discussions/${d.slug}`} className="title-link font-semibold">
+            <Link href={discussionAt(d.slug)} className="title-link font-semibold">
               Week {d.week}: {d.title}
             </Link>
             <span className="block text-ink-2">

@@ -1,5 +1,6 @@
 'use client';
 
+import { courseFileAt, courseWeekAt, discussionAt, readingAt } from '@/contract/addresses';
 import { ArrowLeft, ArrowRight, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
@@ -38,7 +39,7 @@ function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
       aside={prompt.ledger ? <Tally ledger={prompt.ledger} /> : null}
     >
       <h3 className="text-[16.5px] leading-snug">
-        <Link href={`/discussions/${prompt.slug}`} className="title-link">
+        <Link href={discussionAt(prompt.slug)} className="title-link">
           {prompt.title}
         </Link>
       </h3>
@@ -59,7 +60,7 @@ function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
 /** A week of a course: overview, readings, files and prompts in order, and the weeks beside it. */
 export function CourseWeek({ view }: { view: CourseWeekView }) {
   const { course, week, weeks, readings, files, prompts } = view;
-  const href = (n: number) => `/courses/${course.slug}/weeks/${n}`;
+  const href = (n: number) => courseWeekAt(course.slug, n);
   const reading = readings.filter((r) => r.readAt === null).reduce((s, r) => s + r.minutes, 0);
   return (
     <div className="grid gap-5 lg:grid-cols-[220px_minmax(0,1fr)]">
@@ -110,7 +111,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
               }
             >
               <h3 className="text-[15.5px] leading-snug">
-                <Link href={`/readings/${r.slug}`} className="title-link">
+                <Link href={readingAt(r.slug)} className="title-link">
                   {r.title}
                 </Link>
               </h3>
@@ -123,7 +124,7 @@ export function CourseWeek({ view }: { view: CourseWeekView }) {
           {files.map((f) => (
             <Item key={f.id} icon={<FileDown size={18} aria-hidden />} kind="File" aside={size(f.bytes)}>
               <h3 className="text-[15.5px] leading-snug">
-                <a href={`/files/${f.id}`} download={f.name} className="title-link">
+                <a href={courseFileAt(f.id)} download={f.name} className="title-link">
                   {f.title}
                 </a>
               </h3>

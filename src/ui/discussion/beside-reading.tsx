@@ -1,5 +1,6 @@
 'use client';
 
+import { readingAt, responseAt } from '@/contract/addresses';
 import { readingText as textOfReading } from '@/core/notes/reading-text';
 import type { Doc } from '@/core/posts/document';
 import { sourceOf } from '@/core/posts/quote';
@@ -35,12 +36,12 @@ export function BesideReading(props: {
         <p className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 text-[13px]">
           <Link
             className="link inline-flex min-h-7 items-center gap-1"
-            href={`/discussions/${slug}/response`}
+            href={responseAt(slug)}
             scroll={false}
           >
             <ArrowLeft size={14} aria-hidden /> Back to the prompt
           </Link>
-          <Link className="link inline-flex min-h-7 items-center" href={`/readings/${reading.slug}`}>
+          <Link className="link inline-flex min-h-7 items-center" href={readingAt(reading.slug)}>
             With its margin notes
           </Link>
         </p>

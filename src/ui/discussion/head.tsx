@@ -1,3 +1,4 @@
+import { courseWeekAt, roomAt } from '@/contract/addresses';
 import { summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { Rooms } from '../frame/rooms';
@@ -24,7 +25,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-2">
           <Link
-            href={`/courses/${head.course.slug}/weeks/${head.week}`}
+            href={courseWeekAt(head.course.slug, head.week)}
             className="inline-flex min-h-7 items-center hover:underline"
           >
             {head.course.code} {head.course.title.split(':')[0]} › Week {head.week}
@@ -48,7 +49,7 @@ export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZ
       <Rooms
         label="Rooms of this discussion"
         here={room}
-        rooms={rooms.map(([id, name]) => ({ id, name, href: `/discussions/${head.slug}/${id}` }))}
+        rooms={rooms.map(([id, name]) => ({ id, name, href: roomAt(head.slug, id) }))}
       />
       <span className="sr-only">
         Times are in the course’s zone

@@ -1,3 +1,4 @@
+import { promptEditAt, promptRecordingAt, responseAt } from '@/contract/addresses';
 import type { Contradiction } from '@/core/syllabus/contradictions';
 import Link from 'next/link';
 import { Contradicted } from '../courses/contradicted';
@@ -113,15 +114,12 @@ export function PromptPage({
       />
       {head.staff || head.course.outside ? (
         <p className="mt-3 text-[13px]">
-          <Link
-            href={`/discussions/${head.slug}/prompt/edit`}
-            className="link inline-flex min-h-6 items-center"
-          >
+          <Link href={promptEditAt(head.slug)} className="link inline-flex min-h-6 items-center">
             Edit the prompt’s text, its pictures, files and clips
           </Link>
         </p>
       ) : null}
-      {head.staff ? <RecordingForm of={`/discussions/${head.slug}`} there={recording !== null} /> : null}
+      {head.staff ? <RecordingForm action={promptRecordingAt(head.slug)} there={recording !== null} /> : null}
       <Viewings slug={head.slug} viewings={viewings} />
       <Unclear found={disagreements} staff={head.staff} />
       <PromptParts parts={brief.parts} />
@@ -163,11 +161,7 @@ export function PromptPage({
           <ul className="mt-1 grid gap-0.5 text-[13px]">
             {readings.map((r) => (
               <li key={r.slug}>
-                <Link
-                  className="link"
-                  href={`/discussions/${head.slug}/response?reading=${r.slug}`}
-                  scroll={false}
-                >
+                <Link className="link" href={responseAt(head.slug, { reading: r.slug })} scroll={false}>
                   {r.title}
                 </Link>{' '}
                 <span className="text-ink-2">

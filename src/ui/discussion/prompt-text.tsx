@@ -1,5 +1,6 @@
 'use client';
 
+import { responseAt } from '@/contract/addresses';
 import type { Check } from '@/core/checks/types';
 import type { Requirement } from '@/core/prompts/on-document';
 import type { Doc } from '@/core/posts/document';
@@ -156,7 +157,7 @@ export function PromptText(props: {
     from,
     to,
     dress: (text) => (
-      <Link className="link" href={`/discussions/${props.slug}/response?reading=${slug}`} scroll={false}>
+      <Link className="link" href={responseAt(props.slug, { reading: slug })} scroll={false}>
         {text}
       </Link>
     ),

@@ -1,5 +1,6 @@
 'use client';
 
+import { viewingsAt } from '@/contract/addresses';
 import type { Viewing } from '@/core/viewings/viewing';
 import { Check } from 'lucide-react';
 import { QuietForm } from '../notes/note-form';
@@ -17,7 +18,7 @@ export function Viewings({ slug, viewings }: { slug: string; viewings: (Viewing 
       <ul className="mt-1 grid gap-1 text-[13px]">
         {viewings.map((v) => (
           <li key={v.id}>
-            <QuietForm action={`/discussions/${slug}/viewings`} className="flex items-start gap-2">
+            <QuietForm action={viewingsAt(slug)} className="flex items-start gap-2">
               <input type="hidden" name="viewing" value={v.id} />
               <button
                 name="done"

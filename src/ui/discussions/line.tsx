@@ -1,3 +1,4 @@
+import { conversationAt, courseWeekAt, discussionAt } from '@/contract/addresses';
 import { summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
@@ -51,7 +52,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
       <div className="min-w-0">
         <p className="text-[12px] font-semibold text-ink-3">
           <Link
-            href={`/courses/${line.course.slug}/weeks/${line.week}`}
+            href={courseWeekAt(line.course.slug, line.week)}
             className="inline-flex min-h-7 items-center hover:underline"
           >
             {line.course.code} · Week {line.week}
@@ -59,7 +60,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
           {line.course.outside ? ' · not hosted here' : ''}
         </p>
         <h3 className={`text-[15.5px] leading-snug ${quiet ? '!font-normal' : ''}`}>
-          <Link href={`/discussions/${line.slug}`} className="title-link">
+          <Link href={discussionAt(line.slug)} className="title-link">
             {line.title}
           </Link>
         </h3>
@@ -101,11 +102,7 @@ export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: n
         {news.map((text, i) => (
           <Link
             key={text}
-            href={
-              line.sealed
-                ? `/discussions/${line.slug}/conversation`
-                : `/discussions/${line.slug}/conversation?show=unread`
-            }
+            href={line.sealed ? conversationAt(line.slug) : conversationAt(line.slug, { show: 'unread' })}
             className={`block min-h-6 content-center hover:underline ${i === 0 && line.unreadReplies ? 'font-semibold text-sky' : 'text-ink-2'}`}
           >
             {text}

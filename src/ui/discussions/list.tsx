@@ -1,5 +1,6 @@
 'use client';
 
+import { discussionsAt, newOutsideAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
@@ -42,7 +43,7 @@ export function DiscussionList({ list }: { list: ListView }) {
       />
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-[25px]">Discussions</h1>
-        <Link className="btn" href="/outside/new">
+        <Link className="btn" href={newOutsideAt()}>
           Bring in a prompt from elsewhere
         </Link>
       </div>
@@ -75,7 +76,7 @@ export function DiscussionList({ list }: { list: ListView }) {
               ? 'No discussion is like that. '
               : 'There is no discussion yet. '}
           {filtered ? (
-            <Link className="link" href="/discussions">
+            <Link className="link" href={discussionsAt()}>
               Show all discussions
             </Link>
           ) : null}

@@ -1,5 +1,6 @@
 'use client';
 
+import { findAt } from '@/contract/addresses';
 import { Search } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
@@ -15,7 +16,7 @@ export function FindButton({ zone }: { zone: string }) {
     <>
       <a
         ref={button}
-        href="/find"
+        href={findAt()}
         data-key-find=""
         aria-haspopup="dialog"
         onClick={(e) => {

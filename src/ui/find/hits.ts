@@ -1,3 +1,17 @@
+import {
+  announcementsAt,
+  calendarAt,
+  conversationAt,
+  courseAt,
+  discussionAt,
+  discussionsAt,
+  elsewhereAt,
+  findAt,
+  peopleAt,
+  planAt,
+  readingAt,
+  syllabusAt,
+} from '@/contract/addresses';
 import { bareWords, parseFind } from '@/core/find/ask';
 import type { Passage } from '@/core/find/passage';
 import { calledName } from '../words/plural';
@@ -17,21 +31,21 @@ export type Hit = {
 type Place = { title: string; href: string; line: string };
 const PLACES: Place[] = [
   { title: 'This week', href: '/', line: 'what you owe and what is next' },
-  { title: 'Discussions', href: '/discussions', line: 'every discussion by week' },
-  { title: 'Needs me', href: '/discussions?needs=me', line: 'discussions that wait for you' },
-  { title: 'Calendar', href: '/calendar', line: 'deadlines by month' },
-  { title: 'Agenda', href: '/calendar?view=agenda', line: 'deadlines as a list' },
-  { title: 'Plan', href: '/calendar/plan', line: 'when to sit down for it, and how long it takes' },
-  { title: 'Other calendars', href: '/calendar/elsewhere', line: 'calendar feed, importing busy times' },
+  { title: 'Discussions', href: discussionsAt(), line: 'every discussion by week' },
+  { title: 'Needs me', href: discussionsAt({ needs: 'me' }), line: 'discussions that wait for you' },
+  { title: 'Calendar', href: calendarAt(), line: 'deadlines by month' },
+  { title: 'Agenda', href: calendarAt({ view: 'agenda' }), line: 'deadlines as a list' },
+  { title: 'Plan', href: planAt(), line: 'when to sit down for it, and how long it takes' },
+  { title: 'Other calendars', href: elsewhereAt(), line: 'calendar feed, importing busy times' },
 ];
 
 const placesOf = (courses: FoundView['courses']): Place[] => [
   ...PLACES,
   ...courses.flatMap((c) => [
-    { title: c.code, href: `/courses/${c.slug}`, line: c.title },
-    { title: `${c.code} syllabus`, href: `/courses/${c.slug}/syllabus`, line: 'late rule, marks, contact' },
-    { title: `${c.code} announcements`, href: `/courses/${c.slug}/announcements`, line: c.title },
-    { title: `${c.code} people`, href: `/courses/${c.slug}/people`, line: c.title },
+    { title: c.code, href: courseAt(c.slug), line: c.title },
+    { title: `${c.code} syllabus`, href: syllabusAt(c.slug), line: 'late rule, marks, contact' },
+    { title: `${c.code} announcements`, href: announcementsAt(c.slug), line: c.title },
+    { title: `${c.code} people`, href: peopleAt(c.slug), line: c.title },
   ]),
 ];
 
@@ -56,7 +70,7 @@ export function hitsOf(found: FoundView, typed: string, zone: string): Hit[] {
     ...found.texts.map((t) => ({
       key: `${t.kind} ${t.slug}`,
       group: 'Discussions and readings' as const,
-      href: t.kind === 'discussion' ? `/discussions/${t.slug}` : `/readings/${t.slug}`,
+      href: t.kind === 'discussion' ? discussionAt(t.slug) : readingAt(t.slug),
       title: t.title,
       line: `${t.kind === 'discussion' ? 'Prompt' : 'Reading'} · ${t.course}`,
       passage: t.passage,
@@ -64,7 +78,7 @@ export function hitsOf(found: FoundView, typed: string, zone: string): Hit[] {
     ...found.posts.map((p) => ({
       key: `post ${p.id}`,
       group: 'Posts' as const,
-      href: `/discussions/${p.slug}/conversation?post=${p.id}`,
+      href: conversationAt(p.slug, { post: p.id }),
       title: p.title || `${p.kind === 'response' ? 'Response' : 'Reply'} by ${p.author}`,
       line: `${p.title ? `${p.author} · ` : ''}${p.course}, ${p.discussion} · ${day(p.sharedAt, zone)}`,
       passage: p.passage,
@@ -72,7 +86,7 @@ export function hitsOf(found: FoundView, typed: string, zone: string): Hit[] {
     ...found.people.map((p) => ({
       key: `person ${p.id}`,
       group: 'People' as const,
-      href: `/find?q=${encodeURIComponent(`from:"${p.name.toLowerCase()}"`)}`,
+      href: findAt({ q: `from:"${p.name.toLowerCase()}"` }),
       title: p.name,
       line: `${p.role === 'student' ? p.course.code : `${p.role}, ${p.course.code}`} · posts by ${calledName(p.name)}`,
       passage: [],

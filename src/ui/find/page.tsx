@@ -1,3 +1,4 @@
+import { findAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { HitLine, NEARLY } from './hit-line';
 import { hitsOf, type Hit } from './hits';
@@ -10,7 +11,7 @@ export function FindPage({ found, typed, zone }: { found: FoundView; typed: stri
   return (
     <main id="main" className="mx-auto grid max-w-[760px] gap-4 px-4 py-6 sm:px-7">
       <h1 className="text-[25px]">Find</h1>
-      <form action="/find" className="flex gap-2">
+      <form action={findAt()} className="flex gap-2">
         <input
           className="field"
           name="q"

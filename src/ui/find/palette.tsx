@@ -1,5 +1,7 @@
 'use client';
 
+import { finding } from '@/contract/find';
+import { call } from '../request/call';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
@@ -20,14 +22,10 @@ function useFound(typed: string) {
     const stop = new AbortController();
     const timer = setTimeout(async () => {
       setState('looking');
-      try {
-        const answer = await fetch(`/find/results?q=${encodeURIComponent(typed)}`, { signal: stop.signal });
-        if (!answer.ok) throw new Error(String(answer.status));
-        setFound((await answer.json()) as FoundView);
-        setState('still');
-      } catch {
-        if (!stop.signal.aborted) setState('failed');
-      }
+      const answer = await call(finding, {}, { q: typed }, { signal: stop.signal });
+      if (stop.signal.aborted) return;
+      if (answer.ok) setFound(answer);
+      setState(answer.ok ? 'still' : 'failed');
     }, WAIT_MS);
     return () => {
       clearTimeout(timer);

@@ -1,35 +1,25 @@
 'use client';
 
+import { bringingIn, type BroughtIn } from '@/contract/files';
+import { call, type AnswerOf } from '../request/call';
 import { isBlank } from '@/core/posts/flatten';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { DifferenceView } from '../history/difference-view';
 import { DocumentView } from '../reading/document-view';
-import {
-  broughtText,
-  bringInTrouble,
-  leftBehindText,
-  type BringInTrouble,
-  type Left,
-} from '../words/formats';
+import { broughtText, bringInTrouble, leftBehindText } from '../words/formats';
 import type { Text } from './save-text';
 
-export type Brought = Text & { left: Left };
-type Answer = ({ ok: true } & Brought) | ({ ok: false } & BringInTrouble);
+type Answer = AnswerOf<typeof bringingIn>;
 
 /** Where a text may be brought in: a course, and the discussion whose questions are looked for in it. */
 export type Into = { course: string; discussion: string | null };
 
-async function read(file: File, into: Into): Promise<Answer> {
+function read(file: File, { course, discussion }: Into): Promise<Answer> {
   const form = new FormData();
   form.append('file', file);
-  if (into.discussion) form.append('discussion', into.discussion);
-  try {
-    const answer = await fetch(`/courses/${into.course}/written`, { method: 'POST', body: form });
-    return (await answer.json()) as Answer;
-  } catch {
-    return { ok: false, code: 'no-answer', name: file.name };
-  }
+  if (discussion) form.append('discussion', discussion);
+  return call(bringingIn, { course }, null, { body: form });
 }
 
 /** What a file brings into a draft, before it does: how it will look, what of the draft changes, and what stays behind. */
@@ -37,7 +27,7 @@ export function BringIn(props: {
   file: File;
   into: Into;
   now: () => Text;
-  take: (brought: Brought, how: 'instead' | 'below') => void;
+  take: (brought: BroughtIn, how: 'instead' | 'below') => void;
   close: () => void;
 }) {
   const { file, close } = props;

@@ -1,3 +1,5 @@
+import { takingOut } from '@/contract/files';
+import { callForFile } from '../request/call';
 import type { Doc } from '@/core/posts/document';
 
 export type Text = { title: string; doc: Doc };
@@ -30,12 +32,8 @@ function save(blob: Blob, name: string) {
 
 /** Saves a text as a file. Says whether there is one; the text itself is never touched. */
 export async function saveText(text: Text, format: Format, name: string): Promise<boolean> {
-  const answer = await fetch(`/formats/${format}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(text),
-  }).catch(() => null);
-  if (!answer?.ok) return false;
-  save(await answer.blob(), fileName(name, format));
+  const file = await callForFile(takingOut, { format }, text);
+  if (!file) return false;
+  save(file, fileName(name, format));
   return true;
 }

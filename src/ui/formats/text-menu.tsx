@@ -3,7 +3,8 @@
 import { FileText } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useCallback, useRef, useState } from 'react';
-import { BringIn, type Brought, type Into } from './bring-in';
+import type { BroughtIn } from '@/contract/files';
+import { BringIn, type Into } from './bring-in';
 import { PrintSheet, type Paper } from './print-sheet';
 import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
 
@@ -17,7 +18,7 @@ export function TextMenu(props: {
   name: string;
   by: string;
   /** Where a text may be brought in, and what becomes of it. */
-  into?: Into & { take: (brought: Brought, how: 'instead' | 'below') => void };
+  into?: Into & { take: (brought: BroughtIn, how: 'instead' | 'below') => void };
 }) {
   const { into } = props;
   const chooser = useRef<HTMLInputElement>(null);

@@ -1,5 +1,6 @@
 'use client';
 
+import { demoClockAt, signInAt, signOutAt, themeAt } from '@/contract/addresses';
 import { Check, Clock, LogOut } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { initials } from '../words/plural';
@@ -83,11 +84,11 @@ function PlainMenu(props: Account) {
           <b className="block">{props.name}</b>
           <span className="text-[12.5px] text-ink-3">{props.email}</span>
         </p>
-        {THEMES.map(([value, label]) => form('/settings/theme', 'theme', value, `Paper: ${label}`))}
+        {THEMES.map(([value, label]) => form(themeAt(), 'theme', value, `Paper: ${label}`))}
         {props.demo
-          ? STEPS.map(([value, label]) => form('/demo/clock', 'by', value, `Clock: ${label}`))
+          ? STEPS.map(([value, label]) => form(demoClockAt(), 'by', value, `Clock: ${label}`))
           : null}
-        {form('/sign-out', 'out', '1', 'Sign out', '/sign-in')}
+        {form(signOutAt(), 'out', '1', 'Sign out', signInAt())}
       </div>
     </details>
   );
@@ -119,7 +120,7 @@ function ScriptedMenu(props: Account) {
           Paper
         </DropdownMenu.Label>
         {THEMES.map(([value, label]) => (
-          <FormItem key={value} action="/settings/theme" field="theme" value={value} here={props.here}>
+          <FormItem key={value} action={themeAt()} field="theme" value={value} here={props.here}>
             <span className="w-4">
               {props.theme === value ? <Check size={15} aria-label="chosen" /> : null}
             </span>
@@ -133,7 +134,7 @@ function ScriptedMenu(props: Account) {
               <Clock size={13} aria-hidden /> The demo’s clock
             </DropdownMenu.Label>
             {STEPS.map(([value, label]) => (
-              <FormItem key={value} action="/demo/clock" field="by" value={value} here={props.here}>
+              <FormItem key={value} action={demoClockAt()} field="by" value={value} here={props.here}>
                 <span className="w-4" />
                 {label}
               </FormItem>
@@ -141,7 +142,7 @@ function ScriptedMenu(props: Account) {
           </>
         ) : null}
         <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
-        <FormItem action="/sign-out" field="out" value="1" here="/sign-in">
+        <FormItem action={signOutAt()} field="out" value="1" here={signInAt()}>
           <LogOut size={15} aria-hidden /> Sign out
         </FormItem>
       </DropdownMenu.Content>

@@ -1,8 +1,10 @@
 'use client';
 
+import { calendarAt, discussionsAt, planAt } from '@/contract/addresses';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { takeEarlyKeys } from './early-keys';
 
 // The list is fetched when it is first asked for.
 const KeyList = dynamic(() => import('./key-list').then((m) => m.KeyList), { ssr: false });
@@ -23,6 +25,32 @@ export function Keys() {
   const [open, setOpen] = useState(false);
   useEffect(() => {
     let afterG = 0;
+    /** Does what a key stands for; false where it stands for nothing. */
+    const act = ({ key, timeStamp }: Pick<KeyboardEvent, 'key' | 'timeStamp'>): boolean => {
+      if (key === 'g') {
+        afterG = timeStamp;
+        return false;
+      }
+      const go = timeStamp - afterG < 1_500;
+      if (go && key === 'w') router.push('/');
+      else if (go && key === 'd') router.push(discussionsAt());
+      else if (go && key === 'c') router.push(calendarAt());
+      else if (go && key === 'p') router.push(planAt());
+      else if (key === '/') press('[data-key-find]');
+      else if (key === 'j') press('[data-key-next]');
+      else if (key === 'k') press('[data-key-previous]');
+      else if (key === 'n') press('[data-key-unread]');
+      else if (key === '.') press('[data-key-post-after]');
+      else if (key === ',') press('[data-key-post-before]');
+      else if (key === 's') press('[data-key-arrived]');
+      else if (key === 'r') {
+        press('[data-key-write]');
+        document.querySelector<HTMLElement>('[data-writing] .ProseMirror')?.focus();
+      } else if (key === 'q') press('[data-key-quote]');
+      else if (key === '?') setOpen(true);
+      else return false;
+      return true;
+    };
     const onKey = (e: KeyboardEvent) => {
       // From the text to the button that shares it, which says what will happen; Enter then does it.
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey) && !e.altKey && !e.shiftKey) {
@@ -35,30 +63,9 @@ export function Keys() {
         return;
       }
       if (e.ctrlKey || e.metaKey || e.altKey || inField(e.target)) return;
-      if (e.key === 'g') {
-        afterG = e.timeStamp;
-        return;
-      }
-      const go = e.timeStamp - afterG < 1_500;
-      if (go && e.key === 'w') router.push('/');
-      else if (go && e.key === 'd') router.push('/discussions');
-      else if (go && e.key === 'c') router.push('/calendar');
-      else if (go && e.key === 'p') router.push('/calendar/plan');
-      else if (e.key === '/') press('[data-key-find]');
-      else if (e.key === 'j') press('[data-key-next]');
-      else if (e.key === 'k') press('[data-key-previous]');
-      else if (e.key === 'n') press('[data-key-unread]');
-      else if (e.key === '.') press('[data-key-post-after]');
-      else if (e.key === ',') press('[data-key-post-before]');
-      else if (e.key === 's') press('[data-key-arrived]');
-      else if (e.key === 'r') {
-        press('[data-key-write]');
-        document.querySelector<HTMLElement>('[data-writing] .ProseMirror')?.focus();
-      } else if (e.key === 'q') press('[data-key-quote]');
-      else if (e.key === '?') setOpen(true);
-      else return;
-      e.preventDefault();
+      if (act(e)) e.preventDefault();
     };
+    takeEarlyKeys().forEach(act);
     // Before the editor, which would break a line.
     document.addEventListener('keydown', onKey, true);
     return () => document.removeEventListener('keydown', onKey, true);

@@ -1,5 +1,6 @@
 'use client';
 
+import { clockAt } from '@/contract/addresses';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 
 /**
@@ -47,7 +48,7 @@ export async function askServerTime(): Promise<number> {
   const began = { monotonic: performance.now(), wall: computerNow() };
   askedAt = began.monotonic;
   try {
-    const answer = await fetch('/clock', { cache: 'no-store' });
+    const answer = await fetch(clockAt(), { cache: 'no-store' });
     const { now } = (await answer.json()) as { now: number };
     if (apart(began) > SLEPT_MS) return await askServerTime();
     setAnchor(now + (performance.now() - began.monotonic) / 2);

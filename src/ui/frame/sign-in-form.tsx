@@ -1,3 +1,4 @@
+import { enterAt } from '@/contract/addresses';
 import { Avatar } from './avatar';
 
 type Offered = { id: string; name: string; role: string; courses: string };
@@ -27,7 +28,7 @@ export function SignInForm({
           <ul>
             {people.map((p, i) => (
               <li key={p.id} className={i > 0 ? 'border-t border-rule-soft' : ''}>
-                <form action="/sign-in/enter" method="post" className="flex items-center gap-3 px-5 py-3">
+                <form action={enterAt()} method="post" className="flex items-center gap-3 px-5 py-3">
                   <input type="hidden" name="to" value={to} />
                   <input type="hidden" name="person" value={p.id} />
                   <Avatar name={p.name} mine={i === 0} />
@@ -64,7 +65,7 @@ export function SignInForm({
             {problem}
           </p>
         ) : null}
-        <form action="/sign-in/enter" method="post" className="mt-3 grid gap-3">
+        <form action={enterAt()} method="post" className="mt-3 grid gap-3">
           <input type="hidden" name="to" value={to} />
           <label className="grid gap-1 font-semibold">
             Mail address

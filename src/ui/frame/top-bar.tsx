@@ -1,5 +1,6 @@
 'use client';
 
+import { calendarAt, discussionsAt, weekAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
 import { AccountMenu } from './account-menu';
@@ -7,11 +8,11 @@ import { Brand } from './brand';
 import { TimeNow } from './time-now';
 
 const PLACES = [
-  ['/', 'This week'],
-  ['/discussions', 'Discussions'],
-  ['/calendar', 'Calendar'],
+  ['week', 'This week', weekAt()],
+  ['discussions', 'Discussions', discussionsAt()],
+  ['calendar', 'Calendar', calendarAt()],
 ] as const;
-export type Place = (typeof PLACES)[number][0] | '/find';
+export type Place = (typeof PLACES)[number][0] | 'find';
 
 export function TopBar(props: {
   here: string;
@@ -26,17 +27,17 @@ export function TopBar(props: {
   return (
     <header data-steps-aside="" className="bg-bar text-bar-ink">
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-1 sm:px-7">
-        <Link href="/" className="text-[#f3efe2]" aria-label="Pulpit, to This week">
+        <Link href={weekAt()} className="text-[#f3efe2]" aria-label="Pulpit, to This week">
           <Brand />
         </Link>
         <nav aria-label="Main" className="order-3 -ml-3 flex w-full gap-1 sm:order-none sm:ml-0 sm:w-auto">
-          {PLACES.map(([href, label]) => (
+          {PLACES.map(([place, label, href]) => (
             <Link
-              key={href}
+              key={place}
               href={href}
-              aria-current={props.place === href ? 'page' : undefined}
+              aria-current={props.place === place ? 'page' : undefined}
               className={`rounded-[6px] px-3 py-2 font-medium ${
-                props.place === href ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
+                props.place === place ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
               }`}
             >
               {label}

@@ -1,5 +1,7 @@
 'use client';
 
+import { draftVersionList, draftVersionText, type DraftVersionLine } from '@/contract/writing';
+import { call } from '../request/call';
 import type { Doc } from '@/core/posts/document';
 import type { VersionReason } from '@/core/drafts/history';
 import { History } from 'lucide-react';
@@ -12,7 +14,6 @@ import type { Place } from '../writing/draft-keeper';
 import { DifferenceView } from './difference-view';
 
 type Text = { title: string; doc: Doc };
-type Version = { id: string; keptAt: number; reason: VersionReason; title: string; words: number };
 
 const REASONS: Record<VersionReason, string> = {
   'as-it-went': 'as you went on',
@@ -20,11 +21,6 @@ const REASONS: Record<VersionReason, string> = {
   'before-restoring': 'before another text took its place',
   withdrawn: 'taken back after sharing',
 };
-
-async function load<T>(address: string): Promise<T | null> {
-  const answer = await fetch(address).catch(() => null);
-  return answer?.ok ? ((await answer.json()) as T) : null;
-}
 
 /** The earlier versions of a draft: look at one, compare it with the text of now, bring it back. */
 export function HistoryDialog(props: {
@@ -34,25 +30,22 @@ export function HistoryDialog(props: {
   restore: (text: Text) => void;
 }) {
   const { place, zone } = props;
-  const base = `/discussions/${place.slug}/draft/versions`;
+  const { slug, kind, parent, edits } = place;
   const [open, setOpen] = useState(false);
-  const [versions, setVersions] = useState<Version[] | 'loading' | 'failed'>('loading');
-  const [chosen, setChosen] = useState<(Version & { text: Text }) | null>(null);
+  const [versions, setVersions] = useState<DraftVersionLine[] | 'loading' | 'failed'>('loading');
+  const [chosen, setChosen] = useState<(DraftVersionLine & { text: Text }) | null>(null);
   const [compared, setCompared] = useState(true);
 
   useEffect(() => {
     if (!open) return;
-    const query = new URLSearchParams({
-      kind: place.kind,
-      ...(place.parent ? { parent: String(place.parent) } : {}),
-      ...(place.edits ? { edits: String(place.edits) } : {}),
-    });
-    void load<Version[]>(`${base}?${query}`).then((found) => setVersions(found ?? 'failed'));
-  }, [open, base, place.kind, place.parent, place.edits]);
+    void call(draftVersionList, { slug }, { kind, parent: parent ?? undefined, edits }).then((found) =>
+      setVersions(found.ok ? found.versions : 'failed'),
+    );
+  }, [open, slug, kind, parent, edits]);
 
-  const choose = async (version: Version) => {
-    const text = await load<Text>(`${base}/${version.id}`);
-    if (text) setChosen({ ...version, text });
+  const choose = async (version: DraftVersionLine) => {
+    const text = await call(draftVersionText, { slug, id: version.id }, null);
+    if (text.ok) setChosen({ ...version, text });
     else setVersions('failed');
   };
   return (

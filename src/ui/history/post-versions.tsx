@@ -1,3 +1,4 @@
+import { conversationAt } from '@/contract/addresses';
 import type { Compared } from '@/core/drafts/difference';
 import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
@@ -30,7 +31,7 @@ export function PostVersions(props: {
       </h2>
       <p className="mt-1 text-[13px] text-ink-2">
         Its author and staff can read this; the class sees the newest text and that it was edited.{' '}
-        <Link className="link" href={`/discussions/${props.slug}/conversation?post=${post.id}`}>
+        <Link className="link" href={conversationAt(props.slug, { post: post.id })}>
           To the post
         </Link>
       </p>

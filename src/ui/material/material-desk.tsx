@@ -22,12 +22,12 @@ export function MaterialDesk(props: {
   author: string;
   /** What it is, as it is called in a sentence. */
   what: 'reading' | 'prompt';
-  address: string;
+  slug: string;
   back: string;
 }) {
   const { view, what, back } = props;
   const label = `The ${what}’s text`;
-  const writing = useMaterial({ ...props, label });
+  const writing = useMaterial({ ...props, of: what, label });
   const { editor, putting } = writing;
   const [recording, setRecording] = useState(false);
   if (!editor)

@@ -1,5 +1,7 @@
 'use client';
 
+import { puttingPrompt, puttingReading } from '@/contract/readings';
+import { call } from '../request/call';
 import type { Doc } from '@/core/posts/document';
 import { canonicalJson } from '@/core/posts/canonical';
 import { useEditor } from '@tiptap/react';
@@ -14,7 +16,6 @@ import { documentOf } from '../writing/editor/to-document';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from '../writing/local-copy';
 
 export type MaterialView = { course: string; zone: string; title: string; doc: Doc; stamp: string };
-type Answer = { ok: true } | { ok: false; code: string; doc?: Doc; stamp?: string };
 
 export type Putting =
   | { state: 'idle' }
@@ -30,14 +31,15 @@ export type Putting =
 export function useMaterial(options: {
   person: string;
   view: MaterialView;
-  /** Where the text is put, and the page one comes back to. */
-  address: string;
+  /** Which text it is, by its name in addresses, and the page one comes back to. */
+  of: 'prompt' | 'reading';
+  slug: string;
   back: string;
   label: string;
 }) {
-  const { view, address, back } = options;
+  const { view, of, slug, back } = options;
   const router = useRouter();
-  const key = `${options.person} ${address}`;
+  const key = `${options.person} ${of} ${slug}`;
   const stamp = useRef(view.stamp);
   const [putting, setPutting] = useState<Putting>({ state: 'idle' });
   const [restored, setRestored] = useState(false);
@@ -90,20 +92,14 @@ export function useMaterial(options: {
 
   const put = async () => {
     setPutting({ state: 'putting' });
-    let answer: Answer;
-    try {
-      const response = await fetch(address, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ doc: text().doc, stamp: stamp.current }),
-      });
-      answer = (await response.json()) as Answer;
-    } catch {
-      answer = { ok: false, code: 'no-answer' };
-    }
+    const answer = await call(
+      of === 'prompt' ? puttingPrompt : puttingReading,
+      { slug },
+      { doc: text().doc, stamp: stamp.current },
+    );
     if (!answer.ok) {
       setPutting(
-        answer.doc && answer.stamp
+        answer.code === 'changed-meanwhile'
           ? { state: 'changed', doc: answer.doc, stamp: answer.stamp }
           : { state: 'failed', code: answer.code },
       );

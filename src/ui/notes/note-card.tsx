@@ -1,5 +1,6 @@
 'use client';
 
+import { noteAt, notesAt } from '@/contract/addresses';
 import { Lock, Users } from 'lucide-react';
 import { useState } from 'react';
 import { moment } from '../words/time';
@@ -33,7 +34,7 @@ function Body(props: { note: NoteLine; slug: string; zone: string }) {
         <p className="text-ink-2 italic">Its author took this note back. The answers stay.</p>
       ) : editing ? (
         <QuietForm
-          action={`/readings/${slug}/notes/${note.id}`}
+          action={noteAt(slug, note.id)}
           className="mt-1 grid gap-1.5"
           done={() => setEditing(false)}
         >
@@ -63,7 +64,7 @@ function Body(props: { note: NoteLine; slug: string; zone: string }) {
           <button type="button" className={small} onClick={() => setEditing(true)}>
             Change
           </button>
-          <QuietForm action={`/readings/${slug}/notes/${note.id}`}>
+          <QuietForm action={noteAt(slug, note.id)}>
             <button className={small} name="do" value="remove">
               Remove
             </button>
@@ -139,11 +140,7 @@ export function NoteCard(props: {
         ) : null}
       </div>
       {answering ? (
-        <QuietForm
-          action={`/readings/${slug}/notes`}
-          className="mt-1 grid gap-1.5"
-          done={() => setAnswering(false)}
-        >
+        <QuietForm action={notesAt(slug)} className="mt-1 grid gap-1.5" done={() => setAnswering(false)}>
           <input type="hidden" name="parent" value={note.id} />
           <textarea
             className="field font-serif text-[15px]"

@@ -1,5 +1,6 @@
 'use client';
 
+import { notesAt } from '@/contract/addresses';
 import { AUDIENCES, type Audience } from '@/core/notes/note';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent, type ReactNode } from 'react';
@@ -75,7 +76,7 @@ export function NoteForm(props: {
   const [audience, setAudience] = useState<Audience>('class');
   return (
     <QuietForm
-      action={`/readings/${props.slug}/notes`}
+      action={notesAt(props.slug)}
       className="grid gap-2 border-b border-rule bg-page-2 px-4 py-3 sm:px-5"
       done={props.clear}
       label="A new note"

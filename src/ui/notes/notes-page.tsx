@@ -1,12 +1,17 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { importNotesAt, savedNotesAt } from '@/contract/addresses';
+import { groupBy } from '@/core/group';
+import { useState, type ReactNode } from 'react';
 import { plural } from '../words/plural';
 import { NoteCard } from './note-card';
 import type { NoteLine } from '@/core/notes/note';
 
 /** In which order notes stand: on the whole reading, then by their passage, then those whose passage is gone. */
 const order = (n: NoteLine) => (n.quote === null ? -1 : n.place ? n.place.start : Infinity);
+
+/** A margin may hold thousands; so many first notes are drawn, and as many more each time they are asked for. */
+const AT_A_TIME = 100;
 
 /** The right page beside a reading: its margin notes, and what can be done with all of them. */
 export function NotesPage(props: {
@@ -24,13 +29,18 @@ export function NotesPage(props: {
   const first = notes
     .filter((n) => n.parent === null)
     .sort((a, b) => order(a) - order(b) || a.madeAt - b.madeAt);
+  const answers = groupBy(notes, (n) => n.parent);
+  const [most, draw] = useState(AT_A_TIME);
   const shown = chosen ? first.filter((n) => chosen.includes(n.id)) : first;
-  const orphans = shown.filter((n) => n.quote !== null && !n.place);
+  const drawn = shown.slice(0, most);
+  const isOrphan = (n: NoteLine) => n.quote !== null && !n.place;
+  const orphans = drawn.filter(isOrphan);
+  const left = shown.length - drawn.length;
   const card = (n: NoteLine) => (
     <NoteCard
       key={n.id}
       note={n}
-      answers={notes.filter((a) => a.parent === n.id)}
+      answers={answers.get(n.id) ?? []}
       slug={props.slug}
       zone={props.zone}
       chosen={chosen?.includes(n.id) ?? false}
@@ -58,7 +68,7 @@ export function NotesPage(props: {
           </button>
         </p>
       ) : null}
-      <ul aria-label="Margin notes">{shown.filter((n) => !orphans.includes(n)).map(card)}</ul>
+      <ul aria-label="Margin notes">{drawn.filter((n) => !isOrphan(n)).map(card)}</ul>
       {orphans.length ? (
         <section aria-labelledby="orphans" className="border-t border-rule">
           <h3 id="orphans" className="px-4 pt-3 text-[15px] sm:px-5">
@@ -70,6 +80,18 @@ export function NotesPage(props: {
           <ul aria-label="Notes whose passage is gone">{orphans.map(card)}</ul>
         </section>
       ) : null}
+      {left > 0 ? (
+        <p className="px-4 py-3 text-[13px] sm:px-5">
+          <button
+            type="button"
+            className="btn hidden scripted:inline-flex"
+            onClick={() => draw(most + AT_A_TIME)}
+          >
+            Show {Math.min(left, AT_A_TIME)} more
+          </button>
+          <span className="ml-2 text-ink-2">{plural(left, 'note')} not shown; the file below holds all.</span>
+        </p>
+      ) : null}
       {first.length === 0 ? (
         <p className="px-4 py-4 text-ink-2 sm:px-5">
           Nothing stands in the margin yet. Select a passage to ask or remark, or write about the whole
@@ -79,13 +101,13 @@ export function NotesPage(props: {
       <details className="border-t border-rule px-4 py-3 text-[13px] sm:px-5">
         <summary className="link min-h-6 w-fit">Take notes out or in</summary>
         <p className="mt-1">
-          <a className="link" href={`/readings/${props.slug}/notes.jsonld`} download>
+          <a className="link" href={savedNotesAt(props.slug)} download>
             Save the notes I can read
           </a>{' '}
           as Web Annotations (JSON-LD), the W3C’s open form.
         </p>
         <form
-          action={`/readings/${props.slug}/notes/import`}
+          action={importNotesAt(props.slug)}
           method="post"
           encType="multipart/form-data"
           className="mt-2 flex flex-wrap items-end gap-2"

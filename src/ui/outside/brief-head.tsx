@@ -1,3 +1,4 @@
+import { responseAt } from '@/contract/addresses';
 import Link from 'next/link';
 
 /** Over the correcting of a brief: what to do here, and for a discussion that is there the way back and out. */
@@ -13,7 +14,7 @@ export function BriefHead({ title, slug }: { title: string; slug?: string }) {
       </div>
       {slug ? (
         <p className="flex flex-wrap items-center gap-2">
-          <Link className="btn" href={`/discussions/${slug}/response`}>
+          <Link className="btn" href={responseAt(slug)}>
             Back without changes
           </Link>
         </p>

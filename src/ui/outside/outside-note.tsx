@@ -1,3 +1,4 @@
+import { briefAt, removeDiscussionAt, sourceAt } from '@/contract/addresses';
 import Link from 'next/link';
 
 /** Beneath an outside prompt: that it lives elsewhere, and what can be changed about it. */
@@ -8,17 +9,17 @@ export const OutsideNote = ({ slug }: { slug: string }) => (
       confirmed them.
     </p>
     <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
-      <Link className="link min-h-6" href={`/discussions/${slug}/brief`}>
+      <Link className="link min-h-6" href={briefAt(slug)}>
         Correct what it asks
       </Link>
-      <a className="link min-h-6" href={`/discussions/${slug}/source`}>
+      <a className="link min-h-6" href={sourceAt(slug)}>
         The text as it came
       </a>
     </p>
     <details className="mt-1.5">
       <summary className="link min-h-6 w-fit">Remove this prompt</summary>
       <form
-        action={`/discussions/${slug}/remove`}
+        action={removeDiscussionAt(slug)}
         method="post"
         className="mt-1 rounded-control bg-brick-tint px-3 py-2"
       >

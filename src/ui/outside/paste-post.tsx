@@ -1,5 +1,6 @@
 'use client';
 
+import { conversationAt, pastedAt } from '@/contract/addresses';
 import { WhenField } from '../frame/when-field';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -23,7 +24,7 @@ export function PastePost(props: {
         you answer. Only you can read it.
       </p>
       <form
-        action={`/discussions/${props.slug}/pasted`}
+        action={pastedAt(props.slug)}
         method="post"
         encType="multipart/form-data"
         className="mt-3 grid gap-3"
@@ -77,10 +78,7 @@ export function PastePost(props: {
         </label>
         <p className="flex flex-wrap gap-2">
           <button className="btn go">Put it in</button>
-          <Link
-            className="btn"
-            href={`/discussions/${props.slug}/conversation${answers ? `?post=${answers.id}` : ''}`}
-          >
+          <Link className="btn" href={conversationAt(props.slug, { post: answers?.id })}>
             Back
           </Link>
         </p>

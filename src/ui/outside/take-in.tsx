@@ -1,5 +1,6 @@
 'use client';
 
+import { intakesAt, outsideAt, putAwayAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
 import { foundText, troubleText, type Trouble } from '../words/outside';
@@ -56,7 +57,7 @@ export function TakeIn(props: {
         </p>
       ))}
       <form
-        action="/outside/intakes"
+        action={intakesAt()}
         method="post"
         encType="multipart/form-data"
         onDragOver={(e) => {
@@ -116,14 +117,14 @@ export function TakeIn(props: {
                 className="flex flex-wrap items-center justify-between gap-3 border-t border-rule-soft py-2.5"
               >
                 <p className="min-w-0">
-                  <Link className="link title-link" href={`/outside/${w.id}`}>
+                  <Link className="link title-link" href={outsideAt(w.id)}>
                     {w.opening || w.source}
                   </Link>
                   <span className="block text-[13px] text-ink-2">
                     {w.source} · {moment(w.takenAt, props.zone)}
                   </span>
                 </p>
-                <form action={`/outside/${w.id}/put-away`} method="post">
+                <form action={putAwayAt(w.id)} method="post">
                   <button className="btn">
                     Put away <span className="sr-only">{w.opening}</span>
                   </button>

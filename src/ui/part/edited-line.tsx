@@ -1,3 +1,4 @@
+import { postHistoryAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { moment } from '../words/time';
 import type { DeliveredTextView } from './types';
@@ -10,7 +11,7 @@ export function EditedLine({ text, slug, zone }: { text: DeliveredTextView; slug
       {text.latest
         ? `Changed ${moment(text.latest.at, zone)}; the text of ${moment(text.sharedAt, zone)} is the one that counts. `
         : `Changed ${moment(text.sharedAt, zone)}; the new text is the one that counts. `}
-      <Link className="link" href={`/discussions/${slug}/posts/${text.id}/history`}>
+      <Link className="link" href={postHistoryAt(slug, text.id)}>
         Every version
       </Link>
     </p>

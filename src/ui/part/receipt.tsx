@@ -1,3 +1,4 @@
+import { receiptAt } from '@/contract/addresses';
 import type { Deadline } from '@/core/deadlines/late';
 import Link from 'next/link';
 import { deadlineText } from '../words/deadlines';
@@ -44,7 +45,7 @@ export function Receipt(props: {
         <div className="contents">
           <dt className="text-ink-3">Proof</dt>
           <dd>
-            <Link className="link" href={`/receipts/${props.post}?version=${props.version}`}>
+            <Link className="link" href={receiptAt(props.post, { version: props.version })}>
               Receipt to print or save
             </Link>
           </dd>

@@ -1,5 +1,6 @@
 'use client';
 
+import { conversationAt, editPostAt, partAt } from '@/contract/addresses';
 import type { Verdict } from '@/core/counting/types';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
@@ -62,18 +63,18 @@ export function SharedResponse(props: {
           />
         </div>
         <p className="mt-3 flex flex-wrap gap-2">
-          <Link className="btn go" href={`/discussions/${head.slug}/conversation`}>
+          <Link className="btn go" href={conversationAt(head.slug)}>
             {head.course.outside
               ? 'To the replies'
               : head.brief.sealed && !head.sealed
                 ? 'The seal is open: read the conversation'
                 : 'Read the conversation'}
           </Link>
-          <Link className="btn" href={`/discussions/${head.slug}/part`}>
+          <Link className="btn" href={partAt(head.slug)}>
             What counted
           </Link>
           {head.course.outside || head.now >= head.schedule.closes ? null : (
-            <Link className="btn" href={`/discussions/${head.slug}/posts/${text.id}/edit`}>
+            <Link className="btn" href={editPostAt(head.slug, text.id)}>
               Change or withdraw it
             </Link>
           )}

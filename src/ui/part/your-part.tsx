@@ -1,3 +1,4 @@
+import { conversationAt, editPostAt, responseAt } from '@/contract/addresses';
 import type { Obligation, ObligationState } from '@/core/counting/types';
 import Link from 'next/link';
 import type { HeadView } from '../discussion/types';
@@ -54,7 +55,7 @@ function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) 
       )}
       <div className="min-w-0">
         <p>
-          <Link className="hover:underline" href={`/discussions/${head.slug}/conversation?post=${text.id}`}>
+          <Link className="hover:underline" href={conversationAt(head.slug, { post: text.id })}>
             <b>{isReply ? 'Reply' : 'Response'}</b>
             {isReply ? ` to ${item.to}` : text.title ? ` · ${text.title}` : ''}
           </Link>
@@ -70,7 +71,7 @@ function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) 
           <p>
             <Link
               className="link inline-flex min-h-6 items-center text-[12.5px]"
-              href={`/discussions/${head.slug}/posts/${text.id}/edit`}
+              href={editPostAt(head.slug, text.id)}
             >
               Change or withdraw it
             </Link>
@@ -122,7 +123,7 @@ function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
         <p className="text-ink-2">
           {text}.{' '}
           {o.state === 'short' && o.post !== null ? (
-            <Link className="link" href={`/discussions/${head.slug}/posts/${o.post}/edit`}>
+            <Link className="link" href={editPostAt(head.slug, o.post)}>
               Complete it
             </Link>
           ) : null}
@@ -199,7 +200,7 @@ export function OwnText({
       ) : (
         <p className="text-ink-2">
           You have not shared a response here.{' '}
-          <Link className="link" href={`/discussions/${head.slug}/response`}>
+          <Link className="link" href={responseAt(head.slug)}>
             To your response
           </Link>
         </p>

@@ -1,3 +1,7 @@
+import { checkingLinks } from '@/contract/links';
+import { proofreadingOf, learningWord, choosingSpelling, type Proofreading } from '@/contract/proofreading';
+import type { Spelling } from '@/core/proofread/spelling';
+import { call } from '../request/call';
 import type { Part } from '@/core/brief/brief';
 import type { Doc } from '@/core/posts/document';
 import { flatten } from '@/core/posts/flatten';
@@ -7,12 +11,6 @@ import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { linkTrouble } from '../words/proofreading';
 
-type Course = {
-  names: string[];
-  known: string[];
-  readings: { title: string; text: string }[];
-  spelling: 'en-GB' | 'en-US';
-};
 export type Looking =
   { state: 'looking' } | { state: 'failed' } | { state: 'found'; findings: Finding[]; spelled: boolean };
 
@@ -21,13 +19,6 @@ const proofreader = () =>
   (worker ??= wrap<Proofreader>(
     new Worker(new URL('../../workers/proofread.ts', import.meta.url), { type: 'module' }),
   ));
-
-const post = (address: string, body: unknown) =>
-  fetch(address, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
 
 /** Links in the order they stand, with where each stands first. */
 function linksIn(doc: Doc) {
@@ -47,7 +38,7 @@ function linksIn(doc: Doc) {
 
 /** Reads a draft over while its panel is open, and again after each change. `text` changes when the draft does. */
 export function useProofreading(slug: string, parts: Part[], text: () => { doc: Doc }, changed: unknown) {
-  const [course, setCourse] = useState<Course | null>(null);
+  const [course, setCourse] = useState<Proofreading | null>(null);
   const [looking, setLooking] = useState<Looking>({ state: 'looking' });
   const [waved, setWaved] = useState<ReadonlySet<string>>(new Set());
   const [ready, setReady] = useState<{ spelled: boolean } | null>(null);
@@ -59,13 +50,11 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
 
   useEffect(() => {
     let gone = false;
-    void fetch(`/discussions/${slug}/proofreading`)
-      .then(async (answer) => {
-        if (!answer.ok) throw new Error('no answer');
-        const found = (await answer.json()) as Course;
-        if (!gone) setCourse(found);
-      })
-      .catch(() => !gone && setLooking({ state: 'failed' }));
+    void call(proofreadingOf, { slug }, null).then((found) => {
+      if (gone) return;
+      if (found.ok) setCourse(found);
+      else setLooking({ state: 'failed' });
+    });
     return () => {
       gone = true;
     };
@@ -111,22 +100,14 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     const unknown = [...linksIn(latest.current().doc).keys()].filter((href) => !links.has(href)).slice(0, 20);
     if (unknown.length === 0) return;
     const timer = setTimeout(() => {
-      void post('/links/check', { links: unknown })
-        .then((answer) => {
-          if (!answer.ok) throw new Error('not asked');
-          return answer.json() as Promise<{ state: string; status?: number }[]>;
-        })
-        .then((answers) =>
-          setLinks(
-            (before) =>
-              new Map([
-                ...before,
-                ...unknown.map((href, i) => [href, linkTrouble(answers[i] ?? { state: 'good' })] as const),
-              ]),
-          ),
-        )
+      void call(checkingLinks, {}, { links: unknown }).then((answer) => {
         // Nothing is said about links that could not be asked for.
-        .catch(() => undefined);
+        if (!answer.ok) return;
+        const told = unknown.map(
+          (href, i) => [href, linkTrouble(answer.links[i] ?? { state: 'good' })] as const,
+        );
+        setLinks((before) => new Map([...before, ...told]));
+      });
     }, 600);
     return () => clearTimeout(timer);
   }, [changed, links]);
@@ -141,11 +122,11 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     learn: async (word: string, forCourse: boolean) => {
       await proofreader().learn(word);
       await look();
-      await post(`/discussions/${slug}/proofreading`, { word, course: forCourse });
+      await call(learningWord, { slug }, { word, course: forCourse });
     },
-    speak: (spelling: Course['spelling']) => {
+    speak: (spelling: Spelling) => {
       if (course) setCourse({ ...course, spelling });
-      void post('/settings/spelling', { spelling });
+      void call(choosingSpelling, {}, { spelling });
     },
   };
 }

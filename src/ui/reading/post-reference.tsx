@@ -1,22 +1,13 @@
 'use client';
 
+import { glancing } from '@/contract/conversation';
+import { call, type AnswerOf } from '../request/call';
 import { useParams } from 'next/navigation';
 import { HoverCard } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { moment } from '../words/time';
 
-type Glance =
-  | {
-      ok: true;
-      author: string;
-      kind: 'response' | 'reply';
-      title: string;
-      beginning: string;
-      sharedAt: number;
-      zone: string;
-      gone: boolean;
-    }
-  | { ok: false };
+type Glance = AnswerOf<typeof glancing>;
 
 /** The number of a post in a text: it leads to the post, and shows how it begins when one points at it or comes by Tab. */
 export function PostReference({ post, children }: { post: number; children: ReactNode }) {
@@ -31,12 +22,7 @@ export function PostReference({ post, children }: { post: number; children: Reac
   if (!slug) return link;
   const look = async () => {
     if (glance?.ok) return;
-    try {
-      const answer = await fetch(`/discussions/${slug}/posts/${post}/glance`);
-      setGlance((await answer.json()) as Glance);
-    } catch {
-      setGlance({ ok: false });
-    }
+    setGlance(await call(glancing, { slug, post }, null));
   };
   return (
     <HoverCard.Root openDelay={250} closeDelay={120} onOpenChange={(open) => open && void look()}>

@@ -1,5 +1,7 @@
 'use client';
 
+import { quoting } from '@/contract/writing';
+import { call } from '../request/call';
 import { useState } from 'react';
 import { noteAnswerText } from '../words/notes';
 
@@ -11,23 +13,9 @@ export function useQuoteInto(discussions: Discussion[]) {
   const [said, setSaid] = useState<string | null>(null);
   const quote = async (text: string, source: string) => {
     if (to === null) return;
-    const answer = await fetch(`/discussions/${to}/quotation`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ text, source }),
-    })
-      .then((r) => r.json() as Promise<{ ok: boolean; code?: string }>)
-      .catch(() => null);
-    setSaid(
-      noteAnswerText(
-        answer?.ok
-          ? 'quoted'
-          : answer?.code === 'other-window'
-            ? 'quoted-elsewhere'
-            : (answer?.code ?? 'no-answer'),
-        {},
-      ),
-    );
+    const answer = await call(quoting, { slug: to }, { text, source });
+    const code = answer.ok ? 'quoted' : answer.code === 'other-window' ? 'quoted-elsewhere' : answer.code;
+    setSaid(noteAnswerText(code, {}));
   };
   return {
     ready: to !== null,

@@ -1,5 +1,7 @@
 'use client';
 
+import { notingProgress } from '@/contract/readings';
+import { call } from '../request/call';
 import { useEffect, useRef, useState } from 'react';
 
 /** Time without a sign of life (a scroll, a key, a pointer) after which nobody is thought to be reading. */
@@ -19,14 +21,9 @@ export function ReadingClock(props: { slug: string; read: boolean; measures: boo
   const send = useRef(async (now: boolean) => {
     const spent = Math.round(seconds.current);
     seconds.current = 0;
-    const answer = await fetch(`/readings/${slug}/progress`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ seconds: spent, read: now }),
-      keepalive: true,
-    }).catch(() => null);
-    if (!answer?.ok) seconds.current += spent;
-    return answer?.ok === true;
+    const answer = await call(notingProgress, { slug }, { seconds: spent, read: now }, { keepalive: true });
+    if (!answer.ok) seconds.current += spent;
+    return answer.ok;
   });
 
   useEffect(() => {

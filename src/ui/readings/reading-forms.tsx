@@ -1,3 +1,4 @@
+import { editReadingAt, newReadingAt, readingTextAt } from '@/contract/addresses';
 import Link from 'next/link';
 
 const ACCEPT = '.txt,.md,.markdown,.html,.htm,.docx,.pdf,.csv,text/plain,text/html,text/csv,application/pdf';
@@ -20,7 +21,7 @@ export const NewReading = ({ course, week }: { course: string; week: number }) =
   <details className="mt-4 text-[13.5px]">
     <summary className="link min-h-6 w-fit">Put a reading into this week</summary>
     <form
-      action={`/courses/${course}/readings`}
+      action={newReadingAt(course)}
       method="post"
       encType="multipart/form-data"
       className="plate mt-2 grid gap-3 px-4 py-4"
@@ -48,14 +49,14 @@ export const NewReading = ({ course, week }: { course: string; week: number }) =
 export const NewerText = ({ slug }: { slug: string }) => (
   <>
     <p className="mt-3 text-[13px]">
-      <Link href={`/readings/${slug}/edit`} className="link inline-flex min-h-6 items-center">
+      <Link href={editReadingAt(slug)} className="link inline-flex min-h-6 items-center">
         Edit the text, its pictures, files and clips
       </Link>
     </p>
     <details className="mt-2 text-[13px]">
       <summary className="link min-h-6 w-fit">Put a newer text in its place</summary>
       <form
-        action={`/readings/${slug}/text`}
+        action={readingTextAt(slug)}
         method="post"
         encType="multipart/form-data"
         className="mt-2 grid gap-2"

@@ -1,5 +1,6 @@
 'use client';
 
+import { courseWeekAt, readingAt, readingRecordingAt } from '@/contract/addresses';
 import { readingText as textOfReading } from '@/core/notes/reading-text';
 import { noteSourceOf, sourceOf } from '@/core/posts/quote';
 import type { Doc } from '@/core/posts/document';
@@ -105,20 +106,20 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
           measures={doc !== null}
         />
         {view.staff ? (
-          <RecordingForm of={`/readings/${reading.slug}`} there={view.recording !== null} />
+          <RecordingForm action={readingRecordingAt(reading.slug)} there={view.recording !== null} />
         ) : null}
         {view.staff || course.outside ? <NewerText slug={reading.slug} /> : null}
       </div>
       <nav aria-label="Readings beside this one" className="mt-5 flex flex-wrap justify-between gap-2">
         {previous ? (
-          <Link className="btn" href={`/readings/${previous.slug}`}>
+          <Link className="btn" href={readingAt(previous.slug)}>
             <ArrowLeft size={15} aria-hidden /> {previous.title}
           </Link>
         ) : (
           <span />
         )}
         {next ? (
-          <Link className="btn" href={`/readings/${next.slug}`}>
+          <Link className="btn" href={readingAt(next.slug)}>
             {next.title} <ArrowRight size={15} aria-hidden />
           </Link>
         ) : null}
@@ -132,7 +133,7 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
         <div className="min-w-0">
           <p className="text-[12px] font-semibold text-ink-2">
             <Link
-              href={`/courses/${course.slug}/weeks/${reading.week}`}
+              href={courseWeekAt(course.slug, reading.week)}
               className="inline-flex min-h-7 items-center hover:underline"
             >
               {course.code} {course.title.split(':')[0]} › Week {reading.week}

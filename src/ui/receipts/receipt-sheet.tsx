@@ -1,3 +1,4 @@
+import { partAt, receiptFileAt } from '@/contract/addresses';
 import type { Doc } from '@/core/posts/document';
 import type { Receipt } from '@/core/receipts/receipt';
 import { DocumentView } from '../reading/document-view';
@@ -73,14 +74,11 @@ export function ReceiptSheet(props: {
         Signature <span className="font-mono break-all">{props.signature}</span>
       </p>
       <p className="mt-4 flex flex-wrap gap-2 print:hidden">
-        <a
-          className="btn go"
-          href={`/receipts/${receipt.post.number}/receipt.json?version=${receipt.post.version}`}
-        >
+        <a className="btn go" href={receiptFileAt(receipt.post.number, { version: receipt.post.version })}>
           Save the signed file
         </a>
         <PrintButton />
-        <a className="btn" href={`/discussions/${receipt.discussion.slug}/part`}>
+        <a className="btn" href={partAt(receipt.discussion.slug)}>
           Your part
         </a>
       </p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { marksAt } from '@/contract/addresses';
 import type { Rubric } from '@/core/rubric/rubric';
 import { QuietForm } from '../notes/note-form';
 import { moment } from '../words/time';
@@ -19,11 +20,7 @@ export function MarkForm(props: {
           ? `Marked by ${mark.marker}, ${moment(mark.markedAt, props.zone)}`
           : `Mark ${student}’s response by the rubric`}
       </summary>
-      <QuietForm
-        action={`/discussions/${props.slug}/marks`}
-        className="mt-2 grid gap-2.5"
-        label={`Mark for ${student}`}
-      >
+      <QuietForm action={marksAt(props.slug)} className="mt-2 grid gap-2.5" label={`Mark for ${student}`}>
         <input type="hidden" name="post" value={post} />
         {rubric.criteria.map((c) => (
           <label key={c.id} className="grid gap-1 font-semibold">

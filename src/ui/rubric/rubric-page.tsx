@@ -1,5 +1,6 @@
 'use client';
 
+import { estimateAt } from '@/contract/addresses';
 import type { Check } from '@/core/checks/types';
 import { pointsOf, type Criterion } from '@/core/rubric/rubric';
 import { QuietForm } from '../notes/note-form';
@@ -93,7 +94,7 @@ export function RubricPage(props: { slug: string; sheet: SheetView; estimating: 
         Rubric, {plural(total.of, 'point')}
       </h3>
       {estimating ? (
-        <QuietForm action={`/discussions/${slug}/estimate`} label="What you think of your own text">
+        <QuietForm action={estimateAt(slug)} label="What you think of your own text">
           {criteria}
           <p className="mt-1 flex flex-wrap items-center gap-2 text-[12.5px] text-ink-2">
             <button className="btn !min-h-8 !py-1">Keep my own estimate</button>

@@ -1,8 +1,9 @@
 'use client';
 
+import { noteToSelfAt } from '@/contract/addresses';
+import { notingToSelf } from '@/contract/writing';
+import { call } from '../request/call';
 import { useEffect, useRef, useState } from 'react';
-
-type Answer = { ok: true; keptAt: number } | { ok: false; code: string; body?: string; keptAt?: number };
 
 const QUIET_MS = 700;
 const AGAIN_MS = 3_000;
@@ -25,7 +26,7 @@ export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: 
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const dirty = useRef(false);
   const busy = useRef(false);
-  const address = `/discussions/${props.slug}/note-to-self`;
+  const { slug } = props;
 
   const send = useRef<(leaving?: boolean) => Promise<void>>(async () => {});
   useEffect(() => {
@@ -37,22 +38,20 @@ export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: 
       if (!dirty.current || (busy.current && !leaving)) return;
       busy.current = true;
       dirty.current = false;
-      const answer = await fetch(address, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        keepalive: leaving,
-        body: JSON.stringify({ body: text.current, base: base.current }),
-      })
-        .then((r) => r.json() as Promise<Answer>)
-        .catch(() => null);
+      const answer = await call(
+        notingToSelf,
+        { slug },
+        { body: text.current, base: base.current },
+        { keepalive: leaving },
+      );
       busy.current = false;
-      if (answer?.ok) {
+      if (answer.ok) {
         base.current = answer.keptAt;
         if (dirty.current) later(QUIET_MS);
         else setState((now) => (now === 'merged' ? now : 'kept'));
-      } else if (answer?.code === 'other-window') {
-        base.current = answer.keptAt ?? 0;
-        const both = `${text.current}\n\n${FROM_THE_OTHER}\n${answer.body ?? ''}`;
+      } else if (answer.code === 'other-window') {
+        base.current = answer.keptAt;
+        const both = `${text.current}\n\n${FROM_THE_OTHER}\n${answer.body}`;
         text.current = both;
         setBody(both);
         setState('merged');
@@ -71,12 +70,12 @@ export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: 
       leave();
       clearTimeout(timer.current);
     };
-  }, [address]);
+  }, [slug]);
 
   return (
     <details className="mt-4 border-t border-rule pt-3" open={props.note !== null && props.note.body !== ''}>
       <summary className="w-fit cursor-pointer font-serif text-[14px] font-semibold">Notes to self</summary>
-      <form action={address} method="post" className="mt-1.5">
+      <form action={noteToSelfAt(slug)} method="post" className="mt-1.5">
         <label className="sr-only" htmlFor="note-to-self">
           Notes to self: nobody else can read them
         </label>

@@ -1,5 +1,8 @@
 'use client';
 
+import { addingSource, shelving, takingSource, type newSourceSchema, type Shelf } from '@/contract/sources';
+import { call } from '../request/call';
+import type { z } from 'zod';
 import { STYLES, type Cited, type CitationStyle } from '@/core/sources/item';
 import { withReference } from '@/core/sources/references';
 import type { Editor } from '@tiptap/core';
@@ -8,11 +11,6 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useState, type FormEvent } from 'react';
 import { DocumentView } from '../reading/document-view';
 import { documentOf } from '../writing/editor/to-document';
-
-type Shelf = {
-  sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
-  readings: { slug: string; title: string; author: string }[];
-};
 
 const STYLE_NAMES: Record<CitationStyle, string> = { apa: 'APA', mla: 'MLA', chicago: 'Chicago' };
 const LIST_NAMES: Record<CitationStyle, string> = {
@@ -25,13 +23,14 @@ const TROUBLES: Record<string, string> = {
     'Nothing can be looked up from here: give its title too, and its author and year if you know them.',
   'not-read':
     'Reading what you pasted took too long, so nothing was put on the shelf. It is still here: paste fewer sources at once.',
+  'no-answer': 'Pulpit does not answer. What you typed is still here; try again in a moment.',
+  malformed: 'That is too long for a source. What you pasted is still here.',
   'no-source': 'That is no DOI, link, BibTeX or CSL-JSON that could be read. What you pasted is still here.',
   'shelf-full': 'The shelf is full: take some sources off it first.',
 };
 
 /** The sources of a course, ready to be cited: the citation goes where the cursor stands, the entry into the list. */
 export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) {
-  const address = `/discussions/${slug}/sources`;
   const [open, setOpen] = useState(false);
   const [shelf, setShelf] = useState<Shelf | null>(null);
   const [style, setStyle] = useState<CitationStyle>('apa');
@@ -41,33 +40,20 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
   useEffect(() => {
     if (!open) return;
     let gone = false;
-    void fetch(address)
-      .then(async (answer) => {
-        if (!answer.ok) throw new Error('no shelf');
-        const found = (await answer.json()) as Shelf;
-        if (!gone) setShelf(found);
-      })
-      .catch(
-        () =>
-          !gone &&
-          setSaid('The shelf could not be fetched. Your text is kept; try again when you are connected.'),
-      );
+    void call(shelving, { slug }, null).then((found) => {
+      if (gone) return;
+      if (found.ok) setShelf(found);
+      else setSaid('The shelf could not be fetched. Your text is kept; try again when you are connected.');
+    });
     return () => {
       gone = true;
     };
-  }, [open, address, turn]);
+  }, [open, slug, turn]);
 
-  const add = async (body: unknown, done?: () => void) => {
+  const add = async (source: z.input<typeof newSourceSchema>, done?: () => void) => {
     setSaid(null);
-    const answer = await fetch(address, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
-      .then((r) => r.json() as Promise<{ ok: boolean; code?: string; added?: number; unreadable?: number }>)
-      .catch(() => null);
-    if (!answer) setSaid('Pulpit does not answer. What you typed is still here; try again in a moment.');
-    else if (!answer.ok) setSaid(TROUBLES[answer.code ?? ''] ?? 'That could not be put on the shelf.');
+    const answer = await call(addingSource, { slug }, source);
+    if (!answer.ok) setSaid(TROUBLES[answer.code] ?? 'That could not be put on the shelf.');
     else {
       if (answer.unreadable)
         setSaid(`${answer.added} put on the shelf; ${answer.unreadable} had no title and were left out.`);
@@ -78,8 +64,15 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
   const submit = (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const form = e.currentTarget;
-    const fields = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    void add(fields, () => form.reset());
+    const data = new FormData(form);
+    const field = (name: string) => String(data.get(name) ?? '');
+    const source = {
+      pasted: field('pasted'),
+      title: field('title'),
+      author: field('author'),
+      year: field('year'),
+    };
+    void add(source, () => form.reset());
   };
   const cite = ({ inText, reference }: Cited) => {
     editor
@@ -152,9 +145,7 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
                         type="button"
                         className="link min-h-8 text-[12.5px]"
                         onClick={() =>
-                          void fetch(`${address}?id=${s.id}`, { method: 'DELETE' }).then(() =>
-                            setTurn((n) => n + 1),
-                          )
+                          void call(takingSource, { slug }, { id: s.id }).then(() => setTurn((n) => n + 1))
                         }
                       >
                         Take it off the shelf<span className="sr-only">: {s.title}</span>

@@ -1,3 +1,4 @@
+import { planAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { Owed } from '@/core/week/owed';
 import { plural } from '../words/plural';
@@ -77,7 +78,7 @@ export function OwedSentence({
       {things.length && line && next ? (
         <p className="mt-1.5 text-[14.5px] text-ink-2">
           <Link
-            href="/calendar/plan"
+            href={planAt()}
             className="underline decoration-rule underline-offset-4 hover:decoration-ink-2"
           >
             About {minutesText(ahead.work.likely)} of work

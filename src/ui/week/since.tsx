@@ -1,3 +1,4 @@
+import { conversationAt, readingAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
@@ -26,7 +27,7 @@ export function Since({
         <ul className="plate px-3.5 py-1 text-[13px]">
           {since.replies.map((r) => (
             <li key={r.post} className="border-t border-rule-soft py-2 first:border-t-0">
-              <Link href={`/discussions/${r.slug}/conversation?post=${r.post}`} className="group block">
+              <Link href={conversationAt(r.slug, { post: r.post })} className="group block">
                 <span className="group-hover:underline">
                   <b>{r.author}</b> replied to you
                 </span>
@@ -38,7 +39,7 @@ export function Since({
           ))}
           {since.mentions.map((m) => (
             <li key={m.post} className="border-t border-rule-soft py-2 first:border-t-0">
-              <Link href={`/discussions/${m.slug}/conversation?post=${m.post}`} className="group block">
+              <Link href={conversationAt(m.slug, { post: m.post })} className="group block">
                 <span className="group-hover:underline">
                   <b>{m.author}</b> named you in a post
                 </span>
@@ -50,7 +51,7 @@ export function Since({
           ))}
           {since.notes.map((n) => (
             <li key={n.id} className="border-t border-rule-soft py-2 first:border-t-0">
-              <Link href={`/readings/${n.reading.slug}#note-${n.id}`} className="group block">
+              <Link href={`${readingAt(n.reading.slug)}#note-${n.id}`} className="group block">
                 <span className="group-hover:underline">
                   <b>{n.author}</b>{' '}
                   {n.kind === 'answer' ? 'answered your margin note' : 'asks the staff beside a reading'}
@@ -63,7 +64,7 @@ export function Since({
           ))}
           {since.unread.map((p) => (
             <li key={p.slug} className="border-t border-rule-soft py-2 first:border-t-0">
-              <Link href={`/discussions/${p.slug}/conversation`} className="group block">
+              <Link href={conversationAt(p.slug)} className="group block">
                 <span className="group-hover:underline">
                   <b>{plural(p.n, 'unread post')}</b> in {p.course} week {p.week}
                 </span>

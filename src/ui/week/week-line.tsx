@@ -1,3 +1,4 @@
+import { careLogAt, courseWeekAt, discussionAt, roomAt } from '@/contract/addresses';
 import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
@@ -23,13 +24,13 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
   const next = line.ledger && summarise(line.ledger, now).next;
   const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;
   const reported = (line.teaching?.reports ?? 0) > 0;
-  const href = `/discussions/${line.slug}/${reported ? 'care' : s.action.room}`;
+  const href = reported ? careLogAt(line.slug) : roomAt(line.slug, s.action.room);
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_72px_208px_168px]">
       <div className="col-span-2 lg:col-span-1">
         <p className="text-[12px] font-semibold text-ink-3">
           <Link
-            href={`/courses/${courseSlug(line.course.code)}/weeks/${line.week}`}
+            href={courseWeekAt(courseSlug(line.course.code), line.week)}
             className="inline-flex min-h-7 items-center hover:underline"
           >
             {line.course.code} · Week {line.week}
@@ -37,7 +38,7 @@ export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number;
           {line.course.outside ? ' · not hosted here' : ''}
         </p>
         <h2 className="text-[16.5px] leading-snug">
-          <Link href={`/discussions/${line.slug}`} className="title-link">
+          <Link href={discussionAt(line.slug)} className="title-link">
             {line.title}
           </Link>
         </h2>

@@ -1,5 +1,6 @@
 'use client';
 
+import { newOutsideAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
@@ -38,7 +39,7 @@ export function Week({ week }: { week: WeekView }) {
         )}
         <p className={teaches ? 'hidden' : 'mt-3 text-[13px] text-ink-2'}>
           A course that is not in Pulpit?{' '}
-          <Link className="link" href="/outside/new">
+          <Link className="link" href={newOutsideAt()}>
             Bring in its prompt
           </Link>{' '}
           and it stands here too.

@@ -1,3 +1,4 @@
+import { roomAt } from '@/contract/addresses';
 import { entryStatus, type DiscussionEntry } from '@/core/calendar/entries';
 import type { FeedEvent } from '@/core/calendar/feed';
 import type { LateRule } from '@/core/deadlines/late';
@@ -37,7 +38,7 @@ export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
   const standing = entryStanding(entry);
   const done = status.code === 'done' ? 'Done: ' : '';
   const room = entry.kind === 'replies' ? 'conversation' : 'response';
-  const url = `${origin}/discussions/${entry.slug}/${room}`;
+  const url = origin + roomAt(entry.slug, room);
   return {
     uid: entry.uid,
     sequence: entry.sequence,
@@ -66,7 +67,7 @@ export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
 /** A planned sitting as a calendar program shows it. */
 export function sittingEvent(piece: FeedPiece, origin: string): FeedEvent {
   const { assignment } = piece;
-  const url = `${origin}/discussions/${assignment.slug}/${assignment.kind === 'response' ? 'response' : 'conversation'}`;
+  const url = origin + roomAt(assignment.slug, assignment.kind === 'response' ? 'response' : 'conversation');
   return {
     uid: piece.uid,
     sequence: piece.sequence,

@@ -1,5 +1,8 @@
 'use client';
 
+import { conversationAt, responseAt, withdrawAt } from '@/contract/addresses';
+import { changing } from '@/contract/writing';
+import { call } from '../request/call';
 import { unmetRequired } from '@/core/checks/checks';
 import type { Check } from '@/core/checks/types';
 import type { ChangeRefusal } from '@/core/counting/permission';
@@ -17,8 +20,6 @@ import { Desk } from './desk';
 import type { ShareState } from './use-share';
 import { useWriting } from './use-writing';
 import { WithFigures } from './with-figures';
-
-type Answer = { ok: true } | { ok: false; code: string };
 
 /** A shared post on the desk again: a change is kept as a draft until it is put in the post's place. */
 export function ChangeDesk(props: {
@@ -77,22 +78,12 @@ export function ChangeDesk(props: {
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
 
-  const after = `/discussions/${head.slug}/${isReply ? `conversation?post=${post.id}` : 'response'}`;
+  const after = isReply ? conversationAt(head.slug, { post: post.id }) : responseAt(head.slug);
   const put = async () => {
     if (busy.current) return;
     busy.current = true;
     setShare({ state: 'sharing' });
-    let answer: Answer;
-    try {
-      const response = await fetch(`/discussions/${head.slug}/posts/${post.id}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ...writing.text(), n: post.n }),
-      });
-      answer = (await response.json()) as Answer;
-    } catch {
-      answer = { ok: false, code: 'no-answer' };
-    }
+    const answer = await call(changing, { slug: head.slug, post: post.id }, { ...writing.text(), n: post.n });
     if (!answer.ok) {
       busy.current = false;
       setShare({ state: 'failed', failure: answer });
@@ -145,7 +136,7 @@ export function ChangeDesk(props: {
             <details className="mt-1">
               <summary className="link w-fit">Withdraw it…</summary>
               <form
-                action={`/discussions/${head.slug}/posts/${post.id}/withdraw`}
+                action={withdrawAt(head.slug, post.id)}
                 method="post"
                 className="mt-1.5 flex flex-wrap items-center gap-3"
               >

@@ -1,3 +1,4 @@
+import { instant } from '@/core/ids';
 import { doc } from '../../../tests/fixtures/build';
 import { DraftKeeper, isNewerHere, type KeepAnswer, type KeepRequest } from './draft-keeper';
 
@@ -14,7 +15,12 @@ function keeper(answers: KeepAnswer[]) {
     keep: async (request) => {
       sent.push(request);
       return (
-        answers.shift() ?? { ok: true, revision: sent.length, keptAt: 1_000 + sent.length, submission: 's1' }
+        answers.shift() ?? {
+          ok: true,
+          revision: sent.length,
+          keptAt: instant(1_000 + sent.length),
+          submission: 's1',
+        }
       );
     },
     keepLocal: (copy) => (local = copy),
@@ -90,7 +96,7 @@ describe('a draft', () => {
     code: 'other-window',
     title: 'Theirs',
     doc: doc('their text'),
-    keptAt: 5,
+    keptAt: instant(5),
     revision: 7,
     submission: 's2',
   };

@@ -1,4 +1,7 @@
+import type { draftInputSchema, keepingDraft } from '@/contract/writing';
 import type { Doc } from '@/core/posts/document';
+import type { AnswerOf } from '../request/call';
+import type { z } from 'zod';
 
 export type Place = {
   slug: string;
@@ -26,28 +29,8 @@ export type Keeping =
   | { state: 'refused'; code: string }
   | { state: 'elsewhere'; other: OtherText };
 
-export type KeepRequest = {
-  kind: Place['kind'];
-  parent: number | null;
-  submission: string;
-  title: string;
-  doc: Doc;
-  base: number;
-  conflict: 'tell' | 'replace' | 'aside';
-  edits: number | null;
-  restoring: boolean;
-};
-export type KeepAnswer =
-  | { ok: true; revision: number; keptAt: number; submission: string }
-  | {
-      ok: false;
-      code: string;
-      title?: string;
-      doc?: Doc;
-      keptAt?: number;
-      revision?: number;
-      submission?: string;
-    };
+export type KeepRequest = z.input<typeof draftInputSchema> & { doc: Doc };
+export type KeepAnswer = AnswerOf<typeof keepingDraft>;
 
 /** This machine's own copy of a draft: which draft it is of, and the revision it was written on. */
 export type LocalCopy = Text & { base: number; kept: boolean; submission: string };

@@ -1,3 +1,4 @@
+import { postAt, postsAt } from '@/contract/addresses';
 import type { Part } from '@/core/brief/brief';
 import { canonicalJson } from '@/core/posts/canonical';
 import { documentFromParts, documentFromText, textsOfParts } from '@/core/posts/compose';
@@ -42,7 +43,7 @@ export function PlainForm({
     <form
       ref={ref}
       method="post"
-      action={change ? `/discussions/${slug}/posts/${change.post}` : `/discussions/${slug}/posts`}
+      action={change ? postAt(slug, change.post) : postsAt(slug)}
       className="grid gap-3 overflow-auto p-4 sm:p-6"
     >
       <input type="hidden" name="kind" value={kind} />

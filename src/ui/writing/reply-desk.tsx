@@ -1,5 +1,6 @@
 'use client';
 
+import { conversationAt } from '@/contract/addresses';
 import { plainText } from '@/core/posts/flatten';
 import { repeatOf, type Earlier } from '@/core/substance/repeated';
 import type { Compared } from '@/core/drafts/difference';
@@ -165,7 +166,7 @@ export function ReplyDesk(props: {
     }
     const post = sent;
     writing.keeper.finish();
-    router.push(`/discussions/${props.slug}/conversation?post=${post}&shared=${post}`);
+    router.push(conversationAt(props.slug, { post, shared: post }));
     router.refresh();
   };
   /** A text that lacks something is shared only by wish. */

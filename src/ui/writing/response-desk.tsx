@@ -1,5 +1,6 @@
 'use client';
 
+import { responseAt } from '@/contract/addresses';
 import { unmetRequired } from '@/core/checks/checks';
 import type { Check } from '@/core/checks/types';
 import { previewVerdict } from '@/core/counting/preview';
@@ -84,7 +85,7 @@ export function ResponseDesk(props: {
     const post = await send(writing.text(), writing.keeper.submission, { postedAt });
     if (typeof post !== 'number') return;
     writing.keeper.finish();
-    router.replace(`/discussions/${head.slug}/response?shared=${post}`);
+    router.replace(responseAt(head.slug, { shared: post }));
     router.refresh();
   };
   /** A text that lacks something is shared only by wish. */

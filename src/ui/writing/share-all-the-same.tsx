@@ -1,3 +1,4 @@
+import { conversationAt, postsAt, responseAt } from '@/contract/addresses';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
@@ -22,7 +23,7 @@ export function ShareAllTheSame(props: {
   const { head, kind, parent, draft, to, lacking, verdict } = props;
   const { brief, schedule } = head;
   const { outside } = head.course;
-  const back = `/discussions/${head.slug}/${kind === 'response' ? 'response' : `conversation?post=${parent}`}`;
+  const back = kind === 'response' ? responseAt(head.slug) : conversationAt(head.slug, { post: parent });
   const staysSealed = kind === 'response' && head.seal && lacking.length > 0 && !brief.sealOpensWithAny;
   return (
     <section className="plate mx-auto my-4 max-w-[760px] px-5 py-5 sm:px-8" aria-labelledby="before">
@@ -55,7 +56,7 @@ export function ShareAllTheSame(props: {
           {sealText({ because: 'short', opens: schedule.response.due }, false, schedule.zone)}
         </p>
       ) : null}
-      <form method="post" action={`/discussions/${head.slug}/posts`} className="mt-4 flex flex-wrap gap-2">
+      <form method="post" action={postsAt(head.slug)} className="mt-4 flex flex-wrap gap-2">
         <input type="hidden" name="kind" value={kind} />
         {parent === null ? null : <input type="hidden" name="parent" value={parent} />}
         <Link className="btn go" href={back}>

@@ -1,10 +1,12 @@
 'use client';
 
+import { keepingDraft } from '@/contract/writing';
+import { call } from '../request/call';
 import { canonicalJson } from '@/core/posts/canonical';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { DraftView } from '../discussion/types';
-import { DraftKeeper, isNewerHere, type KeepAnswer, type LocalCopy, type Place } from './draft-keeper';
+import { DraftKeeper, isNewerHere, type LocalCopy, type Place } from './draft-keeper';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
 
 function keeperFor(place: Place, opened: DraftView): DraftKeeper {
@@ -12,19 +14,7 @@ function keeperFor(place: Place, opened: DraftView): DraftKeeper {
   return new DraftKeeper(place, opened, {
     keepLocal: (copy) => keepLocal(key, copy),
     forgetLocal: () => forgetLocal(key),
-    keep: async (request, leaving) => {
-      try {
-        const response = await fetch(`/discussions/${place.slug}/draft`, {
-          method: 'PUT',
-          headers: { 'content-type': 'application/json' },
-          keepalive: leaving,
-          body: JSON.stringify(request),
-        });
-        return (await response.json()) as KeepAnswer;
-      } catch {
-        return { ok: false, code: 'no-answer' };
-      }
-    },
+    keep: (request, leaving) => call(keepingDraft, { slug: place.slug }, request, { keepalive: leaving }),
   });
 }
 

@@ -1,16 +1,14 @@
 'use client';
 
+import type { CommonFailure, FailureOf } from '@/contract/endpoint';
+import { sharing, type changing } from '@/contract/writing';
+import { call } from '../request/call';
 import { useCallback, useRef, useState } from 'react';
 import type { Place, Text } from './draft-keeper';
 
-export type ShareState =
-  | { state: 'idle' }
-  | { state: 'sharing' }
-  | { state: 'failed'; failure: { code: string; [more: string]: unknown } };
-
-/** Why it was not shared; with the text of now, where the answered post was changed. */
-export type NotShared = { ok: false; code: string; [more: string]: unknown };
-type Answer = { ok: true; post: number } | NotShared;
+/** Why it was not shared, or not changed. */
+export type NotShared = FailureOf<typeof sharing> | FailureOf<typeof changing> | CommonFailure;
+export type ShareState = { state: 'idle' } | { state: 'sharing' } | { state: 'failed'; failure: NotShared };
 
 /**
  * Shares a text. A second press while the first is under way does nothing, and the submission's id makes one post of
@@ -29,25 +27,19 @@ export function useShare(place: Place) {
       if (busy.current) return null;
       busy.current = true;
       setShare({ state: 'sharing' });
-      let answer: Answer;
-      try {
-        const response = await fetch(`/discussions/${place.slug}/posts`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({
-            kind: place.kind,
-            parent: place.parent,
-            submission,
-            ...text,
-            private: how.privately ?? false,
-            postedAt: how.postedAt ?? null,
-            answeredN: how.answeredN ?? null,
-          }),
-        });
-        answer = (await response.json()) as Answer;
-      } catch {
-        answer = { ok: false, code: 'no-answer' };
-      }
+      const answer = await call(
+        sharing,
+        { slug: place.slug },
+        {
+          kind: place.kind,
+          parent: place.parent,
+          submission,
+          ...text,
+          private: how.privately ?? false,
+          postedAt: how.postedAt ?? null,
+          answeredN: how.answeredN ?? null,
+        },
+      );
       if (answer.ok) return answer.post;
       busy.current = false;
       setShare(answer.code === 'answered-changed' ? { state: 'idle' } : { state: 'failed', failure: answer });

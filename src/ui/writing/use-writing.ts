@@ -1,5 +1,7 @@
 'use client';
 
+import { naming } from '@/contract/writing';
+import { call } from '../request/call';
 import type { Part } from '@/core/brief/brief';
 import type { CheckRules } from '@/core/checks/checks';
 import type { Evidence } from '@/core/checks/types';
@@ -38,9 +40,9 @@ function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part
 
 /** Whom and which posts a text in this discussion may name. */
 async function namesOf(slug: string): Promise<Names> {
-  const response = await fetch(`/discussions/${slug}/names`);
-  if (!response.ok) throw new Error('no names');
-  return (await response.json()) as Names;
+  const names = await call(naming, { slug }, null);
+  if (!names.ok) throw new Error('no names');
+  return names;
 }
 
 /** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */

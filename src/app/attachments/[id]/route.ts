@@ -1,12 +1,13 @@
+import { givingUp, PIECE_BYTES, sendingPiece } from '@/contract/files';
+import { fail, ok } from '@/core/result';
 import { readableFile } from '@/server/files/read';
-import { cancelUpload, PIECE_BYTES, takePiece } from '@/server/files/receive';
+import { cancelUpload, takePiece } from '@/server/files/receive';
 import type { Span } from '@/server/files/store';
 import { app } from '@/runtime/app';
 import { disposition } from '../../_request/disposition';
-import { visitor, withFiles } from '../../_request/session';
-import { bodyBytes, fromOwnPages, unexpected } from '../../_request/write';
-
-type Context = { params: Promise<{ id: string }> };
+import { content, json } from '../../_request/endpoint';
+import { withFiles } from '../../_request/session';
+import { bodyBytes } from '../../_request/write';
 
 /** The first range a request asks for (RFC 9110, 14.1.2): null for all of it, `outside` where nothing of it is there. */
 function rangeOf(header: string | null, bytes: number): Span | 'outside' | null {
@@ -21,10 +22,9 @@ function rangeOf(header: string | null, bytes: number): Span | 'outside' | null 
 const SHOWN = /^(?:image\/webp|audio\/[a-z0-9.+-]+|video\/[a-z0-9.+-]+)$/u;
 
 /** A file of a post or a draft, for those who may read that. */
-export async function GET(request: Request, { params }: Context) {
+export const GET = content<'id'>(async ({ visitor, params, request }) => {
   const who = await visitor();
-  const { id } = await params;
-  const found = who ? await readableFile(withFiles(who.deps), who.actor, id) : null;
+  const found = who ? await readableFile(withFiles(who.deps), who.actor, params.id) : null;
   if (!found?.ok) return new Response('There is no such file for you.\n', { status: 404 });
   const { sha256, name, mediaType, bytes } = found.value;
   const headers: Record<string, string> = {
@@ -51,34 +51,18 @@ export async function GET(request: Request, { params }: Context) {
       'content-range': `bytes ${range.first}-${range.last}/${bytes}`,
     },
   });
-}
+});
 
 /** The next piece of one's file: its bytes as the body, where it belongs in the address. */
-export async function PUT(request: Request, { params }: Context) {
-  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
-  try {
-    const who = await visitor();
-    if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
-    const from = Number(new URL(request.url).searchParams.get('from'));
-    const piece = Number.isSafeInteger(from) && from >= 0 ? await bodyBytes(request, PIECE_BYTES) : null;
-    if (!piece) return Response.json({ ok: false, code: 'piece-too-large' }, { status: 413 });
-    const taken = await takePiece(withFiles(who.deps), who.actor, (await params).id, from, piece);
-    return taken.ok
-      ? Response.json({ ok: true, ...taken.value })
-      : Response.json(
-          { ok: false, ...taken.failure },
-          { status: taken.failure.code === 'not-found' ? 404 : 422 },
-        );
-  } catch (error) {
-    return Response.json({ ok: false, ...unexpected(error) }, { status: 500 });
-  }
-}
+export const PUT = json(sendingPiece, async ({ who, params, request }) => {
+  const from = Number(new URL(request.url).searchParams.get('from'));
+  const piece = Number.isSafeInteger(from) && from >= 0 ? await bodyBytes(request, PIECE_BYTES) : null;
+  if (!piece) return fail({ code: 'piece-too-large' });
+  return takePiece(withFiles(who.deps), who.actor, params.id, from, piece);
+});
 
 /** Gives up a file that is still coming in. */
-export async function DELETE(request: Request, { params }: Context) {
-  if (!fromOwnPages(request)) return Response.json({ ok: false, code: 'foreign' }, { status: 403 });
-  const who = await visitor();
-  if (!who) return Response.json({ ok: false, code: 'signed-out' }, { status: 401 });
-  const given = await cancelUpload(withFiles(who.deps), who.actor, (await params).id);
-  return Response.json({ ok: given.ok }, { status: given.ok ? 200 : 404 });
-}
+export const DELETE = json(givingUp, async ({ who, params }) => {
+  const given = await cancelUpload(withFiles(who.deps), who.actor, params.id);
+  return given.ok ? ok(null) : given;
+});

@@ -1,3 +1,4 @@
+import { elsewhereAt } from '@/contract/addresses';
 import { headers } from 'next/headers';
 import { importedCalendars } from '@/server/calendar/busy';
 import { feedAddress } from '@/server/calendar/feed';
@@ -45,7 +46,7 @@ function answerText(answer: string | undefined, times: string | undefined, why: 
 }
 
 export default async function ElsewherePage({ searchParams }: Props) {
-  const who = await requireVisitor('/calendar/elsewhere');
+  const who = await requireVisitor(elsewhereAt());
   const [feed, calendars, { answer, times, why }, asked] = await Promise.all([
     feedAddress(who.deps, who.actor),
     importedCalendars(who.deps, who.actor),
@@ -53,7 +54,7 @@ export default async function ElsewherePage({ searchParams }: Props) {
     headers(),
   ]);
   return (
-    <Frame visitor={who} here="/calendar/elsewhere" place="/calendar">
+    <Frame visitor={who} here={elsewhereAt()} place="calendar">
       <Elsewhere
         view={{
           zone: who.actor.timeZone,

@@ -1,17 +1,19 @@
+import { elsewhereAt } from '@/contract/addresses';
 import { newFeedAddress, revokeFeed } from '@/server/calendar/feed';
-import { requireVisitor } from '../../_request/session';
-import { bodyFields, fromOwnPages, seeOther } from '../../_request/write';
+import { seeOther } from '../../_request/write';
+import { form } from '../../_request/endpoint';
 
 /** Makes a person's secret calendar address, or stops it. */
-export async function POST(request: Request) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const who = await requireVisitor('/calendar/elsewhere');
-  const wish = (await bodyFields(request)).get('do');
-  if (wish === 'revoke') {
-    await revokeFeed(who.deps, who.actor);
-    return seeOther('/calendar/elsewhere?answer=revoked');
-  }
-  if (wish !== 'make') return seeOther('/calendar/elsewhere');
-  await newFeedAddress(who.deps, who.actor);
-  return seeOther('/calendar/elsewhere?answer=feed');
-}
+export const POST = form(
+  () => elsewhereAt(),
+  async ({ who, fields }) => {
+    const wish = fields.get('do');
+    if (wish === 'revoke') {
+      await revokeFeed(who.deps, who.actor);
+      return seeOther(elsewhereAt({ answer: 'revoked' }));
+    }
+    if (wish !== 'make') return seeOther(elsewhereAt());
+    await newFeedAddress(who.deps, who.actor);
+    return seeOther(elsewhereAt({ answer: 'feed' }));
+  },
+);

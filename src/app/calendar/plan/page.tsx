@@ -1,3 +1,4 @@
+import { planAt } from '@/contract/addresses';
 import { own } from '@/core/own';
 import { planView } from '@/server/planning/plan';
 import { Plan } from '@/ui/calendar/plan';
@@ -18,10 +19,10 @@ const ANSWERS: Record<string, { good: boolean; text: string }> = {
 };
 
 export default async function PlanPage({ searchParams }: Props) {
-  const who = await requireVisitor('/calendar/plan');
+  const who = await requireVisitor(planAt());
   const [plan, { answer }] = await Promise.all([planView(who.deps, who.actor), queryOf(searchParams)]);
   return (
-    <Frame visitor={who} here="/calendar/plan" place="/calendar">
+    <Frame visitor={who} here={planAt()} place="calendar">
       <Plan plan={{ ...plan, answer: own(ANSWERS, answer) ?? null }} />
     </Frame>
   );

@@ -1,3 +1,4 @@
+import { courseAt, courseWeekAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { courseWeek } from '@/server/courses/weeks';
 import { CoursePage } from '@/ui/courses/head';
@@ -17,13 +18,13 @@ export async function CourseWeekPage({
   week: number | null;
   answer?: string;
 }) {
-  const here = `/courses/${course}${week === null ? '' : `/weeks/${week}`}`;
+  const here = week === null ? courseAt(course) : courseWeekAt(course, week);
   const who = await requireVisitor(here);
   const found = await courseWeek(who.deps, who.actor, course, week);
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="">
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="weeks">
         <AnswerLine answer={answer ? { good: false, text: noteAnswerText(answer, {}) } : null} />
         <CourseWeek view={found.value} />
       </CoursePage>

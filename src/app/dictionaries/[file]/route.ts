@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { content } from '../../_request/endpoint';
 
 const FILES = new Map<string, [string, string]>([
   ['en-GB.aff', ['dictionary-en-gb', 'index.aff']],
@@ -9,11 +10,11 @@ const FILES = new Map<string, [string, string]>([
 ]);
 
 /** A spelling dictionary (Hunspell's two files), for the worker that reads drafts over. */
-export async function GET(_request: Request, context: { params: Promise<{ file: string }> }) {
-  const found = FILES.get((await context.params).file);
+export const GET = content<'file'>(async ({ params }) => {
+  const found = FILES.get(params.file);
   if (!found) return new Response('There is no such dictionary.\n', { status: 404 });
   const text = await readFile(join(process.cwd(), 'node_modules', ...found));
   return new Response(new Uint8Array(text), {
     headers: { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'public, max-age=604800' },
   });
-}
+});

@@ -1,3 +1,4 @@
+import { discussionAt, roomAt } from '@/contract/addresses';
 import { notFound, redirect } from 'next/navigation';
 import { roomToOpen } from '@/server/discussions/room';
 import { requireVisitor } from '../../_request/session';
@@ -7,8 +8,8 @@ type Props = { params: Promise<{ slug: string }> };
 /** A discussion's one address: it leads to the room where the next thing is to be done. */
 export default async function DiscussionPage({ params }: Props) {
   const { slug } = await params;
-  const who = await requireVisitor(`/discussions/${slug}`);
+  const who = await requireVisitor(discussionAt(slug));
   const room = await roomToOpen(who.deps, who.actor, slug);
   if (!room.ok) notFound();
-  redirect(`/discussions/${slug}/${room.value}`);
+  redirect(roomAt(slug, room.value));
 }

@@ -1,5 +1,6 @@
 import { resolveEmbed } from '@/server/embeds/resolve';
-import { visitor, withSites } from '../../_request/session';
+import { withSites } from '../../_request/session';
+import { content } from '../../_request/endpoint';
 
 const escaped = (text: string) =>
   text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/"/gu, '&quot;');
@@ -17,7 +18,7 @@ const page = (body: string, frames: string) =>
   );
 
 /** A page of its own around a player, so that what plays can reach nothing of Pulpit's, and only its own site's hosts. */
-export async function GET(request: Request) {
+export const GET = content(async ({ visitor, request }) => {
   const who = await visitor();
   const url = new URL(request.url).searchParams.get('url') ?? '';
   const embed = who ? await resolveEmbed(withSites(who.deps), url) : null;
@@ -27,4 +28,4 @@ export async function GET(request: Request) {
     `<iframe src="${escaped(embed.frame)}" title="${escaped(embed.title)}" sandbox="allow-scripts" allow="fullscreen" allowfullscreen referrerpolicy="no-referrer"></iframe>`,
     own ? "'self'" : new URL(embed.frame).origin,
   );
-}
+});

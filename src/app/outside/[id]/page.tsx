@@ -1,3 +1,4 @@
+import { outsideAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { intakePage } from '@/server/outside/brief-page';
@@ -14,12 +15,12 @@ type Props = { params: Promise<{ id: string }> };
 export default async function IntakePage({ params }: Props) {
   const { id } = await params;
   if (!z.uuid().safeParse(id).success) notFound();
-  const here = `/outside/${id}`;
+  const here = outsideAt(id);
   const who = await requireVisitor(here);
   const page = await intakePage(who.deps, who.actor, id);
   if (!page.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions">
+    <Frame visitor={who} here={here} place="discussions">
       <main id="main" className="px-4 pb-4 sm:px-7">
         <BriefHead title="Is this what the prompt asks?" />
         <BriefForm

@@ -1,3 +1,4 @@
+import { newOutsideAt } from '@/contract/addresses';
 import { z } from 'zod';
 import { waiting } from '@/server/outside/take-in';
 import { Frame } from '../../_request/frame';
@@ -33,9 +34,9 @@ const troubles = z
   .catch([]);
 
 export default async function NewOutsidePrompt({ searchParams }: Props) {
-  const who = await requireVisitor('/outside/new');
+  const who = await requireVisitor(newOutsideAt());
   return (
-    <Frame visitor={who} here="/outside/new" place="/discussions">
+    <Frame visitor={who} here={newOutsideAt()} place="discussions">
       <TakeInPage
         troubles={troubles.parse((await queryOf(searchParams)).trouble)}
         waiting={await waiting(who.deps, who.actor)}

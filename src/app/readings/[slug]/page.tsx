@@ -1,3 +1,4 @@
+import { readingAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { readingPage } from '@/server/courses/readings';
 import { Reading } from '@/ui/readings/reading';
@@ -15,12 +16,12 @@ export const metadata = { title: 'Reading' };
 export default async function ReadingPage({ params, searchParams }: Props) {
   const { answer, added, known, skipped, lost } = await queryOf(searchParams);
   const { slug } = await params;
-  const here = `/readings/${slug}`;
+  const here = readingAt(slug);
   const who = await requireVisitor(here);
   const found = await readingPage(who.deps, who.actor, slug);
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
       <Reading
         key={slug}
         view={found.value}

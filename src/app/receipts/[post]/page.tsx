@@ -1,3 +1,4 @@
+import { receiptAt, verifyAt } from '@/contract/addresses';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
@@ -18,7 +19,7 @@ export const metadata = { title: 'Receipt' };
 export default async function ReceiptPage({ params, searchParams }: Props) {
   const { post } = await params;
   const { version = '' } = await queryOf(searchParams);
-  const here = `/receipts/${post}`;
+  const here = receiptAt(post);
   const who = await requireVisitor(here);
   const number = /^\d{1,15}$/u.test(post) ? Number(post) : 0;
   const issued = await issueReceipt(
@@ -30,14 +31,14 @@ export default async function ReceiptPage({ params, searchParams }: Props) {
   if (!issued.ok) notFound();
   const { file, zone } = issued.value;
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={zone}>
       <main id="main" className="px-4 py-6 sm:px-7">
         <ReceiptSheet
           receipt={file.receipt}
           content={file.content}
           signature={file.jws.signature}
           zone={zone}
-          verifyAt={`${originOf(await headers())}/verify`}
+          verifyAt={originOf(await headers()) + verifyAt()}
         />
       </main>
     </Frame>

@@ -1,13 +1,15 @@
 import { z } from 'zod';
+import { signInAt, weekAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
 import { PEER } from '@/runtime/peer';
 import { clientAddress, networkOf } from '@/server/sessions/network';
 import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
 import { knownDevice, setDeviceCookie, setSessionCookie, strangerDeps } from '../../_request/session';
-import { bodyFields, fromOwnPages, localPath, seeOther } from '../../_request/write';
+import { openForm } from '../../_request/endpoint';
+import { localPath, seeOther } from '../../_request/write';
 
-const form = z.union([
+const fieldsSchema = z.union([
   z.object({ person: z.uuid(), to: z.string().max(500).default('/') }),
   z.object({
     email: z.string().min(1).max(320),
@@ -16,12 +18,11 @@ const form = z.union([
   }),
 ]);
 
-export async function POST(request: Request) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const fields = Object.fromEntries(await bodyFields(request));
-  const read = form.safeParse(fields);
+/** Signs in: with address and password, or with one press as somebody of the demo. */
+export const POST = openForm(async ({ fields, request }) => {
+  const read = fieldsSchema.safeParse(Object.fromEntries(fields));
   const back = (problem: string) =>
-    seeOther(`/sign-in?problem=${problem}&to=${encodeURIComponent(localPath(fields.to ?? '/'))}`);
+    seeOther(signInAt({ problem, to: localPath(fields.get('to') ?? weekAt()) }));
   if (!read.success) return back('wrong-credentials');
   if ('person' in read.data && !app().config.demo) return back('not-offered');
   const deps = await strangerDeps();
@@ -44,4 +45,4 @@ export async function POST(request: Request) {
   if (done.value.device !== null) await setDeviceCookie(done.value.device);
   await setSessionCookie(done.value.token, done.value.maxAgeSeconds);
   return seeOther(localPath(read.data.to));
-}
+});

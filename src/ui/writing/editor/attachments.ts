@@ -1,3 +1,4 @@
+import { attachmentAt } from '@/contract/addresses';
 import { LIMITS, type AttachedFile, type Clip, type Embed, type Picture } from '@/core/posts/document';
 import { Node, type NodeViewRenderer } from '@tiptap/core';
 import { playingTime } from '../../words/clips';
@@ -22,7 +23,7 @@ function drawPicture(dom: HTMLElement, attrs: Attrs) {
   dom.dataset.place = place ?? '';
   dom.style.width = size ? `${size}%` : '';
   const image = document.createElement('img');
-  Object.assign(image, { src: `/attachments/${file}`, alt, width, height, draggable: false });
+  Object.assign(image, { src: attachmentAt(file), alt, width, height, draggable: false });
   const below = document.createElement('figcaption');
   below.textContent = caption ?? '';
   if (!alt) {

@@ -1,3 +1,5 @@
+import { readingLink, type LinkRead } from '@/contract/links';
+import { call } from '../../request/call';
 import { pastedAddress } from '@/core/embeds/address';
 import { LIMITS } from '@/core/posts/document';
 import { Extension } from '@tiptap/core';
@@ -5,16 +7,10 @@ import type { Node } from '@tiptap/pm/model';
 import { Plugin, PluginKey } from '@tiptap/pm/state';
 import type { EditorView } from '@tiptap/pm/view';
 
-type Read = { kind: 'player'; title: string; site: string } | { kind: 'page'; title: string | null };
-
 /** What is behind a link, as the server says it; null where nobody answers. */
-async function readLink(url: string): Promise<Read | null> {
-  const answer = await fetch('/links/read', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ url }),
-  }).catch(() => null);
-  return answer?.ok ? ((await answer.json()) as Read) : null;
+async function readLink(url: string): Promise<LinkRead | null> {
+  const answer = await call(readingLink, {}, { url });
+  return answer.ok ? answer : null;
 }
 
 /** Where the link that was pasted still stands as it was pasted. */
@@ -29,7 +25,7 @@ function placeOf(doc: Node, url: string): { pos: number; alone: boolean } | null
 }
 
 /** Makes of a pasted link what it is: a player on a line of its own, or the page's title. One that was changed meanwhile stays. */
-function become(view: EditorView, url: string, read: Read) {
+function become(view: EditorView, url: string, read: LinkRead) {
   const { state } = view;
   const place = placeOf(state.doc, url);
   if (!place) return;

@@ -1,10 +1,11 @@
 import { visibleClip } from '@/server/clips/look';
-import { visitor, withFiles } from '../../../_request/session';
+import { content } from '../../../_request/endpoint';
+import { withFiles } from '../../../_request/session';
 
 /** What is said in a clip, as WebVTT, for those who may see it. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = content<'id'>(async ({ visitor, params }) => {
   const who = await visitor();
-  const found = who ? await visibleClip(withFiles(who.deps), who.actor, (await params).id) : null;
+  const found = who ? await visibleClip(withFiles(who.deps), who.actor, params.id) : null;
   const captions = found?.ok ? found.value.captions : null;
   if (captions === null) return new Response('There are no such captions for you.\n', { status: 404 });
   return new Response(captions, {
@@ -14,4 +15,4 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
       'cache-control': 'private, no-cache',
     },
   });
-}
+});

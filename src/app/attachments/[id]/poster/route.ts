@@ -1,11 +1,12 @@
 import { app } from '@/runtime/app';
 import { visibleClip } from '@/server/clips/look';
-import { visitor, withFiles } from '../../../_request/session';
+import { content } from '../../../_request/endpoint';
+import { withFiles } from '../../../_request/session';
 
 /** A picture of a clip, for those who may see it. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = content<'id'>(async ({ visitor, params }) => {
   const who = await visitor();
-  const found = who ? await visibleClip(withFiles(who.deps), who.actor, (await params).id) : null;
+  const found = who ? await visibleClip(withFiles(who.deps), who.actor, params.id) : null;
   const poster = found?.ok ? found.value.poster : null;
   if (!poster) return new Response('There is no such picture for you.\n', { status: 404 });
   return new Response(await app().files.read(poster), {
@@ -16,4 +17,4 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
       etag: `"${poster}"`,
     },
   });
-}
+});

@@ -1,10 +1,11 @@
 import { thumbnail } from '@/server/files/thumbnail';
-import { visitor, withFiles } from '../../../_request/session';
+import { content } from '../../../_request/endpoint';
+import { withFiles } from '../../../_request/session';
 
 /** A small picture of what a post carries, for those who may read it. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = content<'id'>(async ({ visitor, params, request }) => {
   const who = await visitor();
-  const found = who ? await thumbnail(withFiles(who.deps), who.actor, (await params).id) : null;
+  const found = who ? await thumbnail(withFiles(who.deps), who.actor, params.id) : null;
   if (!found?.ok) return new Response('There is no such picture for you.\n', { status: 404 });
   const headers = {
     'content-type': 'image/webp',
@@ -15,4 +16,4 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   if (request.headers.get('if-none-match') === headers.etag)
     return new Response(null, { status: 304, headers });
   return new Response(new Uint8Array(await found.value.draw()), { headers });
-}
+});

@@ -1,3 +1,4 @@
+import { announcementsAt } from '@/contract/addresses';
 import { own } from '@/core/own';
 import { notFound } from 'next/navigation';
 import { announcementsPage } from '@/server/courses/announcements';
@@ -18,14 +19,14 @@ const PROBLEMS: Record<string, string> = {
 
 export default async function AnnouncementsPage({ params, searchParams }: Props) {
   const { course } = await params;
-  const here = `/courses/${course}/announcements`;
+  const here = announcementsAt(course);
   const who = await requireVisitor(here);
   const found = await announcementsPage(who.deps, who.actor, course);
   if (!found.ok) notFound();
   const { answer } = await queryOf(searchParams);
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="/announcements">
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="announcements">
         <Announcements {...found.value} zone={who.actor.timeZone} problem={own(PROBLEMS, answer) ?? null} />
       </CoursePage>
     </Frame>

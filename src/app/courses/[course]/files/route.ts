@@ -1,13 +1,9 @@
-import { beginSchema, beginUpload } from '@/server/files/receive';
-import { visitor, withFiles } from '../../../_request/session';
-import { jsonBody, said, scripted } from '../../../_request/write';
-
-type Context = { params: Promise<{ course: string }> };
+import { beginningFile } from '@/contract/files';
+import { beginUpload } from '@/server/files/receive';
+import { json } from '../../../_request/endpoint';
+import { withFiles } from '../../../_request/session';
 
 /** Begins to take a file. */
-export const POST = (request: Request, { params }: Context) =>
-  scripted(request, visitor, async (who) => {
-    const read = beginSchema.safeParse(await jsonBody(request));
-    if (!read.success) return said({ ok: false, failure: { code: 'empty-file' } });
-    return said(await beginUpload(withFiles(who.deps), who.actor, (await params).course, read.data));
-  });
+export const POST = json(beginningFile, ({ who, params, input }) =>
+  beginUpload(withFiles(who.deps), who.actor, params.course, input),
+);

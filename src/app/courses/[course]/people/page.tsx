@@ -1,3 +1,4 @@
+import { peopleAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { peoplePage } from '@/server/courses/people';
 import { CoursePage } from '@/ui/courses/head';
@@ -11,13 +12,13 @@ export const metadata = { title: 'People' };
 
 export default async function PeoplePage({ params }: Props) {
   const { course } = await params;
-  const here = `/courses/${course}/people`;
+  const here = peopleAt(course);
   const who = await requireVisitor(here);
   const found = await peoplePage(who.deps, who.actor, course);
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="/people">
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="people">
         <People people={found.value.people} me={who.actor.id} />
       </CoursePage>
     </Frame>

@@ -1,3 +1,4 @@
+import { syllabusAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { syllabusPage } from '@/server/courses/syllabus';
 import { CoursePage } from '@/ui/courses/head';
@@ -11,13 +12,13 @@ export const metadata = { title: 'Syllabus' };
 
 export default async function SyllabusPage({ params }: Props) {
   const { course } = await params;
-  const here = `/courses/${course}/syllabus`;
+  const here = syllabusAt(course);
   const who = await requireVisitor(here);
   const found = await syllabusPage(who.deps, who.actor, course);
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="/syllabus">
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="syllabus">
         <SyllabusView {...found.value} />
       </CoursePage>
     </Frame>

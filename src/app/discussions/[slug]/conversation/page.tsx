@@ -1,3 +1,4 @@
+import { conversationAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { ARRANGEMENTS } from '@/core/posts/arrange';
@@ -54,7 +55,7 @@ const query = z.object({
 export default async function ConversationPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const ask = query.parse(await queryOf(searchParams));
-  const here = `/discussions/${slug}/conversation${ask.post ? `?post=${ask.post}` : ''}`;
+  const here = conversationAt(slug, { post: ask.post });
   const who = await requireVisitor(here);
   const found = await conversation(who.deps, who.actor, slug, {
     post: ask.post ?? (typeof ask.paste === 'number' ? ask.paste : null),
@@ -162,7 +163,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
       />
     );
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 [--above:188px] sm:px-7">

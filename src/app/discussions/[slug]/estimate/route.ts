@@ -1,18 +1,18 @@
+import { responseAt } from '@/contract/addresses';
 import { estimate } from '@/server/rubric/rubric';
-import { requireVisitor } from '../../../_request/session';
-import { answered, bodyFields, fromOwnPages } from '../../../_request/write';
+import { answered } from '../../../_request/write';
+import { form } from '../../../_request/endpoint';
 
 /** Keeps a student's own estimate by the rubric. */
-export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const { slug } = await context.params;
-  const page = `/discussions/${slug}/response`;
-  const who = await requireVisitor(page);
-  const levels = Object.fromEntries(await bodyFields(request));
-  const kept = await estimate(who.deps, who.actor, slug, levels);
-  return answered(
-    request,
-    page,
-    kept.ok ? { ok: true, code: 'kept' } : { ok: false, code: kept.failure.code },
-  );
-}
+export const POST = form<'slug'>(
+  ({ slug }) => responseAt(slug),
+  async ({ who, params: { slug }, fields, page, request }) => {
+    const levels = Object.fromEntries(fields);
+    const kept = await estimate(who.deps, who.actor, slug, levels);
+    return answered(
+      request,
+      page,
+      kept.ok ? { ok: true, code: 'kept' } : { ok: false, code: kept.failure.code },
+    );
+  },
+);

@@ -1,10 +1,7 @@
 import { z } from 'zod';
 import { app } from '@/runtime/app';
 import { listenTo, type Listening } from '@/server/live/stream';
-import { visitor } from '../../../_request/session';
-import { unexpected } from '../../../_request/write';
-
-type Context = { params: Promise<{ slug: string }> };
+import { content } from '../../../_request/endpoint';
 
 export const dynamic = 'force-dynamic';
 
@@ -19,43 +16,37 @@ const after = z.coerce.number().int().nonnegative().catch(0);
  * What happens in a discussion, as server-sent events: each has the number of the last event it tells of, from which the
  * browser goes on when it was cut off.
  */
-export async function GET(request: Request, context: Context) {
-  const { slug } = await context.params;
-  try {
-    const who = await visitor();
-    if (!who) return new Response(null, { status: 401 });
-    const { hub } = app();
-    // Over a connection that is still open somebody may ask again while the process ends.
-    if (hub.stopped) return new Response(null, { status: 503, headers: { connection: 'close' } });
-    const asked = new URL(request.url).searchParams.get('after');
-    const resumed = request.headers.get('last-event-id');
-    const listening = await listenTo(
-      { ...who.deps, hub },
-      who.actor,
-      slug,
-      after.parse(resumed ?? asked),
-      who.session,
-    );
-    if (!listening.ok) return new Response(null, { status: 404 });
-    // No content tells a browser not to ask again.
-    const { begin } = listening.value;
-    if (!begin) return new Response(null, { status: 204 });
-    const events = stream(begin, request.signal);
-    // A browser does not ask again after this; its window goes on without what is live.
-    if (!events) return new Response(null, { status: 429 });
-    return new Response(events, {
-      headers: {
-        'content-type': 'text/event-stream; charset=utf-8',
-        // Whoever compresses on the way would hold lines back.
-        'cache-control': 'no-cache, no-transform',
-        'x-accel-buffering': 'no',
-      },
-    });
-  } catch (error) {
-    unexpected(error);
-    return new Response(null, { status: 503 });
-  }
-}
+export const GET = content<'slug'>(async ({ visitor, params: { slug }, request }) => {
+  const who = await visitor();
+  if (!who) return new Response(null, { status: 401 });
+  const { hub } = app();
+  // Over a connection that is still open somebody may ask again while the process ends.
+  if (hub.stopped) return new Response(null, { status: 503, headers: { connection: 'close' } });
+  const asked = new URL(request.url).searchParams.get('after');
+  const resumed = request.headers.get('last-event-id');
+  const listening = await listenTo(
+    { ...who.deps, hub },
+    who.actor,
+    slug,
+    after.parse(resumed ?? asked),
+    who.session,
+  );
+  if (!listening.ok) return new Response(null, { status: 404 });
+  // No content tells a browser not to ask again.
+  const { begin } = listening.value;
+  if (!begin) return new Response(null, { status: 204 });
+  const events = stream(begin, request.signal);
+  // A browser does not ask again after this; its window goes on without what is live.
+  if (!events) return new Response(null, { status: 429 });
+  return new Response(events, {
+    headers: {
+      'content-type': 'text/event-stream; charset=utf-8',
+      // Whoever compresses on the way would hold lines back.
+      'cache-control': 'no-cache, no-transform',
+      'x-accel-buffering': 'no',
+    },
+  });
+});
 
 function stream(
   begin: NonNullable<Listening['begin']>,

@@ -1,3 +1,4 @@
+import { conversationAt, partAt } from '@/contract/addresses';
 import { notFound, redirect } from 'next/navigation';
 import { yourPart } from '@/server/discussions/your-part';
 import { FacingPages } from '@/ui/discussion/facing-pages';
@@ -12,14 +13,14 @@ export const metadata = { title: 'Your part' };
 
 export default async function PartPage({ params }: Props) {
   const { slug } = await params;
-  const here = `/discussions/${slug}/part`;
+  const here = partAt(slug);
   const who = await requireVisitor(here);
   const part = await yourPart(who.deps, who.actor, slug);
   if (!part.ok) notFound();
   const { head, delivered, sheet } = part.value;
-  if (head.staff) redirect(`/discussions/${slug}/conversation`);
+  if (head.staff) redirect(conversationAt(slug));
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="part" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">

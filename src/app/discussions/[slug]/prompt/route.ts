@@ -1,5 +1,8 @@
-import { putMaterial } from '../../../_request/material';
+import { puttingPrompt } from '@/contract/readings';
+import { changeMaterial } from '@/server/courses/material';
+import { json } from '../../../_request/endpoint';
 
 /** Puts a text that was changed on the desk in the prompt's place. */
-export const PUT = async (request: Request, { params }: { params: Promise<{ slug: string }> }) =>
-  putMaterial(request, { of: 'prompt', slug: (await params).slug });
+export const PUT = json(puttingPrompt, ({ who, params, input }) =>
+  changeMaterial(who.deps, who.actor, { of: 'prompt', slug: params.slug }, input),
+);

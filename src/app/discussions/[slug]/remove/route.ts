@@ -1,12 +1,13 @@
+import { discussionAt, discussionsAt } from '@/contract/addresses';
 import { removeOutside } from '@/server/outside/confirm';
-import { requireVisitor } from '../../../_request/session';
-import { fromOwnPages, seeOther } from '../../../_request/write';
+import { seeOther } from '../../../_request/write';
+import { form } from '../../../_request/endpoint';
 
 /** Removes an outside discussion with everything in it. */
-export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const { slug } = await context.params;
-  const who = await requireVisitor(`/discussions/${slug}`);
-  const removed = await removeOutside(who.deps, who.actor, slug);
-  return seeOther(removed.ok ? '/discussions' : `/discussions/${slug}`);
-}
+export const POST = form<'slug'>(
+  ({ slug }) => discussionAt(slug),
+  async ({ who, params: { slug } }) => {
+    const removed = await removeOutside(who.deps, who.actor, slug);
+    return seeOther(removed.ok ? discussionsAt() : discussionAt(slug));
+  },
+);

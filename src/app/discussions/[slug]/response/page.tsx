@@ -1,3 +1,4 @@
+import { responseAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { responseRoom } from '@/server/discussions/response-room';
 import { FacingPages } from '@/ui/discussion/facing-pages';
@@ -19,7 +20,7 @@ export const metadata = { title: 'Your response' };
 export default async function ResponsePage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { answer, reading, shared: fresh } = await queryOf(searchParams);
-  const here = `/discussions/${slug}/response`;
+  const here = responseAt(slug);
   const who = await requireVisitor(here);
   const room = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });
   if (!room.ok) notFound();
@@ -50,7 +51,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
     />
   );
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="response" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">

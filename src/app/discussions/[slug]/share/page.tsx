@@ -1,3 +1,4 @@
+import { sureToShareAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { postId } from '@/core/ids';
@@ -21,13 +22,13 @@ const query = z.object({
 export default async function BeforeSharingPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { kind, post } = query.parse(await queryOf(searchParams));
-  const here = `/discussions/${slug}/share?kind=${kind}${post === null ? '' : `&post=${post}`}`;
+  const here = sureToShareAt(slug, { kind, post });
   const who = await requireVisitor(here);
   const parent = kind === 'reply' && post !== null ? postId(post) : null;
   const kept = await keptToShare(who.deps, who.actor, slug, { kind, parent });
   if (!kept.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={kept.value.head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={kept.value.head.schedule.zone}>
       <main id="main">
         <Head
           head={kept.value.head}

@@ -1,3 +1,4 @@
+import { takeAlongAt } from '@/contract/addresses';
 import { own } from '@/core/own';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
@@ -21,7 +22,7 @@ const ANSWERS: Record<string, string> = {
 
 export default async function TakeAlong({ params, searchParams }: Props) {
   const { slug } = await params;
-  const here = `/discussions/${slug}/take-along`;
+  const here = takeAlongAt(slug);
   const who = await requireVisitor(here);
   const page = await takeAlongPage(who.deps, who.actor, slug);
   if (!page.ok) notFound();
@@ -29,7 +30,7 @@ export default async function TakeAlong({ params, searchParams }: Props) {
   const answer = own(ANSWERS, (await queryOf(searchParams)).answer);
   const origin = originOf(await headers());
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         {answer ? (

@@ -1,8 +1,9 @@
 import { standInPlayer } from '@/runtime/media-site';
+import { content } from '../../../_request/endpoint';
 
 /** The stand-in media site's player. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const html = standInPlayer((await params).id);
+export const GET = content<'id'>(async ({ params }) => {
+  const html = standInPlayer(params.id);
   return new Response(html ?? 'There is no such film.\n', {
     status: html ? 200 : 404,
     headers: {
@@ -11,4 +12,4 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
         "default-src 'none'; script-src 'unsafe-inline'; style-src 'unsafe-inline'; sandbox allow-scripts",
     },
   });
-}
+});

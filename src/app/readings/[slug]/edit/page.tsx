@@ -1,3 +1,4 @@
+import { editReadingAt, readingAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { materialPage } from '@/server/courses/material';
 import { MaterialDesk } from '@/ui/material/material-desk';
@@ -9,20 +10,20 @@ export const metadata = { title: 'Edit the reading' };
 
 export default async function EditReadingPage({ params }: { params: Promise<{ slug: string }> }) {
   const { slug } = await params;
-  const here = `/readings/${slug}/edit`;
-  const back = `/readings/${slug}`;
+  const here = editReadingAt(slug);
+  const back = readingAt(slug);
   const who = await requireVisitor(here);
   const page = await materialPage(who.deps, who.actor, { of: 'reading', slug });
   if (!page.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={page.value.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={page.value.zone}>
       <MaterialPage what="reading" title={page.value.title} back={back}>
         <MaterialDesk
           view={page.value}
           person={who.actor.id}
           author={who.actor.name}
           what="reading"
-          address={`${back}/text`}
+          slug={slug}
           back={back}
         />
       </MaterialPage>

@@ -1,7 +1,5 @@
+import { readingAt } from '@/contract/addresses';
 import { recordingForm } from '../../../_request/recording';
 
 /** The recording of a reading, put in place or taken away. */
-export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
-  const { slug } = await context.params;
-  return recordingForm(request, { kind: 'reading', slug }, `/readings/${slug}`);
-}
+export const POST = recordingForm('reading', readingAt);

@@ -1,26 +1,25 @@
+import { readingAt } from '@/contract/addresses';
+import { puttingReading } from '@/contract/readings';
+import { changeMaterial } from '@/server/courses/material';
 import { replaceText } from '@/server/courses/add-reading';
 import { MOST_FILE_BYTES } from '@/server/formats/read-file';
-import { requireVisitor, withFiles, withSites } from '../../../_request/session';
-import { uploadedForm } from '../../../_request/upload';
-import { putMaterial } from '../../../_request/material';
-import { fromOwnPages, seeOther } from '../../../_request/write';
+import { json, uploadForm } from '../../../_request/endpoint';
+import { withFiles, withSites } from '../../../_request/session';
+import { seeOther } from '../../../_request/write';
 
 /** Puts a newer text in a reading's place. */
-export async function POST(request: Request, context: { params: Promise<{ slug: string }> }) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const { slug } = await context.params;
-  const page = `/readings/${slug}`;
-  const who = await requireVisitor(page);
-  const { fields, files } = await uploadedForm(request, {
-    files: 1,
-    fileBytes: MOST_FILE_BYTES,
-    fieldBytes: 2_000_000,
-  });
-  const text = (fields.get('text') ?? '').replace(/\u0000/gu, '');
-  const done = await replaceText(withSites(withFiles(who.deps)), who.actor, slug, text, files[0] ?? null);
-  return seeOther(done.ok ? `${page}?answer=text-replaced` : `${page}?answer=${done.failure.code}`);
-}
+export const POST = uploadForm<'slug'>(
+  { files: 1, fileBytes: MOST_FILE_BYTES, fieldBytes: 2_000_000 },
+  ({ slug }) => readingAt(slug),
+  async ({ who, params: { slug }, fields, files }) => {
+    const text = (fields.get('text') ?? '').replace(/\u0000/gu, '');
+    const deps = withSites(withFiles(who.deps));
+    const done = await replaceText(deps, who.actor, slug, text, files[0] ?? null);
+    return seeOther(readingAt(slug, { answer: done.ok ? 'text-replaced' : done.failure.code }));
+  },
+);
 
 /** Puts a text that was changed on the desk in its place. */
-export const PUT = async (request: Request, { params }: { params: Promise<{ slug: string }> }) =>
-  putMaterial(request, { of: 'reading', slug: (await params).slug });
+export const PUT = json(puttingReading, ({ who, params, input }) =>
+  changeMaterial(who.deps, who.actor, { of: 'reading', slug: params.slug }, input),
+);

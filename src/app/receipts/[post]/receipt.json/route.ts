@@ -1,13 +1,13 @@
 import { postId } from '@/core/ids';
 import { issueReceipt } from '@/server/receipts/issue';
-import { visitor } from '../../../_request/session';
+import { numberOf } from '../../../_request/write';
+import { content } from '../../../_request/endpoint';
 
 /** The signed receipt of one's own post as a file. */
-export async function GET(request: Request, context: { params: Promise<{ post: string }> }) {
+export const GET = content<'post'>(async ({ visitor, params: { post }, request }) => {
   const who = await visitor();
   if (!who) return new Response('Sign in to get your receipt.\n', { status: 401 });
-  const { post } = await context.params;
-  const number = /^\d{1,15}$/u.test(post) ? Number(post) : 0;
+  const number = numberOf(post);
   const version = new URL(request.url).searchParams.get('version') ?? '';
   const issued = await issueReceipt(
     who.deps,
@@ -23,4 +23,4 @@ export async function GET(request: Request, context: { params: Promise<{ post: s
       'cache-control': 'private, no-store',
     },
   });
-}
+});

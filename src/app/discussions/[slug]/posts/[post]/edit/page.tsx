@@ -1,3 +1,4 @@
+import { editPostAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
 import { plainText } from '@/core/posts/flatten';
@@ -22,7 +23,7 @@ export const metadata = { title: 'Change a post' };
 export default async function ChangePage({ params, searchParams }: Props) {
   const { slug, post: number } = await params;
   const { answer } = await queryOf(searchParams);
-  const here = `/discussions/${slug}/posts/${number}/edit`;
+  const here = editPostAt(slug, number);
   const who = await requireVisitor(here);
   const found = await changingPost(
     who.deps,
@@ -34,7 +35,7 @@ export default async function ChangePage({ params, searchParams }: Props) {
   const { head, post, answered, prompt, draft, refused, withdrawal, ledgerInput } = found.value;
   const isReply = post.kind === 'reply';
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room={isReply ? 'conversation' : 'response'} ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">

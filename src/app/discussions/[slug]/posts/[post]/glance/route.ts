@@ -1,13 +1,9 @@
+import { glancing } from '@/contract/conversation';
 import { glance } from '@/server/posts/glance';
-import { visitor } from '../../../../../_request/session';
-import { said, scripted } from '../../../../../_request/write';
-
-type Context = { params: Promise<{ slug: string; post: string }> };
+import { json } from '../../../../../_request/endpoint';
+import { numberOf } from '../../../../../_request/write';
 
 /** The beginning of a post that a text points at. */
-export const GET = (request: Request, { params }: Context) =>
-  scripted(request, visitor, async (who) => {
-    const { slug, post } = await params;
-    const n = /^\d{1,15}$/u.test(post) ? Number(post) : 0;
-    return said(await glance(who.deps, who.actor, slug, n));
-  });
+export const GET = json(glancing, ({ who, params }) =>
+  glance(who.deps, who.actor, params.slug, numberOf(params.post)),
+);

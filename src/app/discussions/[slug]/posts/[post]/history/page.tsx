@@ -1,3 +1,4 @@
+import { postHistoryAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
 import { postHistory } from '@/server/posts/history';
@@ -12,7 +13,7 @@ export const metadata = { title: 'Every version of a post' };
 
 export default async function HistoryPage({ params }: Props) {
   const { slug, post: number } = await params;
-  const here = `/discussions/${slug}/posts/${number}/history`;
+  const here = postHistoryAt(slug, number);
   const who = await requireVisitor(here);
   const found = await postHistory(
     who.deps,
@@ -23,7 +24,7 @@ export default async function HistoryPage({ params }: Props) {
   if (!found.ok) notFound();
   const { head, post, versions } = found.value;
   return (
-    <Frame visitor={who} here={here} place="/discussions" zone={head.schedule.zone}>
+    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-8 sm:px-7">

@@ -1,21 +1,21 @@
+import { conversationAt, discussionAt, editPostAt, responseAt } from '@/contract/addresses';
 import { postId } from '@/core/ids';
 import { withdrawPost } from '@/server/posts/change';
-import { requireVisitor } from '../../../../../_request/session';
-import { fromOwnPages, seeOther } from '../../../../../_request/write';
+import { numberOf, seeOther } from '../../../../../_request/write';
+import { form } from '../../../../../_request/endpoint';
 
 /** Withdraws a shared post of one's own; its text is a draft again. */
-export async function POST(request: Request, context: { params: Promise<{ slug: string; post: string }> }) {
-  if (!fromOwnPages(request)) return new Response('This form was not sent from Pulpit.\n', { status: 403 });
-  const { slug, post } = await context.params;
-  const page = `/discussions/${slug}`;
-  const who = await requireVisitor(page);
-  const id = postId(/^\d{1,15}$/u.test(post) ? Number(post) : 0);
-  const done = await withdrawPost(who.deps, who.actor, slug, id);
-  if (!done.ok) return seeOther(`${page}/posts/${id}/edit?answer=${done.failure.code}`);
-  const { kind, parent } = done.value;
-  return seeOther(
-    kind === 'response'
-      ? `${page}/response?answer=withdrawn`
-      : `${page}/conversation?post=${parent}&answer=withdrawn`,
-  );
-}
+export const POST = form<'slug' | 'post'>(
+  ({ slug }) => discussionAt(slug),
+  async ({ who, params: { slug, post } }) => {
+    const id = postId(numberOf(post));
+    const done = await withdrawPost(who.deps, who.actor, slug, id);
+    if (!done.ok) return seeOther(editPostAt(slug, id, { answer: done.failure.code }));
+    const { kind, parent } = done.value;
+    return seeOther(
+      kind === 'response'
+        ? responseAt(slug, { answer: 'withdrawn' })
+        : conversationAt(slug, { post: parent, answer: 'withdrawn' }),
+    );
+  },
+);

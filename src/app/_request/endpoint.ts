@@ -1,0 +1,177 @@
+import 'server-only';
+import type { z } from 'zod';
+import type { CommonFailure, Endpoint, Failure, NamesIn } from '@/contract/endpoint';
+import type { Result } from '@/core/result';
+import { requireVisitor, visitor, type Visitor } from './session';
+import { uploadedForm, type UploadedForm } from './upload';
+import { bodyFields, bodyText, fromOwnPages, isJson, unexpected } from './write';
+
+type Context<Name extends string> = { params: Promise<Record<Name, string>> };
+
+const STATUS: Partial<Record<string, number>> = {
+  foreign: 403,
+  'signed-out': 401,
+  'not-found': 404,
+  'too-large': 413,
+  malformed: 422,
+  unexpected: 500,
+};
+
+/** A refusal as a script of ours reads it; what is refused for how things stand is a conflict (RFC 9110, 15.5.10). */
+const refused = (failure: Failure) =>
+  Response.json({ ok: false, ...failure }, { status: STATUS[failure.code] ?? 409 });
+
+const common = (failure: CommonFailure) => refused(failure);
+
+async function inputOf(
+  request: Request,
+  { method, input, most }: Pick<Endpoint<string, z.ZodType | null, null, never>, 'method' | 'input' | 'most'>,
+): Promise<Result<unknown, CommonFailure>> {
+  if (!input) return { ok: true, value: null };
+  let sent: unknown;
+  if (method === 'GET' || method === 'DELETE') sent = Object.fromEntries(new URL(request.url).searchParams);
+  else {
+    const text = await bodyText(request, most);
+    if (text === null) return { ok: false, failure: { code: 'too-large' } };
+    try {
+      sent = JSON.parse(text);
+    } catch {
+      return { ok: false, failure: { code: 'malformed' } };
+    }
+  }
+  const read = input.safeParse(sent);
+  return read.success ? { ok: true, value: read.data } : { ok: false, failure: { code: 'malformed' } };
+}
+
+/**
+ * An endpoint that scripts of our own pages call. Before the use-case is asked: the request comes from our own pages, somebody
+ * is signed in, and what was sent is no larger and no other than the contract says, measured while it is read. An error that
+ * nobody foresaw is logged whole and told by its number.
+ */
+export const json =
+  <Path extends string, Sent extends z.ZodType | null, Output extends object | null, Fail extends Failure>(
+    endpoint: Endpoint<Path, Sent, Output, Fail>,
+    act: (asked: {
+      who: Visitor;
+      params: Record<NamesIn<Path>, string>;
+      input: Sent extends z.ZodType ? z.output<Sent> : null;
+      request: Request;
+    }) => Promise<Result<Output, Fail | { code: 'not-found' }> | Response>,
+  ) =>
+  async (request: Request, context: Context<NamesIn<Path>>): Promise<Response> => {
+    if (!fromOwnPages(request)) return common({ code: 'foreign' });
+    try {
+      const who = await visitor();
+      if (!who) return common({ code: 'signed-out' });
+      const input = await inputOf(request, endpoint);
+      if (!input.ok) return common(input.failure);
+      const done = await act({
+        who,
+        params: await context.params,
+        input: input.value as Sent extends z.ZodType ? z.output<Sent> : null,
+        request,
+      });
+      // A file is an answer too.
+      if (done instanceof Response) return done;
+      if (!done.ok) return refused(done.failure);
+      return Response.json(
+        { ok: true, ...done.value },
+        { headers: { 'cache-control': 'private, no-store' } },
+      );
+    } catch (error) {
+      return common(unexpected(error));
+    }
+  };
+
+const FOREIGN = 'This form was not sent from Pulpit.\n';
+
+/** A form of our own pages, sent with or without scripts; whoever is signed out comes back to `page` after signing in. */
+export const form =
+  <Name extends string = never>(
+    page: (params: Record<Name, string>) => string,
+    act: (sent: {
+      who: Visitor;
+      params: Record<Name, string>;
+      fields: URLSearchParams;
+      page: string;
+      request: Request;
+    }) => Promise<Response>,
+  ) =>
+  async (request: Request, context: Context<Name>): Promise<Response> => {
+    if (!fromOwnPages(request)) return new Response(FOREIGN, { status: 403 });
+    const params = await context.params;
+    const here = page(params);
+    const who = await requireVisitor(here);
+    return act({ who, params, fields: await bodyFields(request), page: here, request });
+  };
+
+/** A form that anybody may send, signed in or not. */
+export const openForm =
+  (act: (sent: { fields: URLSearchParams; request: Request }) => Promise<Response>) =>
+  async (request: Request): Promise<Response> =>
+    fromOwnPages(request)
+      ? act({ fields: await bodyFields(request), request })
+      : new Response(FOREIGN, { status: 403 });
+
+/** A form with files, of which no more is kept than `limits` say. */
+export const uploadForm =
+  <Name extends string = never>(
+    limits: Parameters<typeof uploadedForm>[1],
+    page: (params: Record<Name, string>) => string,
+    act: (
+      sent: {
+        who: Visitor;
+        params: Record<Name, string>;
+        page: string;
+        request: Request;
+      } & UploadedForm,
+    ) => Promise<Response>,
+  ) =>
+  async (request: Request, context: Context<Name>): Promise<Response> => {
+    if (!fromOwnPages(request)) return new Response(FOREIGN, { status: 403 });
+    const params = await context.params;
+    const here = page(params);
+    const who = await requireVisitor(here);
+    return act({ who, params, page: here, request, ...(await uploadedForm(request, limits)) });
+  };
+
+/** What a script sends in JSON goes to the one, a plain form to the other. */
+export const byContent =
+  <Name extends string>(
+    script: (request: Request, context: Context<Name>) => Promise<Response>,
+    plain: (request: Request, context: Context<Name>) => Promise<Response>,
+  ) =>
+  (request: Request, context: Context<Name>): Promise<Response> =>
+    (isJson(request) ? script : plain)(request, context);
+
+/**
+ * What is looked at or saved, and is no JSON of a page: a file, a feed, a stream. `act` asks who is there, where it matters,
+ * and says what to whoever must not see it.
+ */
+export const content =
+  <Name extends string = never>(
+    act: (asked: {
+      visitor: () => Promise<Visitor | null>;
+      params: Record<Name, string>;
+      request: Request;
+    }) => Promise<Response>,
+  ) =>
+  async (request: Request, context: Context<Name>): Promise<Response> => {
+    try {
+      return await act({ visitor, params: await context.params, request });
+    } catch (error) {
+      const { id } = unexpected(error);
+      return new Response(`This cannot be given out just now. Try again later (${id}).\n`, { status: 503 });
+    }
+  };
+
+/** The same for what is looked at by itself: whoever is signed out signs in and comes back to it, or to the `page` around it. */
+export const ownContent =
+  <Name extends string = never>(
+    page: (params: Record<Name, string>) => string,
+    act: (asked: { who: Visitor; params: Record<Name, string>; request: Request }) => Promise<Response>,
+  ) =>
+  async (request: Request, context: Context<Name>): Promise<Response> => {
+    const who = await requireVisitor(page(await context.params));
+    return content<Name>(({ params }) => act({ who, params, request }))(request, context);
+  };

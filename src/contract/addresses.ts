@@ -1,0 +1,111 @@
+/** What stands in the place of an address's names, in their order. */
+type Names<Path extends string> = Path extends `${string}:${string}/${infer Rest}`
+  ? [string | number, ...Names<`/${Rest}`>]
+  : Path extends `${string}:${string}`
+    ? [string | number]
+    : [];
+type Query = Readonly<Record<string, string | number | null | undefined>>;
+
+/** The makers of one kind of address: with its names filled in, and what is asked beside; what is null is left out. */
+const address =
+  <const Path extends string>(path: Path) =>
+  (...given: [...Names<Path>, query?: Query]): string => {
+    const names = [...given] as (string | number | Query | undefined)[];
+    const filled = path.replace(/:[a-z]+/giu, () => encodeURIComponent(String(names.shift())));
+    const query = Object.entries((names[0] ?? {}) as Query).flatMap(([key, value]) =>
+      value === null || value === undefined ? [] : [[key, String(value)]],
+    );
+    return query.length ? `${filled}?${new URLSearchParams(query)}` : filled;
+  };
+
+/*
+ * Every page and form of ours. What scripts ask for and get in JSON is in the tables of endpoints beside this.
+ */
+
+export const weekAt = address('/');
+export const signInAt = address('/sign-in');
+export const enterAt = address('/sign-in/enter');
+export const signOutAt = address('/sign-out');
+export const themeAt = address('/settings/theme');
+export const demoClockAt = address('/demo/clock');
+export const clockAt = address('/clock');
+export const verifyAt = address('/verify');
+export const findAt = address('/find');
+
+export const discussionsAt = address('/discussions');
+export const discussionAt = address('/discussions/:slug');
+export const responseAt = address('/discussions/:slug/response');
+export const conversationAt = address('/discussions/:slug/conversation');
+export const partAt = address('/discussions/:slug/part');
+/** The rooms of a discussion, each by its name. */
+const ROOMS = { response: responseAt, conversation: conversationAt, part: partAt };
+export const roomAt = (slug: string, room: keyof typeof ROOMS, query: Query = {}) => ROOMS[room](slug, query);
+export const takeAlongAt = address('/discussions/:slug/take-along');
+export const careLogAt = address('/discussions/:slug/care');
+export const briefAt = address('/discussions/:slug/brief');
+export const sourceAt = address('/discussions/:slug/source');
+export const sureToShareAt = address('/discussions/:slug/share');
+export const promptEditAt = address('/discussions/:slug/prompt/edit');
+export const exportAt = address('/discussions/:slug/export');
+export const discussionFeedAt = address('/discussions/:slug/feed');
+export const liveAt = address('/discussions/:slug/live');
+export const arrangementAt = address('/discussions/:slug/arrangement');
+export const estimateAt = address('/discussions/:slug/estimate');
+export const marksAt = address('/discussions/:slug/marks');
+export const viewingsAt = address('/discussions/:slug/viewings');
+export const pastedAt = address('/discussions/:slug/pasted');
+export const removeDiscussionAt = address('/discussions/:slug/remove');
+export const promptRecordingAt = address('/discussions/:slug/recording');
+export const readsAt = address('/discussions/:slug/reads');
+export const noteToSelfAt = address('/discussions/:slug/note-to-self');
+export const postsAt = address('/discussions/:slug/posts');
+export const postAt = address('/discussions/:slug/posts/:post');
+export const postMarksAt = address('/discussions/:slug/posts/:post/marks');
+export const editPostAt = address('/discussions/:slug/posts/:post/edit');
+export const postHistoryAt = address('/discussions/:slug/posts/:post/history');
+export const withdrawAt = address('/discussions/:slug/posts/:post/withdraw');
+export const removePostAt = address('/discussions/:slug/posts/:post/remove');
+
+export const courseAt = address('/courses/:course');
+export const courseWeekAt = address('/courses/:course/weeks/:week');
+export const syllabusAt = address('/courses/:course/syllabus');
+export const peopleAt = address('/courses/:course/people');
+export const announcementsAt = address('/courses/:course/announcements');
+export const newAnnouncementAt = address('/courses/:course/announcements/new');
+export const newReadingAt = address('/courses/:course/readings');
+export const courseFileAt = address('/files/:id');
+
+export const readingAt = address('/readings/:slug');
+export const editReadingAt = address('/readings/:slug/edit');
+export const readingTextAt = address('/readings/:slug/text');
+export const readingRecordingAt = address('/readings/:slug/recording');
+export const notesAt = address('/readings/:slug/notes');
+export const noteAt = address('/readings/:slug/notes/:id');
+export const importNotesAt = address('/readings/:slug/notes/import');
+export const savedNotesAt = address('/readings/:slug/notes.jsonld');
+export const recordingAt = address('/recordings/:id');
+
+export const attachmentAt = address('/attachments/:id');
+export const thumbnailAt = address('/attachments/:id/thumbnail');
+export const posterAt = address('/attachments/:id/poster');
+export const captionsAt = address('/attachments/:id/captions');
+export const embedAt = address('/embeds/frame');
+
+export const receiptAt = address('/receipts/:post');
+export const receiptFileAt = address('/receipts/:post/receipt.json');
+
+export const calendarAt = address('/calendar');
+export const planAt = address('/calendar/plan');
+export const habitsAt = address('/calendar/habits');
+export const sittingsFileAt = address('/calendar/plan/sittings.ics');
+export const elsewhereAt = address('/calendar/elsewhere');
+export const busyAt = address('/calendar/busy');
+export const removeBusyAt = address('/calendar/busy/remove');
+export const calendarFeedAt = address('/calendar/feed');
+export const calendarStreamAt = address('/feeds/:token/calendar.ics');
+export const postsStreamAt = address('/feeds/:token/posts.atom');
+
+export const newOutsideAt = address('/outside/new');
+export const outsideAt = address('/outside/:id');
+export const intakesAt = address('/outside/intakes');
+export const putAwayAt = address('/outside/:id/put-away');

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { MARK_KINDS, type PostMarks } from '@/core/posts/post-marks';
+import { CARE_ACTS, REASON_LENGTH } from '@/core/posts/care';
+import { storable } from '@/core/posts/document';
+import type { Instant } from '@/core/ids';
+import { answersWith } from './endpoint';
+
+export const readingInputSchema = z.union([
+  z.strictObject({ posts: z.array(z.number().int().positive()).min(1).max(200), read: z.boolean() }),
+  z.strictObject({ posts: z.literal('all'), read: z.literal(true) }),
+  /** What was marked as read together, at that moment, is unread again. */
+  z.strictObject({ at: z.number().int().positive(), read: z.literal(false) }),
+]);
+export type ReadingInput = z.infer<typeof readingInputSchema>;
+
+/** Marks posts as read or sets them back; says what is unread afterwards, and the moment by which it can be undone. */
+export const markingRead = answersWith<{ unread: number; at: number | null }>()(
+  'POST',
+  '/discussions/:slug/reads',
+  readingInputSchema,
+);
+
+export const followSchema = z.strictObject({
+  /** The response of a thread; null is the discussion. */
+  thread: z.number().int().positive().nullable(),
+  on: z.boolean(),
+});
+
+/** Follows a discussion or a thread of it, or does so no more. */
+export const following = answersWith<null>()('POST', '/discussions/:slug/follow', followSchema);
+
+export const markSchema = z.strictObject({ kind: z.enum(MARK_KINDS), on: z.boolean() });
+
+/** "Well said", and the bookmark. */
+export const markingPost = answersWith<PostMarks, { code: 'own-post' } | { code: 'gone' }>()(
+  'POST',
+  '/discussions/:slug/posts/:post/marks',
+  markSchema,
+);
+
+export const careSchema = z.strictObject({
+  act: z.enum(CARE_ACTS),
+  reason: z.string().max(REASON_LENGTH).transform(storable).default(''),
+});
+export type CareInput = z.infer<typeof careSchema>;
+export type CareFailure = { code: 'not-found' } | { code: 'not-yours-to-do' } | { code: 'no-reason' };
+
+/** Reports a post, or does about it what staff may. */
+export const caring = answersWith<{ act: CareInput['act'] }, CareFailure>()(
+  'POST',
+  '/discussions/:slug/posts/:post/care',
+  careSchema,
+);
+
+export type Glance = {
+  author: string;
+  kind: 'response' | 'reply';
+  title: string;
+  beginning: string;
+  sharedAt: Instant;
+  zone: string;
+  gone: boolean;
+};
+
+/** The beginning of a post that a text points at. */
+export const glancing = answersWith<Glance>()('GET', '/discussions/:slug/posts/:post/glance');

@@ -1,0 +1,81 @@
+import {
+  addressOf,
+  type Answering,
+  type CommonFailure,
+  type Endpoint,
+  type Failure,
+  type FailureOf,
+  type OutputOf,
+  type Params,
+} from '@/contract/endpoint';
+import type { z } from 'zod';
+
+type Said<Output, Fail> =
+  ({ ok: true } & (Output extends null ? object : Output)) | ({ ok: false } & (Fail | CommonFailure));
+
+/** What an endpoint answers, well or not. */
+export type AnswerOf<E extends Answering> = Said<OutputOf<E>, FailureOf<E>>;
+
+/** How a request goes: `keepalive` even while the page does; a `body` that is no JSON, its place then said in the `query`. */
+export type How = {
+  keepalive?: boolean;
+  signal?: AbortSignal;
+  body?: BodyInit;
+  query?: Record<string, string>;
+};
+
+/**
+ * Asks an endpoint, and never rejects: where nothing is answered, or nothing that can be read, the code is `no-answer`.
+ */
+export async function call<
+  Path extends string,
+  Sent extends z.ZodType | null,
+  Output extends object | null,
+  Fail extends Failure,
+>(
+  endpoint: Endpoint<Path, Sent, Output, Fail>,
+  params: Params<Path>,
+  input: Sent extends z.ZodType ? z.input<Sent> : null,
+  how: How = {},
+): Promise<Said<Output, Fail>> {
+  const answer = await ask(endpoint, params, input, how);
+  // What comes is what the contract says: the server's side of it is held to the same types.
+  const said: unknown = await answer?.json().catch(() => null);
+  return (said ?? { ok: false, code: 'no-answer' }) as Said<Output, Fail>;
+}
+
+/** The file that an endpoint answers with; null where there is none. */
+export async function callForFile<Path extends string, Sent extends z.ZodType>(
+  endpoint: Endpoint<Path, Sent, null, Failure>,
+  params: Params<Path>,
+  input: z.input<Sent>,
+): Promise<Blob | null> {
+  const answer = await ask(endpoint, params, input, {});
+  return answer?.ok ? answer.blob() : null;
+}
+
+async function ask<Path extends string>(
+  { method, path }: { method: string; path: Path },
+  params: Params<Path>,
+  input: unknown,
+  { query = {}, body, ...how }: How,
+): Promise<Response | null> {
+  const asks = method === 'GET' || method === 'DELETE';
+  const beside = new URLSearchParams({ ...query, ...(asks && input ? strings(input) : {}) });
+  const address = addressOf(path, params) + (beside.size ? `?${beside}` : '');
+  const sends = body === undefined && !asks && input !== null;
+  return fetch(address, {
+    method,
+    ...how,
+    ...(body === undefined ? {} : { body }),
+    ...(sends ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(input) } : {}),
+  }).catch(() => null);
+}
+
+/** Fields as a query says them; what is not there is not said. */
+const strings = (input: object): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(input).flatMap(([key, value]) =>
+      value === undefined || value === null ? [] : [[key, String(value)]],
+    ),
+  );
