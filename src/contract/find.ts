@@ -25,5 +25,8 @@ export type Found = {
   nearly: boolean;
 };
 
+/** What was found, without what was asked. */
+export type FoundThings = Omit<Found, 'ask'>;
+
 /** What the palette shows while one types. */
 export const finding = answersWith<Found>()('GET', '/find/results', z.object({ q: z.string().default('') }));

@@ -13,13 +13,34 @@ const STATUS: Partial<Record<string, number>> = {
   'signed-out': 401,
   'not-found': 404,
   'too-large': 413,
-  malformed: 422,
   unexpected: 500,
 };
+/** What is refused for how things stand now, and could be taken at another time. */
+const CONFLICTS = new Set([
+  'already-shared',
+  'answered',
+  'answered-changed',
+  'answered-gone',
+  'changed-meanwhile',
+  'closed',
+  'deadline-passed',
+  'gone',
+  'not-open-yet',
+  'opened-others',
+  'other-window',
+  'post-not-open',
+  'reply-deadline-passed',
+  'response-deadline-passed',
+  'sealed',
+  'thread-locked',
+]);
 
-/** A refusal as a script of ours reads it; what is refused for how things stand is a conflict (RFC 9110, 15.5.10). */
+/** A refusal as a script of ours reads it: a conflict (RFC 9110, 15.5.10), or something that cannot be taken (15.5.21). */
 const refused = (failure: Failure) =>
-  Response.json({ ok: false, ...failure }, { status: STATUS[failure.code] ?? 409 });
+  Response.json(
+    { ok: false, ...failure },
+    { status: STATUS[failure.code] ?? (CONFLICTS.has(failure.code) ? 409 : 422) },
+  );
 
 const common = (failure: CommonFailure) => refused(failure);
 

@@ -1,6 +1,7 @@
-import { listAskSchema, listDiscussions } from '@/server/discussions/list';
-import { DiscussionList } from '@/ui/discussions/list';
+import { listAskSchema } from '@/contract/discussion-list';
+import { listDiscussions } from '@/server/discussions/list';
 import { listAddress } from '@/ui/discussions/address';
+import { DiscussionList } from '@/ui/discussions/list';
 import { Frame } from '../_request/frame';
 import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';

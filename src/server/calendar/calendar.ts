@@ -1,14 +1,12 @@
+import type { CalendarViewProps } from '@/contract/calendar';
 import { z } from 'zod';
 import { daysFrom, dateLater, monthDays, monthLater, type CalendarDay } from '@/core/calendar/month';
 import { dayIn } from '@/core/deadlines/day';
-import type { Instant } from '@/core/ids';
-import type { BusyTime } from '@/core/planning/cannot';
-import type { Sitting } from '@/core/planning/plan';
 import { ask } from '@/db/ask';
 import { busyTimes } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
-import { planView, type PlannedAssignment } from '../planning/plan';
-import { calendarEntries, type CalendarEntry } from './entries';
+import { planView } from '../planning/plan';
+import { calendarEntries } from './entries';
 
 const AGENDA_DAYS = 28;
 
@@ -23,30 +21,8 @@ export const calendarAskSchema = z.object({
 });
 export type CalendarAsk = z.infer<typeof calendarAskSchema>;
 
-export type CalendarDayView = CalendarDay & {
-  today: boolean;
-  /** False for the days of other months that fill the first and last week. */
-  inside: boolean;
-  entries: CalendarEntry[];
-  busy: BusyTime[];
-  sittings: Sitting[];
-};
-
-export type CalendarView = {
-  now: Instant;
-  zone: string;
-  view: 'month' | 'agenda';
-  /** The month shown, or for the agenda the first day. */
-  month: string;
-  from: string;
-  days: CalendarDayView[];
-  assignments: Pick<PlannedAssignment, 'id' | 'course' | 'kind' | 'n'>[];
-  previous: string;
-  next: string;
-};
-
 /** A month by whole weeks, or four weeks as a list: deadlines, openings and closings, and beneath them the busy times. */
-export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk): Promise<CalendarView> {
+export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk): Promise<CalendarViewProps> {
   const { db, now } = deps;
   const zone = actor.timeZone;
   const today = dayIn(now, zone);

@@ -1,5 +1,5 @@
-import { discussionEntries, type DiscussionEntry } from '@/core/calendar/entries';
-import type { LateRule } from '@/core/deadlines/late';
+import type { CalendarEntry } from '@/contract/calendar';
+import { discussionEntries } from '@/core/calendar/entries';
 import { groupBy } from '@/core/group';
 import type { Deps, Actor } from '../deps';
 import { askTogether } from '@/db/ask';
@@ -7,17 +7,6 @@ import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
 import { ownPosts } from '@/db/queries/own-posts';
 import { accountOf } from '../access/enter';
-
-export type CalendarEntry = DiscussionEntry & {
-  /** Stable for ever: what a calendar program knows the entry by. */
-  uid: string;
-  slug: string;
-  title: string;
-  course: { code: string; slug: string };
-  week: number;
-  zone: string;
-  late: LateRule;
-};
 
 /** Every entry of every discussion a person has, in order of time. */
 export async function calendarEntries(deps: Deps, actor: Actor): Promise<CalendarEntry[]> {

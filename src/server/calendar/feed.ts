@@ -1,3 +1,4 @@
+import type { CalendarEntry, PlannedAssignment } from '@/contract/calendar';
 import { calendarStreamAt } from '@/contract/addresses';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Instant } from '@/core/ids';
@@ -16,8 +17,8 @@ import {
 } from '@/db/queries/feeds';
 import { timeWith, type Clock } from '../clock/clock';
 import type { Actor, Deps } from '../deps';
-import { planView, type PlannedAssignment } from '../planning/plan';
-import { calendarEntries, type CalendarEntry } from './entries';
+import { planView } from '../planning/plan';
+import { calendarEntries } from './entries';
 
 export type PlannedPiece = Piece & { uid: string; assignment: PlannedAssignment; zone: string; wall: string };
 export type Feed = {

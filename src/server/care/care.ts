@@ -1,3 +1,4 @@
+import type { DiscussionHead } from '@/contract/discussion';
 import { randomUUID } from 'node:crypto';
 import type { CareFailure, CareInput } from '@/contract/conversation';
 import { postId, type Instant, type PostId } from '@/core/ids';
@@ -17,7 +18,7 @@ import {
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-import { headOf, type DiscussionHead } from '../discussions/head';
+import { headOf } from '../discussions/head';
 import { openingOf } from '../discussions/lines';
 
 /**

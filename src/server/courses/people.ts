@@ -1,11 +1,10 @@
-import type { PersonId, Role } from '@/core/ids';
+import type { CoursePerson } from '@/contract/course';
 import { ok, type Result } from '@/core/result';
 import { peopleOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse, type EnteredCourse } from './enter';
 
-export type CoursePerson = { id: PersonId; name: string; role: Role; email: string | null };
 export type PeoplePage = { course: EnteredCourse; people: CoursePerson[] };
 
 /** Who is in a course. Students see the mail addresses of staff, staff those of everybody. */

@@ -1,21 +1,11 @@
+import type { CourseWeek } from '@/contract/course';
 import { balanceOf } from '@/core/counting/summary';
-import type { Balance } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
-import type { DiscussionState } from '@/core/deadlines/state';
-import type { Instant } from '@/core/ids';
 import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
-import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
+import { contradictions } from '@/core/syllabus/contradictions';
 import { weekOf } from '@/core/week/week';
-import {
-  filesOf,
-  readingsOf,
-  syllabusOf,
-  weeksOf,
-  type FileRecord,
-  type ReadingRecord,
-} from '@/db/queries/courses';
+import { filesOf, readingsOf, syllabusOf, weeksOf } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
@@ -23,30 +13,7 @@ import { ownPosts } from '@/db/queries/own-posts';
 import { workHistory } from '@/db/queries/planning';
 import { accountOf, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { enterCourse, type EnteredCourse } from './enter';
-
-export type WeekPrompt = {
-  slug: string;
-  title: string;
-  state: DiscussionState;
-  schedule: Schedule;
-  ledger: Balance | null;
-  unread: number;
-  contradictions: Contradiction[];
-};
-export type WeekReading = ReadingRecord & { minutes: number };
-
-export type CourseWeek = {
-  course: EnteredCourse;
-  now: Instant;
-  weeks: { number: number; title: string; startsOn: string; current: boolean }[];
-  week: { number: number; title: string; startsOn: string; overview: string };
-  readings: WeekReading[];
-  files: FileRecord[];
-  prompts: WeekPrompt[];
-  previous: number | null;
-  next: number | null;
-};
+import { enterCourse } from './enter';
 
 /** One week of a course: its overview, readings, files and prompts in order; the current week where none is named. */
 export async function courseWeek(

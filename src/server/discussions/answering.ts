@@ -1,3 +1,4 @@
+import type { OpenDraft } from '@/contract/discussion';
 import type { Compared } from '@/core/drafts/difference';
 import type { Refusal } from '@/core/counting/permission';
 import { isStaff, type Instant, type PersonId, type PostId } from '@/core/ids';
@@ -13,7 +14,7 @@ import type { Earlier } from '@/core/substance/repeated';
 import { givenTo } from '../posts/given';
 import { earlierReplies } from './repeats';
 import { compareFor } from '../drafts/compare';
-import { openDraft, type OpenDraft } from '../drafts/open';
+import { openDraft } from '../drafts/open';
 
 /** The facing page: the post being answered and the draft of the answer. */
 export type ReplyPage = {

@@ -1,6 +1,8 @@
+import type { DiscussionHead } from '@/contract/discussion';
+import type { ReadPost, ThreadLine } from '@/contract/thread';
 import { summarise } from '@/core/counting/summary';
 import type { LedgerInput } from '@/core/counting/types';
-import { personId, postId, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import { personId, postId, type PersonId, type PostId } from '@/core/ids';
 import {
   pageOf,
   stepsFrom,
@@ -9,7 +11,6 @@ import {
   type Page,
   type Steps,
 } from '@/core/posts/arrange';
-import type { Doc } from '@/core/posts/document';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import { isFollowed } from '@/core/posts/following';
 import { inReadingOrder, threads, type Branch } from '@/core/posts/thread';
@@ -30,43 +31,8 @@ import { markFor } from '../rubric/rubric';
 import { findIn } from '../find/find';
 import { repeatsAmong } from './repeats';
 import { replyPage, type ReplyPage, type Stranded } from './answering';
-import { headOf, type DiscussionHead } from './head';
-import {
-  isUnreadFor,
-  linesOf,
-  listed,
-  openingOf,
-  threadOf,
-  type Listed,
-  type Room,
-  type ThreadLine,
-} from './lines';
-
-export type ReadPost = {
-  id: PostId;
-  depth: number;
-  kind: 'response' | 'reply';
-  author: { id: PersonId; name: string; role: Role };
-  mine: boolean;
-  to: string | null;
-  /** The post it answers. */
-  parent: PostId | null;
-  privateTo: string | null;
-  sharedAt: Instant;
-  edited: boolean;
-  title: string;
-  doc: Doc;
-  ownWords: number;
-  gone: 'withdrawn' | 'hidden' | null;
-  /** Why staff hid it, for its author and staff. */
-  hiddenReason: string;
-  pinned: boolean;
-  locked: boolean;
-  unread: boolean;
-  marks: PostMarks;
-  /** For staff: whom an earlier reply of its writer answered that this one nearly is. */
-  repeats: string | null;
-};
+import { headOf } from './head';
+import { isUnreadFor, linesOf, listed, openingOf, threadOf, type Listed, type Room } from './lines';
 
 /** A post of somebody, as it stands on a card about them. */
 export type PostOfAuthor = { id: PostId; kind: 'response' | 'reply'; opening: string; to: string | null };

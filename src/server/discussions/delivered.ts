@@ -1,13 +1,6 @@
+import type { Delivered } from '@/contract/part';
 import type { Ledger } from '@/core/counting/types';
-import type { Instant } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
-import type { DeliveredPost, DeliveredText } from '@/db/queries/own-posts';
-
-/** A shared post as its author sees it: the text that is judged, and the newest one where that is another. */
-export type Delivered = DeliveredText & {
-  latest: { at: Instant; title: string; doc: Doc } | null;
-  edits: number;
-};
+import type { DeliveredPost } from '@/db/queries/own-posts';
 
 /** The version of a post that the ledger judges (rule 8), with the newest text beside it. */
 export function deliveredWith(post: DeliveredPost, ledger: Ledger | null): Delivered {

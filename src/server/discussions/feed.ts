@@ -1,3 +1,4 @@
+import type { DiscussionHead } from '@/contract/discussion';
 import { postsStreamAt } from '@/contract/addresses';
 import { randomBytes } from 'node:crypto';
 import type { ExportedPost } from '@/core/formats/discussion-export';
@@ -14,7 +15,7 @@ import type { FeedAddress } from '../calendar/feed';
 import { timeWith, type Clock } from '../clock/clock';
 import type { Actor, Deps } from '../deps';
 import { postsToTake } from './export';
-import { headOf, type DiscussionHead } from './head';
+import { headOf } from './head';
 
 export type DiscussionFeed = {
   slug: string;

@@ -1,4 +1,5 @@
-import { isStaff, type Instant, type PersonId, type PostId, type Role } from '@/core/ids';
+import type { ThreadLine } from '@/contract/thread';
+import { isStaff, type PersonId, type PostId } from '@/core/ids';
 import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arrange';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import type { Branch } from '@/core/posts/thread';
@@ -6,38 +7,6 @@ import type { Candidate, Reason, Suggestion } from '@/core/worth/rank';
 import type { PostMarks } from '@/db/queries/post-marks';
 import type { PostOutline } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
-
-/** A line of a list: a response with what stands under it, or a single post. */
-export type ThreadLine = {
-  id: PostId;
-  kind: 'response' | 'reply';
-  /** How deep it stands under a response; that itself is 0. */
-  depth: number;
-  author: string;
-  role: Role;
-  /** Of a reply: whom it answers. */
-  to: string | null;
-  opening: string;
-  sharedAt: Instant;
-  replies: number;
-  mine: boolean;
-  /** The reader has answered in this thread, or this very reply. */
-  answered: boolean;
-  /** The reader has begun an answer in it and not shared it. */
-  drafted: boolean;
-  /** Posts of this thread that the reader has not read, or this one. */
-  unread: PostId[];
-  /** The file of the first picture or filmed clip of the post. */
-  pictured: string | null;
-  /** It names the reader. */
-  namesReader: boolean;
-  gone: 'withdrawn' | 'hidden' | null;
-  private: boolean;
-  pinned: boolean;
-  locked: boolean;
-  /** Why it is worth an answer of this reader. */
-  reasons: Reason[];
-};
 
 type Node = Branch<PostOutline>;
 

@@ -1,7 +1,5 @@
-import { z } from 'zod';
+import type { DiscussionLine, DiscussionList, ListAsk } from '@/contract/discussion-list';
 import { balanceOf, summarise } from '@/core/counting/summary';
-import type { Balance } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
 import type { DiscussionId, Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
@@ -9,7 +7,6 @@ import { isFollowed } from '@/core/posts/following';
 import { needsMe } from '@/core/week/needs';
 import { weekOf } from '@/core/week/week';
 import { windowAround } from '@/core/week/window';
-import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -21,49 +18,6 @@ import type { Actor, Deps } from '../deps';
 
 /** Whole weeks are shown until a page would hold more lines than this. */
 const PAGE_LINES = 24;
-
-/** What the address of Discussions may ask for; what it cannot mean is as if it were not there. */
-export const listAskSchema = z.object({
-  course: z.string().max(40).optional().catch(undefined),
-  state: z.enum(DISCUSSION_STATES).optional().catch(undefined),
-  /** What needs one, or what is new where one follows. */
-  needs: z.enum(['me', 'followed']).optional().catch(undefined),
-  week: z.iso.date().optional().catch(undefined),
-});
-export type ListAsk = z.infer<typeof listAskSchema>;
-
-export type DiscussionLine = {
-  slug: string;
-  title: string;
-  course: { code: string; slug: string; outside: boolean };
-  week: number;
-  state: DiscussionState;
-  schedule: Schedule;
-  ledger: Balance | null;
-  sealed: boolean;
-  draftChecks: CheckFigure[] | null;
-  replyDrafts: number;
-  unread: number;
-  unreadReplies: number;
-  needsMe: boolean;
-  /** One follows it, and there is something in it that one has not read and may. */
-  newFollowed: boolean;
-};
-
-export type WeekGroup = { startsOn: string; when: 'past' | 'now' | 'coming'; lines: DiscussionLine[] };
-
-export type DiscussionList = {
-  now: Instant;
-  zone: string;
-  ask: ListAsk;
-  courses: { code: string; slug: string; title: string }[];
-  /** How many discussions each filter leaves, the other filters as they are. */
-  counts: { all: number; needsMe: number; newFollowed: number; states: Record<DiscussionState, number> };
-  weeks: WeekGroup[];
-  /** A week to go to for what is not on this page. */
-  earlier: string | null;
-  later: string | null;
-};
 
 function linesOf(
   deps: Deps,

@@ -1,3 +1,6 @@
+import type { Delivered } from '@/contract/part';
+import type { DiscussionHead, OpenDraft } from '@/contract/discussion';
+import type { RubricSheet } from '@/contract/rubric';
 import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
 import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
@@ -7,7 +10,7 @@ import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
 import type { Viewing } from '@/core/viewings/viewing';
-import { sheetAsks, sheetOf, type RubricSheet } from '../rubric/rubric';
+import { sheetAsks, sheetOf } from '../rubric/rubric';
 import { workHistory } from '@/db/queries/planning';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
@@ -25,9 +28,9 @@ import type { Actor, Deps } from '../deps';
 import { quotable } from '../posts/check-text';
 import { givenTo } from '../posts/given';
 import { readFor } from '../readers/readers';
-import { openDraft, type OpenDraft } from '../drafts/open';
-import { deliveredWith, type Delivered } from './delivered';
-import { headOf, type DiscussionHead } from './head';
+import { openDraft } from '../drafts/open';
+import { deliveredWith } from './delivered';
+import { headOf } from './head';
 
 export type ResponseRoom = {
   head: DiscussionHead;

@@ -1,21 +1,15 @@
-import type { Verdict } from '@/core/counting/types';
+import type { DiscussionHead } from '@/contract/discussion';
+import type { RubricSheet } from '@/contract/rubric';
+import type { OwnDelivery } from '@/contract/part';
 import { ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
 import { deliveredPosts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { sheetAsks, sheetOf, type RubricSheet } from '../rubric/rubric';
-import { deliveredWith, type Delivered } from './delivered';
-import { headOf, type DiscussionHead } from './head';
+import { sheetAsks, sheetOf } from '../rubric/rubric';
+import { deliveredWith } from './delivered';
+import { headOf } from './head';
 
-/** A post the reader shared: what it says, whom it answers, and what it counted as. */
-export type OwnDelivery = {
-  verdict: Verdict | null;
-  to: string | null;
-  private: boolean;
-  withdrawn: boolean;
-  text: Delivered;
-};
 export type YourPart = { head: DiscussionHead; delivered: OwnDelivery[]; sheet: RubricSheet | null };
 
 export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<Result<YourPart, NotFound>> {

@@ -1,27 +1,13 @@
+import type { OpenDraft } from '@/contract/discussion';
 import { randomUUID } from 'node:crypto';
 import type { Brief } from '@/core/brief/brief';
-import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks';
+import { checkDraft, type CheckRules } from '@/core/checks/checks';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
-import type { Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import type { DraftRecord } from '@/db/queries/drafts';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
-
-/** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
-export type OpenDraft = {
-  submission: string;
-  revision: number;
-  title: string;
-  doc: Doc;
-  keptAt: Instant | null;
-  checked: Checked;
-  /** The texts that quotations are looked for in. */
-  readings: readonly string[];
-  /** What everybody has: what is copied from it is not counted. */
-  given: readonly Given[];
-};
 
 /**
  * The draft that was kept, or a new one that begins with `fresh`, and how it stands to its brief. Where the evidence is the

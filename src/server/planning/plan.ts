@@ -1,9 +1,9 @@
+import type { PlannedAssignment } from '@/contract/calendar';
 import { instant, type Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
 import { planOrSay, type BusyTime, type Planned } from '@/core/planning/cannot';
 import { nights, type Habits } from '@/core/planning/habits';
 import { paceOf, type Pace } from '@/core/planning/pace';
-import type { Assignment } from '@/core/planning/tasks';
 import { sumOfWork, type Work } from '@/core/planning/work';
 import { askTogether } from '@/db/ask';
 import { draftsOf } from '@/db/queries/drafts';
@@ -18,13 +18,6 @@ import { assignmentsIn } from './assignments';
 const AHEAD_MS = 8 * 86_400_000;
 /** Nothing that opens by then is due later than this, late days and all. */
 const HORIZON_MS = 100 * 86_400_000;
-
-export type PlannedAssignment = Assignment & {
-  title: string;
-  course: { code: string; slug: string };
-  week: number;
-  zone: string;
-};
 
 export type PlanView = {
   now: Instant;

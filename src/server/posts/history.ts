@@ -1,3 +1,4 @@
+import type { DiscussionHead, OpenDraft } from '@/contract/discussion';
 import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import type { Compared } from '@/core/drafts/difference';
@@ -10,11 +11,11 @@ import type { PostRecord } from '@/db/queries/posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-import { headOf, type DiscussionHead } from '../discussions/head';
+import { headOf } from '../discussions/head';
 import { quotable } from './check-text';
 import { givenTo } from './given';
 import { compareFor } from '../drafts/compare';
-import { openDraft, type OpenDraft } from '../drafts/open';
+import { openDraft } from '../drafts/open';
 
 /** A version with what is different in it from the one before; null in the first, and where the two are too different to say. */
 type ComparedVersion = PostVersion & { compared: Compared | null };

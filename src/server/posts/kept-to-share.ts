@@ -1,3 +1,4 @@
+import type { DiscussionHead } from '@/contract/discussion';
 import { previewVerdict } from '@/core/counting/preview';
 import type { PostKind, Verdict } from '@/core/counting/types';
 import type { CheckFigure } from '@/core/checks/types';
@@ -7,7 +8,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { headOf, type DiscussionHead } from '../discussions/head';
+import { headOf } from '../discussions/head';
 import { answerable } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';

@@ -1,6 +1,7 @@
+import type { RubricSheet } from '@/contract/rubric';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
-import { levelsOf, type Levels, type Rubric } from '@/core/rubric/rubric';
+import { levelsOf, type Levels } from '@/core/rubric/rubric';
 import { fail, ok, type Result } from '@/core/result';
 import { ask, type Ask } from '@/db/ask';
 import {
@@ -15,9 +16,6 @@ import {
 import { roleIn } from '@/db/queries/courses';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-
-/** A rubric with what its student thinks of the own text, and the mark where one was given. */
-export type RubricSheet = { rubric: Rubric; estimate: Levels | null; mark: MarkRecord | null };
 
 /** The asks for a person's own sheet: nobody else's estimate is ever loaded. */
 export const sheetAsks = (deps: Deps, person: PersonId, { record }: Entered) =>

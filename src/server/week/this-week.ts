@@ -1,28 +1,18 @@
+import type { ThisWeek, WeekLine } from '@/contract/week';
 import { balanceOf, summarise } from '@/core/counting/summary';
-import type { Balance } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
-import type { DiscussionState } from '@/core/deadlines/state';
 import { isStaff, type Instant } from '@/core/ids';
-import { byUrgency, owedAcross, type Owed } from '@/core/week/owed';
-import { lane, percentOf, type Lane } from '@/core/week/rail';
+import { byUrgency, owedAcross } from '@/core/week/owed';
+import { lane, percentOf } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
-import type { CheckFigure } from '@/core/checks/types';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { announcementsFor, unreadAnnouncements, type AnnouncementRecord } from '@/db/queries/announcements';
-import {
-  mentionsIn,
-  noteCalls,
-  openReports,
-  repliesTo,
-  studentsTaught,
-  type NoteCall,
-} from '@/db/queries/news';
+import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
+import { mentionsIn, noteCalls, openReports, repliesTo, studentsTaught } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import { unreadReplies } from '@/db/queries/reading';
 import { paceOf, type Pace } from '@/core/planning/pace';
-import { sumOfWork, type Work } from '@/core/planning/work';
+import { sumOfWork } from '@/core/planning/work';
 import { wordsToRead, workHistory, type WordsToRead } from '@/db/queries/planning';
 import { assignmentsIn } from '../planning/assignments';
 import { accountOf, type Account } from '../access/enter';
@@ -36,59 +26,6 @@ const NEWS_MS = 14 * DAY_MS;
 const ANNOUNCEMENTS = 3;
 /** Without an earlier visit, "since you were here" looks back this far. */
 const FIRST_VISIT_MS = 2 * DAY_MS;
-
-export type WeekLine = {
-  slug: string;
-  title: string;
-  course: { code: string; title: string; outside: boolean };
-  week: number;
-  weekTitle: string;
-  zone: string;
-  state: DiscussionState;
-  sealed: boolean;
-  schedule: Schedule;
-  ledger: Balance | null;
-  /** What the response's draft has and lacks, as it was last kept. */
-  draftChecks: CheckFigure[] | null;
-  replyDrafts: number;
-  unread: number;
-  unreadReplies: number;
-  /** For staff: what of it is theirs to look at; null for a student. */
-  teaching: { responses: number; students: number; reports: number } | null;
-};
-
-export type ThisWeek = {
-  now: Instant;
-  zone: string;
-  owed: Owed;
-  lines: WeekLine[];
-  rail: {
-    days: WeekDay[];
-    today: number;
-    nowAt: number;
-    lanes: { course: { code: string; title: string }; week: number; lane: Lane }[];
-  };
-  since: {
-    from: Instant | null;
-    replies: {
-      post: number;
-      slug: string;
-      course: string;
-      author: string;
-      sharedAt: Instant;
-      opening: string;
-    }[];
-    /** Posts that name the reader, without their words. */
-    mentions: { post: number; slug: string; course: string; author: string; sharedAt: Instant }[];
-    notes: NoteCall[];
-    unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
-  };
-  announcements: AnnouncementRecord[];
-  /** Unread announcements that are not among those. */
-  moreAnnouncements: number;
-  /** What is still to do in open discussions, and how long the next thing takes. */
-  ahead: { work: Work; next: { minutes: number } | null; sittings: number };
-};
 
 type Row = { record: DiscussionRecord; account: Account; line: WeekLine };
 
@@ -178,8 +115,6 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         title: record.title,
         course: { code: record.course.code, title: record.course.title, outside: record.course.outside },
         week: record.week.number,
-        weekTitle: record.week.title,
-        zone: record.schedule.zone,
         state,
         sealed,
         schedule,

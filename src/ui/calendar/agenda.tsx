@@ -3,7 +3,7 @@ import { list } from '../words/plural';
 import { clockTime, dayOf } from '../words/time';
 import { busyText } from './busy-line';
 import { EntryLine } from './entry';
-import type { CalendarViewProps } from './types';
+import type { CalendarViewProps } from '@/contract/calendar';
 
 /** The days of four weeks that have something in them, as a list. */
 export function Agenda({

@@ -1,6 +1,6 @@
 import type { BusyTime } from '@/core/planning/cannot';
 import { clockTime } from '../words/time';
-import type { DayView } from './types';
+import type { DayView } from '@/contract/calendar';
 
 /** "09:00 to 12:30", held within the day; "all day" where nothing of it is left. */
 export function busyText(busy: BusyTime, day: Pick<DayView, 'start' | 'end'>, zone: string): string {

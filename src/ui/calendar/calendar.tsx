@@ -7,7 +7,7 @@ import { dayOf, monthName, zoneName } from '../words/time';
 import { Agenda } from './agenda';
 import { CalendarHead } from './head';
 import { Month } from './month';
-import type { CalendarViewProps } from './types';
+import type { CalendarViewProps } from '@/contract/calendar';
 
 /** The calendar: a month or an agenda, in the reader's own zone. */
 export function Calendar(props: CalendarViewProps) {

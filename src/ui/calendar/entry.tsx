@@ -3,7 +3,7 @@ import { entryStatus } from '@/core/calendar/entries';
 import Link from 'next/link';
 import { entryKind, entryStanding } from '../words/calendar';
 import { clockTime, moment, zoneName } from '../words/time';
-import type { EntryView } from './types';
+import type { CalendarEntry } from '@/contract/calendar';
 
 const EDGE = {
   owed: 'border-l-ochre',
@@ -15,11 +15,11 @@ const EDGE = {
 
 const TONE_LOST = new Set<string>(['missed', 'short']);
 
-export const roomOf = ({ slug, kind }: EntryView) =>
+export const roomOf = ({ slug, kind }: CalendarEntry) =>
   kind === 'replies' ? conversationAt(slug) : kind === 'response' ? responseAt(slug) : discussionAt(slug);
 
 /** One entry in a day of the month: the time in the reader's zone, the course, and how it stands. */
-export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) {
+export function EntryInDay({ entry, zone }: { entry: CalendarEntry; zone: string }) {
   const standing = entryStanding(entry);
   const { code } = entryStatus(entry);
   return (
@@ -49,7 +49,7 @@ export function EntryInDay({ entry, zone }: { entry: EntryView; zone: string }) 
 }
 
 /** One entry of the agenda, with its title and the course's own time where that differs. */
-export function EntryLine({ entry, zone }: { entry: EntryView; zone: string }) {
+export function EntryLine({ entry, zone }: { entry: CalendarEntry; zone: string }) {
   const standing = entryStanding(entry);
   const { code } = entryStatus(entry);
   const there = moment(entry.at, entry.zone);

@@ -3,7 +3,7 @@ import { clockTime, dayOf } from '../words/time';
 import { entryStatus } from '@/core/calendar/entries';
 import { busyText } from './busy-line';
 import { EntryInDay } from './entry';
-import type { CalendarViewProps, DayView } from './types';
+import type { CalendarViewProps, DayView } from '@/contract/calendar';
 import Link from 'next/link';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];

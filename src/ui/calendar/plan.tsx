@@ -13,20 +13,20 @@ import { minutesText, paceSource, rangeText } from '../words/work';
 import { HabitsForm } from './habits-form';
 import { AnswerLine, type Answer } from '../frame/answer';
 import { CalendarHead } from './head';
-import type { AssignmentView } from './types';
+import type { PlannedAssignment } from '@/contract/calendar';
 
 export type PlanViewProps = {
   now: number;
   zone: string;
   habits: Habits;
   pace: Pace;
-  assignments: AssignmentView[];
+  assignments: PlannedAssignment[];
   work: Work;
   planned: Planned;
   answer: Answer | null;
 };
 
-const roomOf = (a: AssignmentView) => roomAt(a.slug, a.kind === 'response' ? 'response' : 'conversation');
+const roomOf = (a: PlannedAssignment) => roomAt(a.slug, a.kind === 'response' ? 'response' : 'conversation');
 
 function giveText(give: Give, zone: string): string {
   switch (give.code) {

@@ -7,23 +7,13 @@ import { addressOf, type Look } from './address';
 import type { PostOfAuthorView } from './person-card';
 import { Post, Reading } from './thread-page';
 import { SoftLinks } from './soft-links';
-import type { ReadPostView, ThreadLineView } from './types';
+import type { ReadPost, ThreadLine } from '@/contract/thread';
 import { UnreadDot } from './unread';
 
 const GONE = { withdrawn: 'Withdrawn by its author', hidden: 'Hidden by staff' };
 
 /** A post on one line: who, what it begins with, when. */
-function Headline({
-  look,
-  line,
-  zone,
-  now,
-}: {
-  look: Look;
-  line: ThreadLineView;
-  zone: string;
-  now: number;
-}) {
+function Headline({ look, line, zone, now }: { look: Look; line: ThreadLine; zone: string; now: number }) {
   const isReply = line.kind === 'reply';
   return (
     <a
@@ -70,8 +60,8 @@ function Headline({
 /** A long room at a glance: a line a post, indented under what it answers; the open one stands in its place. */
 export function Headlines(props: {
   look: Look;
-  lines: readonly ThreadLineView[];
-  posts: readonly ReadPostView[];
+  lines: readonly ThreadLine[];
+  posts: readonly ReadPost[];
   authors: Readonly<Record<string, readonly PostOfAuthorView[]>>;
   at: number | null;
   zone: string;

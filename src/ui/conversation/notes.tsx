@@ -2,7 +2,7 @@ import { conversationAt, partAt } from '@/contract/addresses';
 import type { Verdict } from '@/core/counting/types';
 import { ArrowLeft } from 'lucide-react';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { ArrivedHeading } from '../frame/arrived-heading';
 import { marginText } from '../part/receipt';
 import { calledName, list, plural } from '../words/plural';
@@ -12,9 +12,9 @@ import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
 import { addressOf, type Look } from './address';
 import { reasonText } from '../words/worth';
-import type { ReadPostView, ThreadLineView } from './types';
+import type { ReadPost, ThreadLine } from '@/contract/thread';
 
-type NextLine = Pick<ThreadLineView, 'id' | 'author' | 'reasons'>;
+type NextLine = Pick<ThreadLine, 'id' | 'author' | 'reasons'>;
 
 /** On a phone the list and the open post are two pages; this leads back. */
 export function BackToList({ look }: { look: Look }) {
@@ -29,8 +29,8 @@ export function BackToList({ look }: { look: Look }) {
 
 /** The right page after a reply was shared: that it went through, what it counts as, and what is left. */
 export function SharedNote(props: {
-  head: HeadView;
-  post: ReadPostView;
+  head: DiscussionHead;
+  post: ReadPost;
   verdict: Verdict | null;
   /** Whom to answer next, where somebody is left. */
   next: NextLine | null;
@@ -98,7 +98,7 @@ export function SharedNote(props: {
 }
 
 /** One's own post is open: there is nobody to answer yet. */
-export function OpenedReply({ head }: { head: HeadView }) {
+export function OpenedReply({ head }: { head: DiscussionHead }) {
   return (
     <div className="grow px-4 py-5 text-[15px] text-ink-2 sm:px-6">
       <h2 className="text-[17px] text-ink">This is your own post</h2>
@@ -124,7 +124,7 @@ export const GoneReply = () => (
 );
 
 /** The response that is most worth an answer, with why. */
-const First = ({ head, next }: { head: HeadView; next: NextLine }) => (
+const First = ({ head, next }: { head: DiscussionHead; next: NextLine }) => (
   <div className="mx-auto mt-4 max-w-[46ch] rounded-plate border border-rule bg-page-2 px-4 py-3 text-left text-[14px]">
     <p>
       <b>Worth answering first: {next.author}.</b> {next.reasons.map((r) => reasonText(r).because).join(' ')}
@@ -144,7 +144,7 @@ export function NothingOpen({
   found,
   next,
 }: {
-  head: HeadView;
+  head: DiscussionHead;
   asked: number | null;
   found: boolean;
   /** Whom to answer first, where replies are owed. */

@@ -1,7 +1,7 @@
 import { responseAt } from '@/contract/addresses';
 import { LockKeyhole } from 'lucide-react';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { plural } from '../words/plural';
 import { sealText } from '../words/seal';
 import { moment } from '../words/time';
@@ -9,7 +9,7 @@ import { refusal } from '@/core/counting/permission';
 import { instant } from '@/core/ids';
 
 /** The Conversation room behind the seal: what waits, and what opens it. */
-export function Sealed({ head }: { head: HeadView }) {
+export function Sealed({ head }: { head: DiscussionHead }) {
   const { schedule } = head;
   const lost = refusal({
     kind: 'response',

@@ -1,7 +1,7 @@
 import { conversationAt, discussionFeedAt, exportAt } from '@/contract/addresses';
 import { FileDown } from 'lucide-react';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { FeedAddress, type FeedView } from '../frame/feed-address';
 
 const FILES = [
@@ -11,7 +11,15 @@ const FILES = [
 ] as const;
 
 /** A conversation to keep, and to be told of elsewhere. */
-export function TakeAlongPage({ head, feed, zone }: { head: HeadView; feed: FeedView | null; zone: string }) {
+export function TakeAlongPage({
+  head,
+  feed,
+  zone,
+}: {
+  head: DiscussionHead;
+  feed: FeedView | null;
+  zone: string;
+}) {
   return (
     <div className="grid gap-4 px-4 pb-6 sm:px-7 lg:grid-cols-2">
       <section aria-labelledby="files" className="plate px-5 py-4">

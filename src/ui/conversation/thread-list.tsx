@@ -8,7 +8,7 @@ import { plural } from '../words/plural';
 import { clockTime, day, weekday } from '../words/time';
 import { emptyText } from '../words/room';
 import { addressOf, type Look } from './address';
-import type { ThreadLineView } from './types';
+import type { ThreadLine } from '@/contract/thread';
 
 const TONES = {
   owed: 'bg-ochre-tint text-ochre-ink',
@@ -32,7 +32,7 @@ const WEEK_MS = 6 * 86_400_000;
 /** The responses of the class, the newest first; the address names the filter and the open post. */
 export function ThreadList(props: {
   look: Look;
-  lines: ThreadLineView[];
+  lines: ThreadLine[];
   chips: ReactNode;
   /** The response whose thread is open, or the open post where posts are listed. */
   open: number | null;

@@ -16,7 +16,7 @@ import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
 import { careOf } from '@/core/posts/care';
-import type { ReadPostView } from './types';
+import type { ReadPost } from '@/contract/thread';
 
 const Sign = ({ icon: Icon, children }: { icon: typeof Lock; children: string }) => (
   <span className="ml-1.5 inline-flex items-center gap-1 rounded-[5px] bg-rule-soft px-1.5 text-[11.5px] font-semibold text-ink-2">
@@ -44,7 +44,7 @@ export function Post({
   staff,
 }: {
   look: Look;
-  post: ReadPostView;
+  post: ReadPost;
   /** What else its author has written here. */
   posts: readonly PostOfAuthorView[];
   open: boolean;
@@ -209,7 +209,7 @@ export function Post({
 /** The posts one reads: those of a thread, or of a page by time. */
 export function ThreadPage(props: {
   look: Look;
-  posts: readonly ReadPostView[];
+  posts: readonly ReadPost[];
   authors: Readonly<Record<string, readonly PostOfAuthorView[]>>;
   at: number | null;
   zone: string;
@@ -253,7 +253,7 @@ export function Reading({
   bring = false,
 }: {
   slug: string;
-  posts: readonly ReadPostView[];
+  posts: readonly ReadPost[];
   at: number | null;
   /** The open post is brought into view even where it is the first that is read: it stands far down a list. */
   bring?: boolean;

@@ -2,7 +2,7 @@ import { newAnnouncementAt } from '@/contract/addresses';
 import { moment } from '../words/time';
 import { plural } from '../words/plural';
 import { Announcement } from './announcement';
-import type { AnnouncementView, CourseView } from './types';
+import type { CourseAnnouncement, CourseView } from '@/contract/course';
 
 function Write({ course }: { course: CourseView }) {
   return (
@@ -28,7 +28,7 @@ function Write({ course }: { course: CourseView }) {
 /** A course's announcements: only staff write them, nobody can switch them off, and each says whether it was read. */
 export function Announcements(props: {
   course: CourseView;
-  announcements: AnnouncementView[];
+  announcements: CourseAnnouncement[];
   students: number;
   zone: string;
   problem: string | null;

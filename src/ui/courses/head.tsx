@@ -2,7 +2,7 @@ import { announcementsAt, courseAt, peopleAt, syllabusAt } from '@/contract/addr
 import type { ReactNode } from 'react';
 import { Rooms } from '../frame/rooms';
 import { zoneName } from '../words/time';
-import type { CourseView } from './types';
+import type { CourseView } from '@/contract/course';
 
 const ROOMS = [
   ['weeks', 'Weeks', courseAt],

@@ -1,14 +1,14 @@
 import { Avatar } from '../frame/avatar';
 import { plural } from '../words/plural';
-import type { PersonView } from './types';
+import type { CoursePerson } from '@/contract/course';
 
 const ROLES = { instructor: 'Instructor', assistant: 'Assistant', student: 'Student' };
 
 /** Who is in a course: staff with their addresses, then the class. */
-export function People({ people, me }: { people: PersonView[]; me: string }) {
+export function People({ people, me }: { people: CoursePerson[]; me: string }) {
   const staff = people.filter((p) => p.role !== 'student');
   const students = people.filter((p) => p.role === 'student');
-  const row = (p: PersonView) => (
+  const row = (p: CoursePerson) => (
     <li
       key={p.id}
       id={`person-${p.id}`}

@@ -12,7 +12,7 @@ import { dayOf, moment } from '../words/time';
 import { readingText } from '../words/work';
 import { NewReading } from '../readings/reading-forms';
 import { Contradicted } from './contradicted';
-import type { CourseWeekView } from './types';
+import type { CourseWeek } from '@/contract/course';
 
 const size = (bytes: number) => (bytes < 1_000 ? `${bytes} bytes` : `${Math.round(bytes / 1_000)} kB`);
 
@@ -29,7 +29,7 @@ function Item(props: { icon: ReactNode; kind: string; children: ReactNode; aside
   );
 }
 
-function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
+function Prompt({ prompt }: { prompt: CourseWeek['prompts'][number] }) {
   const { schedule, state } = prompt;
   const { zone } = schedule;
   return (
@@ -58,7 +58,7 @@ function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
 }
 
 /** A week of a course: overview, readings, files and prompts in order, and the weeks beside it. */
-export function CourseWeek({ view }: { view: CourseWeekView }) {
+export function CourseWeek({ view }: { view: CourseWeek }) {
   const { course, week, weeks, readings, files, prompts } = view;
   const href = (n: number) => courseWeekAt(course.slug, n);
   const reading = readings.filter((r) => r.readAt === null).reduce((s, r) => s + r.minutes, 0);

@@ -6,13 +6,13 @@ import { instant } from '@/core/ids';
 import { useServerNow } from '../frame/server-clock';
 import { standing } from '../words/standing';
 import { countdown } from '../words/time';
-import type { HeadView } from './types';
+import type { DiscussionHead } from '@/contract/discussion';
 
 /**
  * The head's deadline, counting down by the server's clock, and the state it comes to when that is over. What may be shared
  * is the server's decision, not this.
  */
-export function Countdown({ head }: { head: HeadView }) {
+export function Countdown({ head }: { head: DiscussionHead }) {
   const now = useServerNow(head.now, 1_000);
   const { ledger, schedule } = head;
   const s = ledger && summarise(ledger, now);

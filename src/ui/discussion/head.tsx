@@ -6,12 +6,12 @@ import { Tally } from '../tally/tally';
 import { ownTimeShort } from '../words/deadlines';
 import { standing } from '../words/standing';
 import { Countdown } from './countdown';
-import type { HeadView, Room } from './types';
+import type { DiscussionHead, Room } from '@/contract/discussion';
 
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
 /** Title, tally, the next deadline, and the three rooms. */
-export function Head({ head, room, ownZone }: { head: HeadView; room: Room; ownZone: string }) {
+export function Head({ head, room, ownZone }: { head: DiscussionHead; room: Room; ownZone: string }) {
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const next = head.ledger && summarise(head.ledger, head.now).next;
   const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);

@@ -15,11 +15,11 @@ import type { Viewing } from '@/core/viewings/viewing';
 import type { Mention } from '@/core/reading/mentions';
 import { RecordingForm } from '../aloud/recording-form';
 import { RubricPage } from '../rubric/rubric-page';
-import type { SheetView } from '../rubric/types';
+import type { RubricSheet } from '@/contract/rubric';
 import { Viewings } from './viewings';
 import { PromptText } from './prompt-text';
 import { requirementStandings } from './requirement-standings';
-import type { HeadView } from './types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { Unclear } from './unclear';
 import type { Doc } from '@/core/posts/document';
 import { strictest, type Disagreement } from '@/core/prompts/disagreements';
@@ -69,7 +69,7 @@ export function PromptPage({
   recording,
   note,
 }: {
-  head: HeadView;
+  head: DiscussionHead;
   prompt: Doc;
   requirements: Requirement[];
   disagreements: Disagreement[];
@@ -77,7 +77,7 @@ export function PromptPage({
   contradictions: Contradiction[];
   readings: { slug: string; title: string; minutes: number; read: boolean }[];
   mentions: Mention[];
-  sheet: SheetView | null;
+  sheet: RubricSheet | null;
   viewings: (Viewing & { done: boolean })[];
   recording: { id: string; speaker: string } | null;
   note: { body: string; keptAt: number } | null;

@@ -2,10 +2,10 @@ import { summarise } from '@/core/counting/summary';
 import { deadlineText, lateText } from '../words/deadlines';
 import { plural } from '../words/plural';
 import type { Standing } from './prompt-text';
-import type { HeadView } from './types';
+import type { DiscussionHead } from '@/contract/discussion';
 
 /** How what the prompt says of replies, deadlines, lateness and the seal stands for this student now. */
-export function requirementStandings(head: HeadView): Record<string, Standing> {
+export function requirementStandings(head: DiscussionHead): Record<string, Standing> {
   const { schedule, ledger, brief } = head;
   const told = (text: string): Standing => ({ state: 'told', text });
   const standings: Record<string, Standing> = {

@@ -1,7 +1,7 @@
 import { Chip } from '../frame/chip';
 import { STATE_FILTERS } from '../words/states';
 import { listAddress } from './address';
-import type { ListView } from './types';
+import type { DiscussionList } from '@/contract/discussion-list';
 
 function Row({ name, children }: { name: string; children: React.ReactNode }) {
   return (
@@ -15,7 +15,7 @@ function Row({ name, children }: { name: string; children: React.ReactNode }) {
 }
 
 /** The filters of Discussions. Each is a link, so the address says what is shown, and Back takes a filter off again. */
-export function Filters({ list }: { list: ListView }) {
+export function Filters({ list }: { list: DiscussionList }) {
   const { ask, counts, courses } = list;
   const asked = { ...ask, week: undefined };
   return (

@@ -8,11 +8,11 @@ import { plural } from '../words/plural';
 import { standing } from '../words/standing';
 import { stateName } from '../words/states';
 import { moment } from '../words/time';
-import type { ListLineView } from './types';
+import type { DiscussionLine } from '@/contract/discussion-list';
 
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
-function Deadlines({ line, zone }: { line: ListLineView; zone: string }) {
+function Deadlines({ line, zone }: { line: DiscussionLine; zone: string }) {
   const { schedule, ledger } = line;
   const replies = ledger ? ledger.obligations.length > 1 : true;
   const row = (name: string, deadline: typeof schedule.response) => {
@@ -34,7 +34,7 @@ function Deadlines({ line, zone }: { line: ListLineView; zone: string }) {
 }
 
 /** One discussion among all: its tally, state in words, both deadlines, and what is new in it. */
-export function DiscussionLine({ line, now, zone }: { line: ListLineView; now: number; zone: string }) {
+export function DiscussionLine({ line, now, zone }: { line: DiscussionLine; now: number; zone: string }) {
   const s = standing(line, now);
   // Still open, but there is nothing left that could be shared for it.
   const lost = line.ledger !== null && !line.ledger.complete && summarise(line.ledger, now).next === null;

@@ -9,12 +9,12 @@ import { dayOf } from '../words/time';
 import { listAddress } from './address';
 import { Filters } from './filters';
 import { DiscussionLine } from './line';
-import type { ListView } from './types';
+import type { DiscussionList } from '@/contract/discussion-list';
 
 const PLACE = { now: 0, coming: 1, past: 2 };
 
 /** This week first, then what comes, then what was, the latest first: the order in which one looks for a prompt. */
-function inOrder(weeks: ListView['weeks']): ListView['weeks'] {
+function inOrder(weeks: DiscussionList['weeks']): DiscussionList['weeks'] {
   return [...weeks].sort(
     (a, b) =>
       PLACE[a.when] - PLACE[b.when] ||
@@ -22,14 +22,14 @@ function inOrder(weeks: ListView['weeks']): ListView['weeks'] {
   );
 }
 
-function weekName(group: ListView['weeks'][number]): string {
+function weekName(group: DiscussionList['weeks'][number]): string {
   const numbers = new Set(group.lines.map((l) => l.week));
   const [only] = numbers;
   return numbers.size === 1 ? `Week ${only}` : 'The week';
 }
 
 /** Every discussion of every course by week, with its filters. */
-export function DiscussionList({ list }: { list: ListView }) {
+export function DiscussionList({ list }: { list: DiscussionList }) {
   const { ask, weeks, earlier, later } = list;
   const filtered = Boolean(ask.course ?? ask.state ?? ask.needs);
   return (

@@ -16,7 +16,7 @@ import { bareWords, parseFind } from '@/core/find/ask';
 import type { Passage } from '@/core/find/passage';
 import { calledName } from '../words/plural';
 import { day } from '../words/time';
-import type { FoundView } from './types';
+import type { FoundThings } from '@/contract/find';
 
 /** One line of what was found: where it leads, and what it says of itself. */
 export type Hit = {
@@ -39,7 +39,7 @@ const PLACES: Place[] = [
   { title: 'Other calendars', href: elsewhereAt(), line: 'calendar feed, importing busy times' },
 ];
 
-const placesOf = (courses: FoundView['courses']): Place[] => [
+const placesOf = (courses: FoundThings['courses']): Place[] => [
   ...PLACES,
   ...courses.flatMap((c) => [
     { title: c.code, href: courseAt(c.slug), line: c.title },
@@ -50,7 +50,7 @@ const placesOf = (courses: FoundView['courses']): Place[] => [
 ];
 
 /** Places whose name or line has a word that begins with each word typed; all the main ones before anything is typed. */
-function placeHits(found: FoundView, typed: string): Place[] {
+function placeHits(found: FoundThings, typed: string): Place[] {
   const { text, from } = parseFind(typed);
   if (from !== null) return [];
   const words = bareWords(text);
@@ -64,7 +64,7 @@ function placeHits(found: FoundView, typed: string): Place[] {
 }
 
 /** Everything that was found, in the order it is shown and walked through by key. */
-export function hitsOf(found: FoundView, typed: string, zone: string): Hit[] {
+export function hitsOf(found: FoundThings, typed: string, zone: string): Hit[] {
   return [
     ...placeHits(found, typed).map((p) => ({ ...p, key: p.href, group: 'Places' as const, passage: [] })),
     ...found.texts.map((t) => ({

@@ -2,10 +2,10 @@ import { findAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { HitLine, NEARLY } from './hit-line';
 import { hitsOf, type Hit } from './hits';
-import type { FoundView } from './types';
+import type { Found } from '@/contract/find';
 
 /** Find as a page: the same results under an address, and without scripts. */
-export function FindPage({ found, typed, zone }: { found: FoundView; typed: string; zone: string }) {
+export function FindPage({ found, typed, zone }: { found: Found; typed: string; zone: string }) {
   const hits = hitsOf(found, typed, zone);
   const groups = [...new Set(hits.map((h) => h.group))];
   return (

@@ -9,14 +9,14 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { parseFind, withFilter } from '@/core/find/ask';
 import { HitLine, NEARLY } from './hit-line';
 import { hitsOf, type Hit } from './hits';
-import type { FoundView } from './types';
+import type { FoundThings } from '@/contract/find';
 
 const WAIT_MS = 130;
-const NOTHING: FoundView = { courses: [], posts: [], texts: [], people: [], nearly: false };
+const NOTHING: FoundThings = { courses: [], posts: [], texts: [], people: [], nearly: false };
 
 /** Asks the server as one types; an answer to what is no longer typed is dropped. */
 function useFound(typed: string) {
-  const [found, setFound] = useState<FoundView>(NOTHING);
+  const [found, setFound] = useState<FoundThings>(NOTHING);
   const [state, setState] = useState<'still' | 'looking' | 'failed'>('still');
   useEffect(() => {
     const stop = new AbortController();

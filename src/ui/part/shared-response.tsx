@@ -3,7 +3,7 @@
 import { conversationAt, editPostAt, partAt } from '@/contract/addresses';
 import type { Verdict } from '@/core/counting/types';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { ArrivedHeading } from '../frame/arrived-heading';
 import { TextMenu } from '../formats/text-menu';
 import { CopyOut } from '../outside/copy-out';
@@ -14,12 +14,12 @@ import { list, plural } from '../words/plural';
 import { verdictReason } from '../words/verdicts';
 import { EditedLine } from './edited-line';
 import { Receipt } from './receipt';
-import type { DeliveredTextView } from './types';
+import type { Delivered } from '@/contract/part';
 
 /** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
 export function SharedResponse(props: {
-  head: HeadView;
-  text: DeliveredTextView;
+  head: DiscussionHead;
+  text: Delivered;
   verdict: Verdict | null;
   /** The writer's name. */
   author: string;

@@ -1,7 +1,7 @@
 import { conversationAt, editPostAt, responseAt } from '@/contract/addresses';
 import type { Obligation, ObligationState } from '@/core/counting/types';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { DocumentView } from '../reading/document-view';
 import { TallyStroke } from '../tally/tally';
 import { checkFigure, checkName, shortfall } from '../words/checks';
@@ -10,12 +10,12 @@ import { deadlineText } from '../words/deadlines';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { MarkBesideEstimate } from '../rubric/mark-beside-estimate';
-import type { SheetView } from '../rubric/types';
+import type { RubricSheet } from '@/contract/rubric';
 import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
-import type { DeliveredView } from './types';
+import type { OwnDelivery } from '@/contract/part';
 
-function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) {
+function DeliveredLine({ item, head }: { item: OwnDelivery; head: DiscussionHead }) {
   const { verdict, text } = item;
   const { schedule, brief } = head;
   const isReply = item.to !== null;
@@ -99,7 +99,7 @@ function DeliveredLine({ item, head }: { item: DeliveredView; head: HeadView }) 
   );
 }
 
-function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
+function OpenLine({ o, head }: { o: Obligation; head: DiscussionHead }) {
   const name = o.kind === 'response' ? 'Response' : `Reply ${o.n} of ${head.brief.replies.count}`;
   const text =
     o.state === 'missed'
@@ -135,7 +135,7 @@ function OpenLine({ o, head }: { o: Obligation; head: HeadView }) {
 }
 
 /** The left page of Your part: every post with what it counted as and why, then what is open or was missed. */
-export function Ledger({ head, delivered }: { head: HeadView; delivered: DeliveredView[] }) {
+export function Ledger({ head, delivered }: { head: DiscussionHead; delivered: OwnDelivery[] }) {
   // What was shared short is still to be completed, as long as that is possible.
   const open =
     head.ledger?.obligations.filter(
@@ -175,9 +175,9 @@ export function OwnText({
   delivered,
   sheet,
 }: {
-  head: HeadView;
-  delivered: DeliveredView[];
-  sheet: SheetView | null;
+  head: DiscussionHead;
+  delivered: OwnDelivery[];
+  sheet: RubricSheet | null;
 }) {
   const response =
     delivered.find((d) => d.to === null && !d.withdrawn) ?? delivered.find((d) => d.to === null);

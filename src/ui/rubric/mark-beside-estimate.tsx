@@ -1,6 +1,6 @@
 import { pointsOf, type Levels, type Rubric } from '@/core/rubric/rubric';
 import { moment } from '../words/time';
-import type { SheetView } from './types';
+import type { RubricSheet } from '@/contract/rubric';
 
 const levelText = (rubric: Rubric, levels: Levels | null, id: string) => {
   const level = rubric.criteria.find((c) => c.id === id)?.levels[levels?.[id] ?? -1];
@@ -8,7 +8,7 @@ const levelText = (rubric: Rubric, levels: Levels | null, id: string) => {
 };
 
 /** The mark by the rubric with what its student thought before sharing next to it, criterion by criterion. */
-export function MarkBesideEstimate({ sheet, zone }: { sheet: SheetView; zone: string }) {
+export function MarkBesideEstimate({ sheet, zone }: { sheet: RubricSheet; zone: string }) {
   const { rubric, estimate, mark } = sheet;
   const given = mark && pointsOf(rubric, mark.levels);
   const own = estimate && pointsOf(rubric, estimate);

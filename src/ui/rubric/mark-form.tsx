@@ -4,13 +4,13 @@ import { marksAt } from '@/contract/addresses';
 import type { Rubric } from '@/core/rubric/rubric';
 import { QuietForm } from '../notes/note-form';
 import { moment } from '../words/time';
-import type { SheetView } from './types';
+import type { RubricSheet } from '@/contract/rubric';
 
 /** For staff: the rubric for the open response. */
 export function MarkForm(props: {
   slug: string;
   zone: string;
-  marking: { rubric: Rubric; post: number; student: string; mark: SheetView['mark'] };
+  marking: { rubric: Rubric; post: number; student: string; mark: RubricSheet['mark'] };
 }) {
   const { rubric, post, student, mark } = props.marking;
   return (

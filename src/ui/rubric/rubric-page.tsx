@@ -7,7 +7,7 @@ import { QuietForm } from '../notes/note-form';
 import { checkFigure, checkName } from '../words/checks';
 import { plural } from '../words/plural';
 import { useOfChecks, useWriting } from '../writing/writing-context';
-import type { SheetView } from './types';
+import type { RubricSheet } from '@/contract/rubric';
 
 function TouchingCheck({ id }: { id: Check['id'] }) {
   const { point, pointed } = useWriting();
@@ -42,7 +42,7 @@ const Touching = ({ criterion }: { criterion: Criterion }) =>
   ) : null;
 
 /** The rubric beside the prompt; before sharing each criterion takes what its writer thinks of it, seen by nobody else. */
-export function RubricPage(props: { slug: string; sheet: SheetView; estimating: boolean }) {
+export function RubricPage(props: { slug: string; sheet: RubricSheet; estimating: boolean }) {
   const { sheet, slug, estimating } = props;
   const { rubric, estimate } = sheet;
   const total = pointsOf(rubric, estimate ?? {});

@@ -6,10 +6,10 @@ import { deadlineText } from '../words/deadlines';
 import { clockTime, moment, partOfDay, zoneName } from '../words/time';
 import { summarise } from '@/core/counting/summary';
 import { minutesText, rangeText } from '../words/work';
-import type { WeekLineView, WeekView } from './types';
+import type { WeekLine, ThisWeek } from '@/contract/week';
 
 /** What waits for who teaches: reports first, then what the class wrote and they have not read. */
-function TeachingSentence({ lines }: { lines: WeekLineView[] }) {
+function TeachingSentence({ lines }: { lines: WeekLine[] }) {
   const reports = lines.reduce((n, l) => n + (l.teaching?.reports ?? 0), 0);
   const unread = lines.reduce((n, l) => n + l.unread, 0);
   const waits = [
@@ -42,8 +42,8 @@ export function OwedSentence({
   owed: Owed;
   now: number;
   zone: string;
-  lines: WeekLineView[];
-  ahead: WeekView['ahead'];
+  lines: WeekLine[];
+  ahead: ThisWeek['ahead'];
 }) {
   const things = [
     ...(owed.responses ? [plural(owed.responses, 'response')] : []),

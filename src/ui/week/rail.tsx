@@ -1,7 +1,7 @@
 import type { RailLabel } from '@/core/week/rail';
 import { plural } from '../words/plural';
 import { clockTime, moment, weekday } from '../words/time';
-import type { WeekView } from './types';
+import type { ThisWeek } from '@/contract/week';
 
 /** A stretch narrower than this share of the week has room for a word only, and under the second for none. */
 const ROOMY = 17;
@@ -53,7 +53,7 @@ const dayName = (date: string) => {
 };
 
 /** The week as a strip of seven days: a lane for each course, its stretches and deadline stops, and the line of now. */
-export function Rail({ rail, now, zone }: { rail: WeekView['rail']; now: number; zone: string }) {
+export function Rail({ rail, now, zone }: { rail: ThisWeek['rail']; now: number; zone: string }) {
   if (rail.lanes.length === 0) return null;
   const weeks = [...new Set(rail.lanes.map((l) => l.week))];
   const latest = Math.max(...weeks);

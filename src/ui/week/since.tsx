@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
 import { day, moment } from '../words/time';
-import type { WeekView } from './types';
+import type { ThisWeek } from '@/contract/week';
 
 const opening = (text: string) => {
   const line = text.replace(/\s+/gu, ' ').replace(/[“”"]/gu, '').trim();
@@ -18,7 +18,7 @@ export function Since({
   now,
   more,
   teaches,
-}: Pick<WeekView, 'since' | 'announcements' | 'zone' | 'now'> & { more: number; teaches: boolean }) {
+}: Pick<ThisWeek, 'since' | 'announcements' | 'zone' | 'now'> & { more: number; teaches: boolean }) {
   const quiet = since.replies.length + since.mentions.length + since.notes.length + since.unread.length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">

@@ -7,11 +7,11 @@ import { ownTimeText } from '../words/deadlines';
 import { plural } from '../words/plural';
 import { standing } from '../words/standing';
 import { summarise } from '@/core/counting/summary';
-import type { WeekLineView } from './types';
+import type { WeekLine } from '@/contract/week';
 
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
-const teachingText = (t: NonNullable<WeekLineView['teaching']>, unread: number) =>
+const teachingText = (t: NonNullable<WeekLine['teaching']>, unread: number) =>
   [
     `${t.responses} of ${plural(t.students, 'student')} have responded`,
     ...(unread ? [`${unread} unread`] : ['all read']),
@@ -19,7 +19,7 @@ const teachingText = (t: NonNullable<WeekLineView['teaching']>, unread: number) 
   ].join(' · ');
 
 /** One discussion on This week: title, tally, where it stands, its deadline, and the one thing to do. */
-export function WeekLine({ line, now, zone }: { line: WeekLineView; now: number; zone: string }) {
+export function WeekLine({ line, now, zone }: { line: WeekLine; now: number; zone: string }) {
   const s = standing(line, now);
   const next = line.ledger && summarise(line.ledger, now).next;
   const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;

@@ -8,10 +8,10 @@ import { RefreshAt } from '../frame/refresh-at';
 import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
 import { Since } from './since';
-import type { WeekView } from './types';
+import type { ThisWeek } from '@/contract/week';
 import { WeekLine } from './week-line';
 
-export function Week({ week }: { week: WeekView }) {
+export function Week({ week }: { week: ThisWeek }) {
   const { now, zone, lines } = week;
   const teaches = lines.some((l) => l.teaching !== null);
   return (

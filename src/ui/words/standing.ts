@@ -1,7 +1,6 @@
+import type { Standable } from '@/contract/standing';
 import { summarise } from '@/core/counting/summary';
 import type { Balance } from '@/core/counting/types';
-import type { Schedule } from '@/core/deadlines/schedule';
-import type { DiscussionState } from '@/core/deadlines/state';
 import { deadlineText, lateShort } from './deadlines';
 import { moment, stretch } from './time';
 import { plural } from './plural';
@@ -20,16 +19,6 @@ export type Standing = {
     tone: 'calm' | 'warm' | 'hot' | 'done';
   };
   action: { label: string; room: 'response' | 'conversation' | 'part'; primary: boolean };
-};
-
-export type Standable = {
-  state: DiscussionState;
-  schedule: Schedule;
-  ledger: Balance | null;
-  draftChecks: CheckFigure[] | null;
-  replyDrafts: number;
-  unreadReplies: number;
-  sealed: boolean;
 };
 
 const missedText = (ledger: Balance) => {

@@ -6,7 +6,8 @@ import { account, at, brief, reply, response, schedule } from '../../../tests/fi
 import { lateText } from './deadlines';
 import { list, plural } from './plural';
 import { repliesAsked, replyRules, responseRules } from './rules';
-import { standing, tallyText, type Standable } from './standing';
+import type { Standable } from '@/contract/standing';
+import { standing, tallyText } from './standing';
 import { moment, partOfDay, stretch } from './time';
 
 const line = (over: Parameters<typeof account>[0] = {}, more: Partial<Standable> = {}) => {

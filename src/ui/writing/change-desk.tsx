@@ -11,7 +11,7 @@ import type { LedgerInput } from '@/core/counting/types';
 import { instant, postId } from '@/core/ids';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
-import type { DraftView, HeadView } from '../discussion/types';
+import type { OpenDraft, DiscussionHead } from '@/contract/discussion';
 import { useServerNow } from '../frame/server-clock';
 import { changeRefusalText, withdrawalText } from '../words/changes';
 import { calledName } from '../words/plural';
@@ -23,7 +23,7 @@ import { WithFigures } from './with-figures';
 
 /** A shared post on the desk again: a change is kept as a draft until it is put in the post's place. */
 export function ChangeDesk(props: {
-  head: HeadView;
+  head: DiscussionHead;
   person: string;
   /** The writer's name. */
   author: string;
@@ -31,7 +31,7 @@ export function ChangeDesk(props: {
   /** The prompt's words: what the substance of a reply is judged against, beside the post. */
   prompt: string;
   answered: { name: string; plain: string } | null;
-  draft: DraftView;
+  draft: OpenDraft;
   refused: ChangeRefusal | null;
   withdrawal: ChangeRefusal | null;
   ledgerInput: LedgerInput | null;

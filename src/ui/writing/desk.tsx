@@ -24,7 +24,7 @@ import { Preview } from './preview';
 import { SubstanceFooting } from './substance-footing';
 import { Toolbar } from './editor/toolbar';
 import { useWide } from './use-wide';
-import type { DraftView } from '../discussion/types';
+import type { OpenDraft } from '@/contract/discussion';
 import type { Place } from './draft-keeper';
 import type { ShareState } from './use-share';
 import type { WritingState } from './use-writing';
@@ -40,7 +40,7 @@ export function Desk({
   writing: Omit<WritingState, 'form'>;
   form: Ref<HTMLFormElement>;
   place: Place;
-  draft: DraftView;
+  draft: OpenDraft;
   parts: Part[];
   share: ShareState;
   zone: string;

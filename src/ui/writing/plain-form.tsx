@@ -3,7 +3,7 @@ import type { Part } from '@/core/brief/brief';
 import { canonicalJson } from '@/core/posts/canonical';
 import { documentFromParts, documentFromText, textsOfParts } from '@/core/posts/compose';
 import type { Ref } from 'react';
-import type { DraftView } from '../discussion/types';
+import type { OpenDraft } from '@/contract/discussion';
 
 /**
  * Writing and sharing before any script has run, or without scripts at all: a field for each part, and the same
@@ -25,7 +25,7 @@ export function PlainForm({
   slug: string;
   kind: 'response' | 'reply';
   parent: number | null;
-  draft: DraftView;
+  draft: OpenDraft;
   parts: Part[];
   withTitle: boolean;
   disabled: boolean;

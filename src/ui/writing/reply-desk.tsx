@@ -20,7 +20,7 @@ import { calledName, list } from '../words/plural';
 import { replyRules } from '../words/rules';
 import { moment } from '../words/time';
 import { refusalText, verdictReason } from '../words/verdicts';
-import type { DraftView } from '../discussion/types';
+import type { OpenDraft } from '@/contract/discussion';
 import { isQuotedPassage, QUOTE_EVENT, quotedPassage } from '../conversation/quote-event';
 import { CopyOut } from '../outside/copy-out';
 import { PostedThere } from '../outside/posted-there';
@@ -63,7 +63,7 @@ export function ReplyDesk(props: {
   about: { prompt: string; others: string[]; earlier: Earlier[] };
   /** The post was changed after this draft was begun: when, and what differs. */
   changed: { at: number; compared: Compared | null } | null;
-  draft: DraftView;
+  draft: OpenDraft;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
   now: number;

@@ -13,7 +13,7 @@ import { useServerNow } from '../frame/server-clock';
 import { shortfall } from '../words/checks';
 import { list } from '../words/plural';
 import { refusalText, verdictReason } from '../words/verdicts';
-import type { DraftView, HeadView } from '../discussion/types';
+import type { OpenDraft, DiscussionHead } from '@/contract/discussion';
 import { CopyOut } from '../outside/copy-out';
 import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
@@ -26,11 +26,11 @@ import { useWriting as useWritingContext } from './writing-context';
 
 /** Your response: the right page of the first room. */
 export function ResponseDesk(props: {
-  head: HeadView;
+  head: DiscussionHead;
   person: string;
   /** The writer's name. */
   author: string;
-  draft: DraftView;
+  draft: OpenDraft;
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
   ownZone: string;

@@ -3,7 +3,7 @@ import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/posts/document';
 import Link from 'next/link';
-import type { HeadView } from '../discussion/types';
+import type { DiscussionHead } from '@/contract/discussion';
 import { DocumentView } from '../reading/document-view';
 import { shortfall } from '../words/checks';
 import { calledName } from '../words/plural';
@@ -12,7 +12,7 @@ import { verdictReason } from '../words/verdicts';
 
 /** A plain page before sharing: what the text is short of or would not count for, the text itself, and both ways on. */
 export function ShareAllTheSame(props: {
-  head: HeadView;
+  head: DiscussionHead;
   kind: 'response' | 'reply';
   parent: number | null;
   draft: { submission: string; revision: number; title: string; doc: Doc };

@@ -5,11 +5,11 @@ import { call } from '../request/call';
 import { canonicalJson } from '@/core/posts/canonical';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { DraftView } from '../discussion/types';
+import type { OpenDraft } from '@/contract/discussion';
 import { DraftKeeper, isNewerHere, type LocalCopy, type Place } from './draft-keeper';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from './local-copy';
 
-function keeperFor(place: Place, opened: DraftView): DraftKeeper {
+function keeperFor(place: Place, opened: OpenDraft): DraftKeeper {
   const key = localKey(place);
   return new DraftKeeper(place, opened, {
     keepLocal: (copy) => keepLocal(key, copy),
@@ -27,7 +27,7 @@ const localKey = (place: Place) =>
  */
 export async function leftBehind(
   place: Place,
-  opened: DraftView,
+  opened: OpenDraft,
 ): Promise<(LocalCopy & { same: boolean }) | null> {
   const key = localKey(place);
   if (!(await isFirstWindow(key))) return null;
@@ -38,7 +38,7 @@ export async function leftBehind(
 }
 
 /** A draft's keeper for the life of a page. */
-export function useDraft(place: Place, opened: DraftView) {
+export function useDraft(place: Place, opened: OpenDraft) {
   const router = useRouter();
   const [keeper] = useState(() => keeperFor(place, opened));
   useEffect(() => {

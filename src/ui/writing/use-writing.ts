@@ -12,7 +12,7 @@ import { documentFromParts, textsOfParts } from '@/core/posts/compose';
 import type { Editor } from '@tiptap/core';
 import { useEditor } from '@tiptap/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { DraftView } from '../discussion/types';
+import type { OpenDraft } from '@/contract/discussion';
 import type { Place, Text } from './draft-keeper';
 import { cursorAtFirstWords, putText } from './editor/put-text';
 import { evidenceKey } from './editor/evidence-marks';
@@ -27,7 +27,7 @@ import { leftBehind, useDraft } from './use-draft';
 import { useWithoutNetwork } from './without-network';
 
 /** What was typed into the plain form before the editor took over, or null where nothing was. */
-function typedBefore(form: HTMLFormElement | null, draft: DraftView, parts: Part[]): Text | null {
+function typedBefore(form: HTMLFormElement | null, draft: OpenDraft, parts: Part[]): Text | null {
   if (!form) return null;
   const data = new FormData(form);
   const texts = data.getAll('text').map(String);
@@ -48,7 +48,7 @@ async function namesOf(slug: string): Promise<Names> {
 /** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */
 export function useWriting(options: {
   place: Place;
-  draft: DraftView;
+  draft: OpenDraft;
   parts: Part[];
   placeholder: string;
   label: string;

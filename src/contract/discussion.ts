@@ -1,16 +1,17 @@
 import type { Brief } from '@/core/brief/brief';
-import type { Given } from '@/core/checks/not-own';
 import type { Checked } from '@/core/checks/checks';
+import type { Given } from '@/core/checks/not-own';
 import type { Seal } from '@/core/counting/seal';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
+import type { Instant } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 
 export type Room = 'response' | 'conversation' | 'part';
 
 /** What stands over each of a discussion's rooms. */
-export type HeadView = {
+export type DiscussionHead = {
   slug: string;
   title: string;
   course: { code: string; title: string; slug: string; outside: boolean };
@@ -23,18 +24,25 @@ export type HeadView = {
   sealed: boolean;
   seal: Seal | null;
   responded: boolean;
+  /** Responses in sight of the class, one's own among them: a number the seal does not hide. */
   responses: number;
+  /** Those of others. */
   othersResponses: number;
-  now: number;
+  /** Posts of others that the reader has not read. */
+  unread: number;
+  now: Instant;
 };
 
-export type DraftView = {
+/** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
+export type OpenDraft = {
   submission: string;
   revision: number;
   title: string;
   doc: Doc;
-  keptAt: number | null;
+  keptAt: Instant | null;
   checked: Checked;
+  /** The texts that quotations are looked for in. */
   readings: readonly string[];
+  /** What everybody has: what is copied from it is not counted. */
   given: readonly Given[];
 };

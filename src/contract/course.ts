@@ -13,7 +13,7 @@ export type CourseView = {
   outside: boolean;
 };
 
-export type CourseWeekView = {
+export type CourseWeek = {
   course: CourseView;
   now: number;
   weeks: { number: number; title: string; startsOn: string; current: boolean }[];
@@ -42,7 +42,7 @@ export type CourseWeekView = {
   next: number | null;
 };
 
-export type AnnouncementView = {
+export type CourseAnnouncement = {
   id: string;
   author: string;
   title: string;
@@ -52,4 +52,4 @@ export type AnnouncementView = {
   readBy: number | null;
 };
 
-export type PersonView = { id: string; name: string; role: Role; email: string | null };
+export type CoursePerson = { id: string; name: string; role: Role; email: string | null };

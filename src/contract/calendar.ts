@@ -1,26 +1,25 @@
 import type { DiscussionEntry } from '@/core/calendar/entries';
 import type { BusyTime } from '@/core/planning/cannot';
+import type { LateRule } from '@/core/deadlines/late';
 import type { Sitting } from '@/core/planning/plan';
+import type { Assignment } from '@/core/planning/tasks';
 
-export type EntryView = DiscussionEntry & {
+export type CalendarEntry = DiscussionEntry & {
   uid: string;
   slug: string;
   title: string;
   course: { code: string; slug: string };
   week: number;
   zone: string;
+  late: LateRule;
 };
 
-export type AssignmentView = {
-  id: string;
-  slug: string;
-  kind: 'response' | 'reply';
-  n: number;
+/** Something to be done, with where it belongs and how long it is likely to take. */
+export type PlannedAssignment = Assignment & {
   title: string;
   course: { code: string; slug: string };
+  week: number;
   zone: string;
-  minutes: number;
-  deadline: number;
 };
 
 export type DayView = {
@@ -29,7 +28,7 @@ export type DayView = {
   end: number;
   today: boolean;
   inside: boolean;
-  entries: EntryView[];
+  entries: CalendarEntry[];
   busy: BusyTime[];
   sittings: Sitting[];
 };
@@ -41,7 +40,7 @@ export type CalendarViewProps = {
   month: string;
   from: string;
   days: DayView[];
-  assignments: Pick<AssignmentView, 'id' | 'course' | 'kind' | 'n'>[];
+  assignments: Pick<PlannedAssignment, 'id' | 'course' | 'kind' | 'n'>[];
   previous: string;
   next: string;
 };

@@ -1,25 +1,37 @@
+import type { Instant } from '@/core/ids';
 import type { Work } from '@/core/planning/work';
 import type { Owed } from '@/core/week/owed';
 import type { Lane } from '@/core/week/rail';
 import type { WeekDay } from '@/core/week/week';
-import type { Standable } from '../words/standing';
+import type { Standable } from './standing';
 
-/** What This week shows, as the server hands it over. */
-export type WeekLineView = Standable & {
+export type WeekLine = Standable & {
   slug: string;
   title: string;
   course: { code: string; title: string; outside: boolean };
   week: number;
   unread: number;
-  /** For staff: what of it is theirs to look at. */
+  /** For staff: what of it is theirs to look at; null for a student. */
   teaching: { responses: number; students: number; reports: number } | null;
 };
 
-export type WeekView = {
-  now: number;
+/** An answer to a margin note of one's own, or a note to the staff that waits for one. */
+export type NoteCall = {
+  id: string;
+  kind: 'answer' | 'to-staff';
+  reading: { slug: string; title: string };
+  course: string;
+  author: string;
+  madeAt: Instant;
+  beginning: string;
+};
+
+/** What This week shows. */
+export type ThisWeek = {
+  now: Instant;
   zone: string;
   owed: Owed;
-  lines: WeekLineView[];
+  lines: WeekLine[];
   rail: {
     days: WeekDay[];
     today: number;
@@ -27,37 +39,31 @@ export type WeekView = {
     lanes: { course: { code: string; title: string }; week: number; lane: Lane }[];
   };
   since: {
-    from: number | null;
+    from: Instant | null;
     replies: {
       post: number;
       slug: string;
       course: string;
       author: string;
-      sharedAt: number;
+      sharedAt: Instant;
       opening: string;
     }[];
-    mentions: { post: number; slug: string; course: string; author: string; sharedAt: number }[];
-    notes: {
-      id: string;
-      kind: 'answer' | 'to-staff';
-      reading: { slug: string; title: string };
-      course: string;
-      author: string;
-      madeAt: number;
-      beginning: string;
-    }[];
+    /** Posts that name the reader, without their words. */
+    mentions: { post: number; slug: string; course: string; author: string; sharedAt: Instant }[];
+    notes: NoteCall[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
   announcements: {
     id: string;
     title: string;
     body: string;
-    postedAt: number;
+    postedAt: Instant;
     course: { code: string };
     author: string;
-    readAt: number | null;
+    readAt: Instant | null;
   }[];
+  /** Unread announcements that are not among those. */
   moreAnnouncements: number;
-  /** What is still to do, how long it is likely to take, and when the next thing would be done. */
+  /** What is still to do in open discussions, and how long the next thing takes. */
   ahead: { work: Work; next: { minutes: number } | null; sittings: number };
 };

@@ -1,0 +1,27 @@
+import type { CheckFigure } from '@/core/checks/types';
+import type { Verdict } from '@/core/counting/types';
+import type { Instant, PostId } from '@/core/ids';
+import type { Doc } from '@/core/posts/document';
+
+/** A shared post as its author sees it: the text that is judged, and the newest one where that is another. */
+export type Delivered = {
+  id: PostId;
+  n: number;
+  title: string;
+  doc: Doc;
+  ownWords: number;
+  checks: CheckFigure[];
+  fingerprint: string;
+  sharedAt: Instant;
+  latest: { at: Instant; title: string; doc: Doc } | null;
+  edits: number;
+};
+
+/** A post the reader shared: what it says, whom it answers, and what it counted as. */
+export type OwnDelivery = {
+  verdict: Verdict | null;
+  to: string | null;
+  private: boolean;
+  withdrawn: boolean;
+  text: Delivered;
+};
