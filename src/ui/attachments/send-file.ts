@@ -18,7 +18,7 @@ export async function sendPiece(
   const answer = mayPass(sent)
     ? await insist(() => call(askingProgress, { id }, null, { signal }), signal, waiting)
     : sent;
-  if (answer.ok) return answer;
+  if (answer.ok) return answer.value;
   if (answer.code === 'other-offset') return { received: answer.received, file: null };
   throw refusedFor(answer);
 }
@@ -57,11 +57,12 @@ export async function sendFile(
     on.waiting,
   );
   if (!begun.ok) throw refusedFor(begun);
-  on.begun(begun.id);
+  const { id } = begun.value;
+  on.begun(id);
   const patience = new Patience();
   for (let from = 0; ;) {
     const piece = content.slice(from, from + PIECE);
-    const { received, file: whole } = await sendPiece(begun.id, from, piece, signal, on.waiting);
+    const { received, file: whole } = await sendPiece(id, from, piece, signal, on.waiting);
     if (whole) return whole;
     await patience.after(received - from, signal);
     from = received;

@@ -21,8 +21,8 @@ function useClip(file: string): State | null {
     const look = async (times: number) => {
       const found = await call(clipState, { id: file }, null);
       if (gone) return;
-      if (found.ok) setClip(found);
-      if (found.ok ? found.state === 'waiting' : found.code === 'no-answer')
+      if (found.ok) setClip(found.value);
+      if (found.ok ? found.value.state === 'waiting' : found.code === 'no-answer')
         timer = setTimeout(() => void look(times + 1), LOOK_AGAIN_MS[times] ?? 15_000);
     };
     void look(0);

@@ -47,7 +47,7 @@ export class SendingClip {
       () => undefined,
     );
     if (!begun.ok) throw refusedFor(begun);
-    return (this.id = begun.id);
+    return (this.id = begun.value.id);
   }
 
   private async work() {
@@ -89,7 +89,7 @@ export async function finishClip(id: string, said: Finished, signal: AbortSignal
     () => undefined,
   );
   if (!answer.ok) throw refusedFor(answer);
-  return answer.file;
+  return answer.value.file;
 }
 
 export const dropClip = (id: string) => call(givingUp, { id }, null);

@@ -22,7 +22,7 @@ export function Unfinished(props: {
   useEffect(() => {
     let gone = false;
     void call(unfinishedClips, { course }, null).then((answer) => {
-      if (!gone && answer.ok) setLeft(answer.clips);
+      if (!gone && answer.ok) setLeft(answer.value.clips);
     });
     return () => {
       gone = true;

@@ -62,12 +62,13 @@ export function Marks(props: {
     setMarks((here) => after(here, kind, on));
     setTrouble(false);
     // Who goes on at once has marked it all the same.
-    const now = await call(markingPost, { slug, post }, { kind, on }, { keepalive: true });
-    if (!now.ok) {
+    const answer = await call(markingPost, { slug, post }, { kind, on }, { keepalive: true });
+    if (!answer.ok) {
       setMarks((here) => after(here, kind, !on));
       setTrouble(true);
       return;
     }
+    const now = answer.value;
     // The other mark may be on its way: what is known of it here is newer.
     setMarks((here) =>
       kind === 'bookmark'

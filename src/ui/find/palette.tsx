@@ -24,7 +24,7 @@ function useFound(typed: string) {
       setState('looking');
       const answer = await call(finding, {}, { q: typed }, { signal: stop.signal });
       if (stop.signal.aborted) return;
-      if (answer.ok) setFound(answer);
+      if (answer.ok) setFound(answer.value);
       setState(answer.ok ? 'still' : 'failed');
     }, WAIT_MS);
     return () => {

@@ -45,7 +45,7 @@ export function BringIn(props: {
     };
   }, [file, into]);
   const empty = isBlank(now.doc) && now.title.trim() === '';
-  const brought = answer?.ok ? answer : null;
+  const brought = answer?.ok ? answer.value : null;
   const take = (how: 'instead' | 'below') => {
     if (brought) props.take(brought, how);
     close();
@@ -67,8 +67,8 @@ export function BringIn(props: {
               'Reading the file…'
             ) : answer.ok ? (
               <>
-                <p>{broughtText(answer)}</p>
-                <p className="text-ink-2">{leftBehindText(answer.left)}</p>
+                <p>{broughtText(answer.value)}</p>
+                <p className="text-ink-2">{leftBehindText(answer.value.left)}</p>
               </>
             ) : (
               <p className="font-medium text-brick">{bringInTrouble(answer)}</p>

@@ -39,13 +39,13 @@ export function HistoryDialog(props: {
   useEffect(() => {
     if (!open) return;
     void call(draftVersionList, { slug }, { kind, parent: parent ?? undefined, edits }).then((found) =>
-      setVersions(found.ok ? found.versions : 'failed'),
+      setVersions(found.ok ? found.value.versions : 'failed'),
     );
   }, [open, slug, kind, parent, edits]);
 
   const choose = async (version: DraftVersionLine) => {
     const text = await call(draftVersionText, { slug, id: version.id }, null);
-    if (text.ok) setChosen({ ...version, text });
+    if (text.ok) setChosen({ ...version, text: text.value });
     else setVersions('failed');
   };
   return (

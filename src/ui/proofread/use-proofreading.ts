@@ -52,7 +52,7 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     let gone = false;
     void call(proofreadingOf, { slug }, null).then((found) => {
       if (gone) return;
-      if (found.ok) setCourse(found);
+      if (found.ok) setCourse(found.value);
       else setLooking({ state: 'failed' });
     });
     return () => {
@@ -104,7 +104,7 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
         // Nothing is said about links that could not be asked for.
         if (!answer.ok) return;
         const told = unknown.map(
-          (href, i) => [href, linkTrouble(answer.links[i] ?? { state: 'good' })] as const,
+          (href, i) => [href, linkTrouble(answer.value.links[i] ?? { state: 'good' })] as const,
         );
         setLinks((before) => new Map([...before, ...told]));
       });

@@ -13,6 +13,7 @@ type Glance = AnswerOf<typeof glancing>;
 export function PostReference({ post, children }: { post: number; children: ReactNode }) {
   const { slug } = useParams<{ slug?: string }>();
   const [glance, setGlance] = useState<Glance | null>(null);
+  const seen = glance?.ok ? glance.value : null;
   // Relative to the room it is read in: the conversation of this discussion.
   const link = (
     <a className="mention" href={`conversation?post=${post}`}>
@@ -34,19 +35,19 @@ export function PostReference({ post, children }: { post: number; children: Reac
         >
           {glance === null ? (
             'Looking it up…'
-          ) : !glance.ok ? (
+          ) : !seen ? (
             'That post is not here to be read.'
           ) : (
             <>
               <p>
-                <b>{glance.author}</b>{' '}
+                <b>{seen.author}</b>{' '}
                 <span className="text-ink-2">
-                  {glance.kind} #{post}, {moment(glance.sharedAt, glance.zone)}
+                  {seen.kind} #{post}, {moment(seen.sharedAt, seen.zone)}
                 </span>
               </p>
-              {glance.title ? <p className="mt-1 font-serif font-semibold">{glance.title}</p> : null}
+              {seen.title ? <p className="mt-1 font-serif font-semibold">{seen.title}</p> : null}
               <p className="mt-1 font-serif text-[14px]">
-                {glance.gone ? 'It is no longer shown.' : glance.beginning}
+                {seen.gone ? 'It is no longer shown.' : seen.beginning}
               </p>
             </>
           )}

@@ -10,8 +10,7 @@ import {
 } from '@/contract/endpoint';
 import type { z } from 'zod';
 
-type Said<Output, Fail> =
-  ({ ok: true } & (Output extends null ? object : Output)) | ({ ok: false } & (Fail | CommonFailure));
+type Said<Output, Fail> = { ok: true; value: Output } | ({ ok: false } & (Fail | CommonFailure));
 
 /** What an endpoint answers, well or not. */
 export type AnswerOf<E extends Answering> = Said<OutputOf<E>, FailureOf<E>>;
@@ -40,8 +39,10 @@ export async function call<
 ): Promise<Said<Output, Fail>> {
   const answer = await ask(endpoint, params, input, how);
   // What comes is what the contract says: the server's side of it is held to the same types.
-  const said: unknown = await answer?.json().catch(() => null);
-  return (said ?? { ok: false, code: 'no-answer' }) as Said<Output, Fail>;
+  const said = (await answer?.json().catch(() => null)) as ({ ok: boolean } & object) | null | undefined;
+  if (!said) return { ok: false, code: 'no-answer' };
+  const { ok, ...rest } = said;
+  return (ok ? { ok, value: rest } : said) as Said<Output, Fail>;
 }
 
 /** The file that an endpoint answers with; null where there is none. */

@@ -46,7 +46,7 @@ export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: 
       );
       busy.current = false;
       if (answer.ok) {
-        base.current = answer.keptAt;
+        base.current = answer.value.keptAt;
         if (dirty.current) later(QUIET_MS);
         else setState((now) => (now === 'merged' ? now : 'kept'));
       } else if (answer.code === 'other-window') {

@@ -42,7 +42,7 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
     let gone = false;
     void call(shelving, { slug }, null).then((found) => {
       if (gone) return;
-      if (found.ok) setShelf(found);
+      if (found.ok) setShelf(found.value);
       else setSaid('The shelf could not be fetched. Your text is kept; try again when you are connected.');
     });
     return () => {
@@ -55,8 +55,8 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
     const answer = await call(addingSource, { slug }, source);
     if (!answer.ok) setSaid(TROUBLES[answer.code] ?? 'That could not be put on the shelf.');
     else {
-      if (answer.unreadable)
-        setSaid(`${answer.added} put on the shelf; ${answer.unreadable} had no title and were left out.`);
+      const { added, unreadable } = answer.value;
+      if (unreadable) setSaid(`${added} put on the shelf; ${unreadable} had no title and were left out.`);
       done?.();
       setTurn((n) => n + 1);
     }

@@ -17,9 +17,7 @@ function keeper(answers: KeepAnswer[]) {
       return (
         answers.shift() ?? {
           ok: true,
-          revision: sent.length,
-          keptAt: instant(1_000 + sent.length),
-          submission: 's1',
+          value: { revision: sent.length, keptAt: instant(1_000 + sent.length), submission: 's1' },
         }
       );
     },

@@ -133,7 +133,8 @@ export class DraftKeeper {
     if (this.now.state !== 'elsewhere') this.set({ state: 'keeping' });
     const { kind, parent, edits = null } = this.place;
     const { submission, revision: base, restoring } = this;
-    const request = { kind, parent, submission, ...this.text, base, conflict, edits, restoring };
+    const { title, doc } = this.text;
+    const request = { kind, parent, submission, title, doc, base, conflict, edits, restoring };
     const answer = await this.ports.keep(request, leaving);
     this.busy = false;
     if (answer.ok) this.restoring = false;
@@ -142,8 +143,8 @@ export class DraftKeeper {
 
   private take(answer: KeepAnswer) {
     if (answer.ok) {
-      this.revision = answer.revision;
-      this.submission = answer.submission;
+      this.revision = answer.value.revision;
+      this.submission = answer.value.submission;
       this.tries = 0;
       if (this.dirty) {
         this.ports.keepLocal({ ...this.text, base: this.revision, kept: false, submission: this.submission });
@@ -152,10 +153,10 @@ export class DraftKeeper {
       } else {
         // Without a network the page that opens may be an old one: then this is the newest there is.
         this.ports.keepLocal({ ...this.text, base: this.revision, kept: true, submission: this.submission });
-        this.set({ state: 'kept', at: answer.keptAt });
+        this.set({ state: 'kept', at: answer.value.keptAt });
       }
-    } else if (answer.code === 'other-window' && answer.doc) {
-      const { title = '', doc, keptAt = 0, revision = 0, submission = this.submission } = answer;
+    } else if (answer.code === 'other-window') {
+      const { title, doc, keptAt, revision, submission } = answer;
       this.set({ state: 'elsewhere', other: { title, doc, keptAt, revision, submission } });
     } else if (AGAIN.has(answer.code)) {
       this.dirty = true;

@@ -40,7 +40,7 @@ export function useShare(place: Place) {
           answeredN: how.answeredN ?? null,
         },
       );
-      if (answer.ok) return answer.post;
+      if (answer.ok) return answer.value.post;
       busy.current = false;
       setShare(answer.code === 'answered-changed' ? { state: 'idle' } : { state: 'failed', failure: answer });
       return answer;

@@ -42,7 +42,7 @@ function typedBefore(form: HTMLFormElement | null, draft: OpenDraft, parts: Part
 async function namesOf(slug: string): Promise<Names> {
   const names = await call(naming, { slug }, null);
   if (!names.ok) throw new Error('no names');
-  return names;
+  return names.value;
 }
 
 /** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */

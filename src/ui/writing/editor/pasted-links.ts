@@ -10,7 +10,7 @@ import type { EditorView } from '@tiptap/pm/view';
 /** What is behind a link, as the server says it; null where nobody answers. */
 async function readLink(url: string): Promise<LinkRead | null> {
   const answer = await call(readingLink, {}, { url });
-  return answer.ok ? answer : null;
+  return answer.ok ? answer.value : null;
 }
 
 /** Where the link that was pasted still stands as it was pasted. */
