@@ -12,7 +12,7 @@ export default defineConfig({
   // This machine may be busy with other things; a test that is right is not wrong for being slow.
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  reporter: [['list']],
+  reporter: [['list'], ['./tests/browser/slowest.ts']],
   outputDir: '.pulpit/test/results',
   use: {
     ...devices['Desktop Chrome'],

@@ -18,6 +18,7 @@ import * as room from './migrations/0015_room';
 import * as seal from './migrations/0016_seal';
 import * as signIn from './migrations/0017_sign_in';
 import * as openings from './migrations/0018_openings';
+import * as sight from './migrations/0019_sight';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -38,6 +39,7 @@ const MIGRATIONS = {
   '0016_seal': seal,
   '0017_sign_in': signIn,
   '0018_openings': openings,
+  '0019_sight': sight,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -35,7 +35,7 @@ export function discussionEntries(
     kind,
     wall: d.wall,
     at: instant(d.due - d.graceMinutes * MINUTE_MS - MINUTE_MS),
-    extended: d.extended,
+    extended: d.movedFrom !== null,
     states: of(kind === 'response' ? 'response' : 'reply'),
     over: now >= d.closes,
   });

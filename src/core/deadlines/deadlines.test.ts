@@ -76,7 +76,7 @@ describe('late days', () => {
       late: { rule: 'accepted', days: 2 },
       extension: '2026-10-17T12:00',
     });
-    expect(d.extended).toBe(true);
+    expect(d.movedFrom).toBe(utc('2026-10-15T23:59Z'));
     expect(d.closes).toBe(utc('2026-10-19T12:01Z'));
   });
 });
@@ -97,6 +97,14 @@ describe('the state of a discussion', () => {
     const relaxed = schedule({ late: { rule: 'accepted', days: 7 } });
     expect(discussionState(relaxed, at('Fri 10:00'))).toBe('late');
     expect(discussionState(relaxed, at('Fri 10:00'), { response: false, replies: true })).toBe('open');
+  });
+  it('is open until it closes for whoever has done everything, also while late work of others is taken', () => {
+    const done = { response: false, replies: false };
+    const relaxed = schedule({ late: { rule: 'accepted', days: 7 } });
+    expect(discussionState(relaxed, at('Sun 10:00'), done)).toBe('open');
+    expect(discussionState(relaxed, instant(relaxed.replies.due), done)).toBe('open');
+    expect(discussionState(relaxed, instant(relaxed.closes - 1), done)).toBe('open');
+    expect(discussionState(relaxed, relaxed.closes, done)).toBe('closed');
   });
 });
 

@@ -28,8 +28,8 @@ export type Deadline = {
   /** End of the deadline's minute, grace included. */
   due: Instant;
   graceMinutes: number;
-  /** Set when this student's deadline was moved. */
-  extended: boolean;
+  /** Of a deadline that was moved for this student: when everybody else's is, as it is shown. */
+  movedFrom: Instant | null;
   /** End of each late day the rule allows, by the wall clock; empty when late work is refused. */
   lateDayEnds: Instant[];
   /** After this nothing more is accepted for it. */

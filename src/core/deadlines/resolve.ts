@@ -1,6 +1,6 @@
 import { instant } from '../ids';
 import type { Deadline, LateRule } from './late';
-import { daysLater, endOfMinute, type WallClock } from './wallclock';
+import { daysLater, endOfMinute, instantOf, type WallClock } from './wallclock';
 
 /** Grace and extension move the deadline before the late rule is applied. */
 export function resolveDeadline(input: {
@@ -22,7 +22,7 @@ export function resolveDeadline(input: {
     wall,
     due,
     graceMinutes,
-    extended: extension != null,
+    movedFrom: wall === input.wall ? null : instantOf(input.wall, zone),
     lateDayEnds,
     closes: lateDayEnds[lateDayEnds.length - 1] ?? due,
   };

@@ -7,11 +7,13 @@ export type DiscussionState = (typeof DISCUSSION_STATES)[number];
 export const CLOSING_MS = 24 * 3_600_000;
 
 /**
- * Where a discussion stands at a moment. `unmet` names what a student still owes in it; for a reader who owes nothing
- * (staff, or all done) the state follows the deadlines alone.
+ * Where a discussion stands at a moment. `unmet` names what a student still owes in it; left out, for staff, the state follows
+ * the deadlines alone. Nothing is closing or late for a student who owes nothing: to them it is open until it closes.
  *
  * - `late`: something owed is past its deadline, and the late rule still takes it.
  * - `closing`: the next deadline that matters is under 24 hours away.
+ *
+ * @example all done, the day after the replies were due, late work taken for a week // 'open'
  */
 export function discussionState(
   schedule: Schedule,
@@ -20,6 +22,7 @@ export function discussionState(
 ): DiscussionState {
   if (now < schedule.opens) return 'upcoming';
   if (now >= schedule.closes) return 'closed';
+  if (!unmet.response && !unmet.replies) return 'open';
   const owed = [
     ...(unmet.response ? [schedule.response] : []),
     ...(unmet.replies ? [schedule.replies] : []),

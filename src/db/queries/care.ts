@@ -46,11 +46,7 @@ export const setLocked = (db: Db, post: PostId, now: Instant | null) =>
 /** Whether the thread in which a post stands is locked at its response. */
 export async function isThreadLocked(db: Db, post: PostId): Promise<boolean> {
   const { rows } = await db.raw(
-    `with recursive up as (
-       select id, parent_id, locked_at from posts where id = ?
-       union all
-       select p.id, p.parent_id, p.locked_at from posts p join up on p.id = up.parent_id)
-     select 1 from up where parent_id is null and locked_at is not null`,
+    'select 1 from posts p join posts t on t.id = p.thread_id where p.id = ? and t.locked_at is not null',
     [post],
   );
   return rows.length > 0;

@@ -25,7 +25,8 @@ export type DiscussionRecord = {
   slug: string;
   title: string;
   brief: Brief;
-  schedule: ScheduleInput;
+  /** Its times as the course set them, and what of them was moved for this person; `resolveSchedule` makes them binding. */
+  timetable: ScheduleInput;
   excused: boolean;
   role: Role;
   course: {
@@ -155,7 +156,7 @@ function toRecord(row: Row): DiscussionRecord {
     slug: row.slug,
     title: row.title,
     brief: row.brief,
-    schedule: {
+    timetable: {
       zone: row.time_zone,
       late: row.late,
       graceMinutes: row.grace_minutes,

@@ -1,4 +1,3 @@
-import type { Knex } from 'knex';
 import { HIT_END, HIT_START } from '@/core/find/passage';
 import {
   instant,
@@ -12,7 +11,7 @@ import {
   type Role,
 } from '@/core/ids';
 import { type Db } from '../connection';
-import { visible } from './visible';
+import { mayRead, visible } from './visible';
 
 /** A search as PostgreSQL takes it: a tsquery in text form, made by the functions below. */
 export type Query = { sql: string; bindings: string[] };
@@ -41,12 +40,8 @@ export type Readable = {
 };
 
 /** Whether a post in sight of the class is in this reader's sight. */
-const inSight = (db: Db, reader: Readable['reader']) => (w: Knex.QueryBuilder) =>
-  void w
-    .whereNull('p.private_to')
-    .orWhere('p.private_to', reader.id)
-    .orWhere('p.author_id', reader.id)
-    .orWhereIn('p.course_id', reader.staffIn);
+const inSight = (db: Db, { id, staffIn }: Readable['reader']) =>
+  mayRead(db, id, db.raw('p.course_id = any(?::uuid[])', [staffIn]));
 
 /**
  * For each word the words nearest to it that stand in what the reader may read, itself among them where it does. The vocabulary

@@ -10,7 +10,7 @@ import {
 import type { Knex } from 'knex';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
-import { visible } from './visible';
+import { mayRead, visible } from './visible';
 
 export type NewReply = {
   id: PostId;
@@ -55,7 +55,7 @@ export const repliesTo = (db: Db, person: PersonId, since: Instant, limit: numbe
     .where('q.author_id', person)
     .whereNot('p.author_id', person)
     .where('p.shared_at', '>', timestamptz(since))
-    .where((w) => w.whereNull('p.private_to').orWhere('p.private_to', person))
+    .where(mayRead(db, person))
     .where(visible(db, 'p'))
     .modify(unopened(db, person))
     .orderBy('p.shared_at', 'desc')
@@ -81,7 +81,7 @@ export const mentionsIn = (db: Db, person: PersonId, since: Instant, limit: numb
     .whereNot('p.author_id', person)
     .whereRaw('q.author_id is distinct from ?', [person])
     .where('p.shared_at', '>', timestamptz(since))
-    .where((w) => w.whereNull('p.private_to').orWhere('p.private_to', person))
+    .where(mayRead(db, person))
     .where(visible(db, 'p'))
     .modify(unopened(db, person))
     .orderBy('p.shared_at', 'desc')

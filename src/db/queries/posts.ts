@@ -12,6 +12,7 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/posts/document';
 import { type Db } from '../connection';
+import { mayRead } from './visible';
 
 /** A post as lists show it: everything but its text. */
 export type PostOutline = {
@@ -56,18 +57,12 @@ type Reader = { id: PersonId; staff: boolean };
 type Place = { course: CourseId; discussion: DiscussionId };
 
 /**
- * The posts of a discussion one reader may see. A private reply goes to its author, the one it is for, and staff; who may
- * read the discussion at all is the use-case's question.
+ * The posts of a discussion one reader may see; who may read the discussion at all is the use-case's question.
  */
 const readable = (db: Db, place: Place, reader: Reader) =>
   db('posts as p')
     .where({ 'p.course_id': place.course, 'p.discussion_id': place.discussion })
-    .modify((q) => {
-      if (reader.staff) return;
-      q.where((w) =>
-        w.whereNull('p.private_to').orWhere('p.private_to', reader.id).orWhere('p.author_id', reader.id),
-      );
-    });
+    .where(mayRead(db, reader.id, reader.staff));
 
 const outlined = (db: Db, place: Place, reader: Reader) =>
   readable(db, place, reader)

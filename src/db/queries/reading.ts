@@ -8,7 +8,7 @@ import {
 } from '@/core/ids';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
-import { visible } from './visible';
+import { mayRead, visible } from './visible';
 
 type Reader = { id: PersonId; staff: boolean };
 
@@ -25,8 +25,8 @@ const markable = (
     .whereNot('p.author_id', reader.id)
     .modify((q) => {
       if (only !== 'all') q.whereIn('p.id', only);
-      if (!reader.staff) q.where((w) => w.whereNull('p.private_to').orWhere('p.private_to', reader.id));
-    });
+    })
+    .where(mayRead(db, reader.id, reader.staff));
 
 /** Marks posts as read; those read before keep their moment. */
 export async function insertMarks(
@@ -93,7 +93,7 @@ export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, n
     )
     .where('q.author_id', person)
     .whereNot('p.author_id', person)
-    .where((w) => w.whereNull('p.private_to').orWhere('p.private_to', person))
+    .where(mayRead(db, person))
     .where(visible(db, 'p'))
     .whereNull('m.post_id')
     .groupBy('q.discussion_id')

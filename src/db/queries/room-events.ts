@@ -22,13 +22,8 @@ export async function eventsAfter(
   most: number,
 ): Promise<RoomEvent[]> {
   const { rows } = await db.raw(
-    `select e.n, e.act, e.post_id, p.kind, p.author_id, up.thread, p.private_to
+    `select e.n, e.act, e.post_id, p.kind, p.author_id, p.thread_id as thread, p.private_to
      from room_events e join posts p on p.id = e.post_id
-     cross join lateral (
-       with recursive above as (
-         select p.id, p.parent_id
-         union all select q.id, q.parent_id from posts q join above a on q.id = a.parent_id)
-       select id as thread from above where parent_id is null) up
      where e.discussion_id = ? and e.n > ? order by e.n limit ?`,
     [discussion, after, most],
   );

@@ -133,3 +133,11 @@ export async function holdAnswered(db: Db, id: PostId) {
 export async function lockSharing(db: Db, author: PersonId, discussion: DiscussionId) {
   await db.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [`${author} ${discussion}`]);
 }
+
+/** The same for a discussion of which only the name in addresses is known yet; nothing is held where there is none. */
+export async function lockSharingIn(db: Db, author: PersonId, slug: string) {
+  await db.raw(
+    "select pg_advisory_xact_lock(hashtextextended(? || ' ' || id, 0)) from discussions where slug = ?",
+    [author, slug],
+  );
+}

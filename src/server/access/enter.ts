@@ -37,7 +37,7 @@ export function accountOf(
   drafts: BegunRecord[],
   now: Instant,
 ): Account {
-  const schedule = resolveSchedule(record.schedule);
+  const schedule = resolveSchedule(record.timetable);
   const responded = own.some((p) => p.kind === 'response');
   const staff = isStaff(record.role);
   const unread = unreadPosts(record.reading, own, staff);

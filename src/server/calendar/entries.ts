@@ -29,8 +29,8 @@ export async function calendarEntries(deps: Deps, actor: Actor): Promise<Calenda
         title: record.title,
         course: { code: record.course.code, slug: record.course.slug },
         week: record.week.number,
-        zone: record.schedule.zone,
-        late: record.schedule.late,
+        zone: record.timetable.zone,
+        late: record.timetable.late,
       }));
     })
     .sort((a, b) => a.at - b.at || a.slug.localeCompare(b.slug));

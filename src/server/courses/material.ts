@@ -45,7 +45,7 @@ async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Ent
       held: (tx) => lockedPrompt(tx, id),
       replace: (tx, doc) => replacePrompt(tx, { id, brief, outside: course.outside }, doc),
       courseSlug: course.slug,
-      zone: record.schedule.zone,
+      zone: record.timetable.zone,
       title: record.title,
     });
   }

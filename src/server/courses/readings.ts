@@ -90,7 +90,7 @@ export async function readingPage(
       ? []
       : records
           .filter((r) => r.week.number === reading.week)
-          .filter((r) => deps.now < resolveSchedule(r.schedule).closes || r.course.outside)
+          .filter((r) => deps.now < resolveSchedule(r.timetable).closes || r.course.outside)
           .map((r) => ({ slug: r.slug, title: r.title })),
     recording,
   });

@@ -48,7 +48,7 @@ export async function syllabusPage(
     syllabus,
     inconsistencies: syllabus ? inconsistencies(syllabus) : [],
     discussions: records.map((r) => {
-      const { late, responseDue, repliesDue } = r.schedule;
+      const { late, responseDue, repliesDue } = r.timetable;
       const replyCount = r.brief.replies.count;
       return {
         slug: r.slug,

@@ -68,7 +68,7 @@ export async function courseWeek(
         rows.filter((r) => r.discussion === record.id);
       const account = accountOf(record, actor, mine(own), mine(drafts), now);
       const { state, schedule, ledger, unread } = account;
-      const { late, responseDue, repliesDue } = record.schedule;
+      const { late, responseDue, repliesDue } = record.timetable;
       return {
         slug: record.slug,
         title: record.title,

@@ -87,7 +87,7 @@ export async function responseRoom(
   const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
   const { syllabus, readings, history } = beside;
   const pace = paceOf(history.writing, history.reading);
-  const { late, responseDue, repliesDue } = record.schedule;
+  const { late, responseDue, repliesDue } = record.timetable;
   const { brief } = record;
   const read = await readFor(deps, actor, 'prompt', { doc: record.prompt });
   const { facts, requirements } = read.ok ? read.value : { facts: [], requirements: [] };

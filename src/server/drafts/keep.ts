@@ -44,6 +44,9 @@ async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, 
     );
 }
 
+/** Whether a post one may read can be answered: not once it was withdrawn or hidden. */
+export const canBeAnswered = (post: PostRecord) => !post.withdrawn && !post.hidden;
+
 /** The post a reply answers, when this person may read it and it can be answered. */
 export async function answerable(
   db: Db,
@@ -53,7 +56,7 @@ export async function answerable(
 ): Promise<PostRecord | null> {
   if (parent === null) return null;
   const [post] = await visiblePosts(db, actor, entered, [parent]);
-  return post && !post.withdrawn && !post.hidden ? post : null;
+  return post && canBeAnswered(post) ? post : null;
 }
 
 /**

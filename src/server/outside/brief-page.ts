@@ -65,13 +65,13 @@ export async function correctPage(
   const door = await enterOutside(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
-  const read = await suggestionFor(deps, actor, record.prompt, record.schedule.zone);
+  const read = await suggestionFor(deps, actor, record.prompt, record.timetable.zone);
   return ok({
     doc: record.prompt,
     suggestion: { ...read, fields: fieldsOfRules(rulesOf(door.value)) },
     dates: [],
     troubles: [],
-    zones: zones(record.schedule.zone),
+    zones: zones(record.timetable.zone),
     courses: [typedName(record.course)],
     fixedCourse: true,
   });

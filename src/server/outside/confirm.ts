@@ -107,10 +107,10 @@ export const rulesOf = ({ record }: Entered): OutsideRules => ({
   title: record.title,
   course: typedName(record.course),
   week: record.week.number,
-  zone: record.schedule.zone,
-  responseDue: record.schedule.responseDue,
-  repliesDue: record.schedule.repliesDue,
-  late: record.schedule.late,
+  zone: record.timetable.zone,
+  responseDue: record.timetable.responseDue,
+  repliesDue: record.timetable.repliesDue,
+  late: record.timetable.late,
   brief: record.brief,
 });
 
@@ -145,7 +145,7 @@ export async function correctRules(
     await lockSharing(tx, actor.id, record.id);
     await renameOutsideCourse(tx, record.course.id, { title: record.course.title, zone: rules.zone });
     const week = await weekFor(tx, record.course.id, rules);
-    const opens = record.schedule.opens < rules.responseDue ? record.schedule.opens : opening(deps, rules);
+    const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
     await updateOutsideDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
     return ok({ slug });
   });

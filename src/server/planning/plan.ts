@@ -58,7 +58,7 @@ export async function planView(deps: Deps, actor: Actor): Promise<PlanView> {
       title: record.title,
       course: { code: record.course.code, slug: record.course.slug },
       week: record.week.number,
-      zone: record.schedule.zone,
+      zone: record.timetable.zone,
     }));
   });
   const horizon = instant(Math.max(now, ...assignments.map((a) => a.deadline)));

@@ -27,7 +27,7 @@ export async function glance(
     title: found.title,
     beginning: plain.length > BEGINNING ? `${plain.slice(0, BEGINNING).replace(/\s+\S*$/u, '')}…` : plain,
     sharedAt: found.sharedAt,
-    zone: door.value.record.schedule.zone,
+    zone: door.value.record.timetable.zone,
     gone: found.withdrawn || found.hidden,
   });
 }

@@ -12,7 +12,7 @@ import {
   holdAnswered,
   insertPost,
   insertVersion,
-  lockSharing,
+  lockSharingIn,
   nextPostId,
   postBySubmission,
   sameTextShared,
@@ -21,7 +21,7 @@ import { enterDiscussion, type Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-import { answerable } from '../drafts/keep';
+import { canBeAnswered } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
 import { honest } from './honest';
@@ -60,12 +60,6 @@ function timeOfPost(
     if (error instanceof RangeError) return fail({ code: 'no-such-time' });
     throw error;
   }
-}
-
-/** Whether a post that this person may read was withdrawn or hidden. */
-async function isGone(tx: Deps['db'], actor: Actor, entered: Entered, id: PostId): Promise<boolean> {
-  const [post] = await visiblePosts(tx, actor, entered, [id]);
-  return post !== undefined && (post.withdrawn || post.hidden);
 }
 
 async function store(
@@ -128,17 +122,15 @@ export async function share(
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
   return deps.db.transaction(async (tx) => {
-    const first = await enterDiscussion(deps, actor, slug, tx);
-    if (!first.ok) return first;
-    const { record } = first.value;
-    await lockSharing(tx, actor.id, record.id);
-    const before = await postBySubmission(tx, actor.id, input.submission);
-    if (before) return ok({ post: before.id, kind: before.kind, repeated: true });
-
-    // Read again under the lock: another share of this person may have just gone through.
+    // Everything is read under the lock: another share of this person may have just gone through.
+    await lockSharingIn(tx, actor.id, slug);
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
+    const { record } = entered;
+    const before = await postBySubmission(tx, actor.id, input.submission);
+    if (before) return ok({ post: before.id, kind: before.kind, repeated: true });
+
     const parent = input.parent === null ? null : postId(input.parent);
     const against = refused(deps, entered, input.kind);
     if (against) return fail(against);
@@ -148,9 +140,9 @@ export async function share(
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     if (parent !== null) await holdAnswered(tx, parent);
-    const answered = await answerable(tx, actor, entered, parent);
-    if (input.kind === 'reply' && parent !== null && !answered && (await isGone(tx, actor, entered, parent)))
-      return fail({ code: 'answered-gone' as const });
+    const [named] = parent === null ? [] : await visiblePosts(tx, actor, entered, [parent]);
+    const answered = named && canBeAnswered(named) ? named : null;
+    if (input.kind === 'reply' && named && !answered) return fail({ code: 'answered-gone' as const });
     if ((input.kind === 'reply') !== (answered !== null)) return fail({ code: 'post-not-open' as const });
     // Asked of a post that one may read: of no other is anything told.
     const locked = answered && refused(deps, entered, input.kind, await isThreadLocked(tx, answered.id));

@@ -2,7 +2,7 @@ import { promptEditAt, promptRecordingAt, responseAt } from '@/contract/addresse
 import type { Contradiction } from '@/core/syllabus/contradictions';
 import Link from 'next/link';
 import { Contradicted } from '../courses/contradicted';
-import { deadlineText, lateText, ownTimeText } from '../words/deadlines';
+import { deadlineText, lateText, movedText, ownTimeText } from '../words/deadlines';
 import { repliesAsked, replyRules, responseRules } from '../words/rules';
 import { zoneName } from '../words/time';
 import { plural } from '../words/plural';
@@ -96,10 +96,10 @@ export function PromptPage({
     </>
   );
   const yours = (d: typeof schedule.response) => {
-    const extended = d.extended ? 'extended for you' : null;
+    const moved = d.movedFrom === null ? null : movedText(d.movedFrom, zone);
     const own = foreign ? `your time: ${ownTimeText(d, zone, ownZone) ?? 'the same'}` : 'your time: the same';
     const grace = d.graceMinutes ? `${plural(d.graceMinutes, 'minute')} of grace` : null;
-    return [own, extended, grace].filter(Boolean).join(' · ');
+    return [own, moved, grace].filter(Boolean).join(' · ');
   };
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-[22px]" tabIndex={0}>

@@ -3,7 +3,7 @@ import { summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
-import { deadlineText, lateShort, ownTimeShort } from '../words/deadlines';
+import { deadlineText, lateShort, movedText, ownTimeShort } from '../words/deadlines';
 import { plural } from '../words/plural';
 import { standing } from '../words/standing';
 import { stateName } from '../words/states';
@@ -21,7 +21,7 @@ function Deadlines({ line, zone }: { line: DiscussionLine; zone: string }) {
       <span className="block">
         {name} <span className="whitespace-nowrap">{deadlineText(deadline, schedule.zone)}</span>
         {own ? <span className="whitespace-nowrap"> ({own} yours)</span> : null}
-        {deadline.extended ? ' · extended for you' : ''}
+        {deadline.movedFrom === null ? '' : ` · ${movedText(deadline.movedFrom, schedule.zone)}`}
       </span>
     );
   };

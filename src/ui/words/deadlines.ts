@@ -22,6 +22,9 @@ export function ownTimeShort(d: Deadline, courseZone: string, ownZone: string): 
   return day(at, courseZone) === day(at, ownZone) ? clockTime(at, ownZone) : moment(at, ownZone);
 }
 
+/** That a deadline is not everybody's: "moved for you from Thu 15 Oct, 23:59". */
+export const movedText = (from: number, zone: string) => `moved for you from ${moment(from, zone)}`;
+
 /** What happens after the deadline, in a sentence. */
 export function lateText(late: LateRule): string {
   switch (late.rule) {

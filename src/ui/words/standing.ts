@@ -1,7 +1,7 @@
 import type { Standable } from '@/contract/standing';
 import { summarise } from '@/core/counting/summary';
 import type { Balance } from '@/core/counting/types';
-import { deadlineText, lateShort } from './deadlines';
+import { deadlineText, lateShort, movedText } from './deadlines';
 import { moment, stretch } from './time';
 import { plural } from './plural';
 import { shortfall } from './checks';
@@ -129,7 +129,7 @@ export function standing(line: Standable, now: number): Standing {
   const due = {
     head: `${live.before}${stretch(live.to - now)}${live.after}`,
     live,
-    line: `${deadlineText(deadline, zone)} · ${lateShort(late)}${deadline.extended ? ' · extended for you' : ''}`,
+    line: `${deadlineText(deadline, zone)} · ${lateShort(late)}${deadline.movedFrom === null ? '' : ` · ${movedText(deadline.movedFrom, zone)}`}`,
     tone,
   } as const;
   if (obligation.kind === 'response') {
