@@ -117,6 +117,8 @@ export function ProofreadPanel(props: {
   const { looking, findings } = p;
   // What was pressed goes with its finding: whoever works by keyboard goes on from the head of the list.
   const section = useRef<HTMLElement>(null);
+  // On a phone it opens above the checks, which may be out of sight.
+  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), []);
   const settle = (work: () => void) => {
     work();
     section.current?.focus();
@@ -125,7 +127,7 @@ export function ProofreadPanel(props: {
     <section
       ref={section}
       aria-label="Proofreading"
-      className="max-h-[38dvh] shrink-0 overflow-auto border-t border-rule bg-page px-4 py-2.5 sm:px-5"
+      className="max-h-[38dvh] shrink-0 overflow-auto border-t max-lg:scroll-mb-[230px] border-rule bg-page px-4 py-2.5 sm:px-5"
       tabIndex={0}
     >
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">

@@ -133,7 +133,13 @@ export function ResponseDesk(props: {
               disabled={share.state === 'sharing'}
               onClick={() => void shareOrAsk()}
             >
-              {share.state === 'sharing' ? 'Sharing…' : 'Share with the class'}
+              {share.state === 'sharing' ? (
+                'Sharing…'
+              ) : (
+                <>
+                  Share<span className="max-sm:sr-only"> with the class</span>
+                </>
+              )}
             </button>
           )
         }
