@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { checkIdSchema } from '../brief/brief';
 
 const check = z.strictObject({
-  id: z.string(),
+  id: checkIdSchema,
   have: z.number(),
   need: z.strictObject({ min: z.number().optional(), max: z.number().optional() }),
   met: z.boolean(),

@@ -1,5 +1,5 @@
 import { own } from '@/core/own';
-import { shareFailureText } from '../words/failures';
+import { shareFailureText, type SaidByCode } from '../words/failures';
 
 const GOOD: Record<string, string> = {
   kept: 'Your draft is kept.',
@@ -7,11 +7,27 @@ const GOOD: Record<string, string> = {
   'note-kept': 'Your note to yourself is kept.',
   withdrawn: 'It is withdrawn: nobody reads it any more, and its text is your draft again.',
 };
-const WITHDRAWAL: Record<string, string> = {
+const REFUSED: Record<string, string> = {
+  sealed:
+    'It was not shared: this discussion is sealed until your own response is shared. Your text is kept as a draft.',
   answered: 'It was not withdrawn: somebody has answered it meanwhile. It can still be changed.',
   'deadline-passed': 'It was not withdrawn: its deadline has passed. It can still be changed.',
   gone: 'It was withdrawn or hidden before.',
 };
+
+/** Those that a form may come back with. */
+const SAID_BY_CODE = [
+  'nothing-written',
+  'document-too-large',
+  'document-malformed',
+  'answered-gone',
+  'post-not-open',
+  'not-found',
+  'gone',
+  'changed-meanwhile',
+  'not-posted-yet',
+  'no-such-time',
+] as const satisfies SaidByCode[];
 
 /** What became of a form that was sent without scripts. */
 export function FormAnswer({ code, zone }: { code: string | null; zone: string }) {
@@ -29,10 +45,11 @@ export function FormAnswer({ code, zone }: { code: string | null; zone: string }
 
 /** Refusals name their moment in the page itself; after a form only the code comes back. */
 function formFailure(code: string, zone: string): string {
-  const withdrawn = own(WITHDRAWAL, code);
-  if (withdrawn) return withdrawn;
+  const refused = own(REFUSED, code);
+  if (refused) return refused;
   const dated = ['not-open-yet', 'closed', 'response-deadline-passed', 'reply-deadline-passed'];
+  if (code === 'thread-locked') return shareFailureText({ code }, zone);
   return dated.includes(code)
     ? 'It was not shared: the time for it had passed or not come. Your text is kept as a draft.'
-    : shareFailureText({ code }, zone);
+    : shareFailureText({ code: SAID_BY_CODE.find((known) => known === code) ?? 'other' }, zone);
 }

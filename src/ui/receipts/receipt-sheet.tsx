@@ -32,7 +32,7 @@ export function ReceiptLines({ receipt, zone }: { receipt: Receipt; zone: string
             receipt.checks
               .map(
                 (c) =>
-                  `${checkName(c.id as never)} ${checkFigure(c as never)}${c.met ? '' : c.required ? ' (not met)' : ' (advised)'}`,
+                  `${checkName(c.id)} ${checkFigure(c)}${c.met ? '' : c.required ? ' (not met)' : ' (advised)'}`,
               )
               .join(' · '),
           ] as [string, string],

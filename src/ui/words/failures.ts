@@ -1,16 +1,30 @@
+import type { CommonFailure, FailureOf } from '@/contract/endpoint';
+import type { changing, sharing } from '@/contract/writing';
+import type { Refusal } from '@/core/counting/permission';
 import { moment } from './time';
 import { refusalText } from './verdicts';
 
 const KEPT = 'Your text is kept as a draft.';
 
+/** Failures of which the code says all. */
+export type SaidByCode = Exclude<
+  (FailureOf<typeof sharing> | FailureOf<typeof changing> | CommonFailure)['code'],
+  Refusal['code']
+>;
+
 /** What happened to a post that could not be shared, what was kept, and what to do. */
-export function shareFailureText(failure: { code: string; [more: string]: unknown }, zone: string): string {
+export function shareFailureText(
+  failure: Refusal | { code: SaidByCode | 'other' },
+  zone: string,
+): string {
   switch (failure.code) {
     case 'nothing-written':
       return 'There is nothing to share yet: the text is empty.';
     case 'document-too-large':
+    case 'too-large':
       return `The text is too large to share. ${KEPT} Take something out and try again.`;
     case 'document-malformed':
+    case 'malformed':
       return `Something in the text cannot be shared: most often a link that is not a web or mail address. ${KEPT}`;
     case 'answered-gone':
       return `The post you answer was withdrawn or hidden meanwhile, so nothing was shared. ${KEPT} Reload the page to see it with your text.`;
@@ -36,7 +50,7 @@ export function shareFailureText(failure: { code: string; [more: string]: unknow
     case 'reply-deadline-passed':
     case 'sealed':
     case 'thread-locked':
-      return `${refusalText(failure as never, zone)} ${KEPT}`;
+      return `${refusalText(failure, zone)} ${KEPT}`;
     default:
       return `That did not work. ${KEPT} Try again; it can never be shared twice.`;
   }

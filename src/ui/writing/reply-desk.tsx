@@ -159,7 +159,7 @@ export function ReplyDesk(props: {
     });
     if (typeof sent === 'object') {
       if (sent?.code === 'answered-changed') {
-        setNewer(sent as unknown as Text & { n: number });
+        setNewer(sent);
         setAsking('changed');
       }
       return;
