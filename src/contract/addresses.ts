@@ -41,7 +41,7 @@ export const partAt = address('/discussions/:slug/part');
 const ROOMS = { response: responseAt, conversation: conversationAt, part: partAt };
 export const roomAt = (slug: string, room: keyof typeof ROOMS, query: Query = {}) => ROOMS[room](slug, query);
 export const takeAlongAt = address('/discussions/:slug/take-along');
-export const careLogAt = address('/discussions/:slug/care');
+export const moderationLogAt = address('/discussions/:slug/care');
 export const briefAt = address('/discussions/:slug/brief');
 export const sourceAt = address('/discussions/:slug/source');
 export const sureToShareAt = address('/discussions/:slug/share');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MARK_KINDS, type PostMarks } from '@/core/posts/post-marks';
-import { CARE_ACTS, REASON_LENGTH } from '@/core/posts/care';
+import { MODERATION_ACTS, REASON_LENGTH } from '@/core/posts/moderation';
 import { storable } from '@/core/posts/document';
 import type { Instant } from '@/core/ids';
 import { answersWith } from './endpoint';
@@ -38,18 +38,18 @@ export const markingPost = answersWith<PostMarks, { code: 'own-post' } | { code:
   markSchema,
 );
 
-export const careSchema = z.strictObject({
-  act: z.enum(CARE_ACTS),
+export const moderationSchema = z.strictObject({
+  act: z.enum(MODERATION_ACTS),
   reason: z.string().max(REASON_LENGTH).transform(storable).default(''),
 });
-export type CareInput = z.infer<typeof careSchema>;
-export type CareFailure = { code: 'not-found' } | { code: 'not-yours-to-do' } | { code: 'no-reason' };
+export type ModerationInput = z.infer<typeof moderationSchema>;
+export type ModerationFailure = { code: 'not-found' } | { code: 'not-yours-to-do' } | { code: 'no-reason' };
 
 /** Reports a post, or does about it what staff may. */
-export const caring = answersWith<{ act: CareInput['act'] }, CareFailure>()(
+export const moderating = answersWith<{ act: ModerationInput['act'] }, ModerationFailure>()(
   'POST',
   '/discussions/:slug/posts/:post/care',
-  careSchema,
+  moderationSchema,
 );
 
 export type Glance = {

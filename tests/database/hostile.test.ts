@@ -17,7 +17,7 @@ import { share } from '@/server/posts/share';
 import { isPublic } from '@/server/links/ask';
 import { checkLink } from '@/server/links/check';
 import { verifyReceipt } from '@/server/receipts/verify';
-import { keepNoteToSelf } from '@/server/self/note-to-self';
+import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { typeset } from '@/ui/math/typeset';
 import { DocumentView } from '@/ui/reading/document-view';
 import { CORPUS, FORMULAS, PRIVATE_LINKS, type Hostile } from '../fixtures/hostile';

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { postId } from '@/core/ids';
 import type { Actor } from '@/server/deps';
-import { care } from '@/server/care/care';
+import { moderate } from '@/server/posts/moderation';
 import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';
 import { markRead } from '@/server/discussions/reading';
@@ -67,7 +67,7 @@ describe('what happens in a discussion', () => {
     const first = await say(noor, 'A first response.');
     const reply = await say(imani, 'An answer to it.', { kind: 'reply', parent: first });
     await changePost(deps(db, 'Tue 11:00'), noor, OPEN, first, { title: '', doc: text('Said anew.') });
-    await care(deps(db, 'Tue 11:01'), world.people.holt, OPEN, reply, { act: 'hide', reason: 'Rude.' });
+    await moderate(deps(db, 'Tue 11:01'), world.people.holt, OPEN, reply, { act: 'hide', reason: 'Rude.' });
     await Promise.all([a.heard(4), b.heard(4)]);
     const late = await ear(noor, 0, 0);
     await late.heard(4);

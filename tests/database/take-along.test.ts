@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { Knex } from 'knex';
 import type { Actor } from '@/server/deps';
-import { care } from '@/server/care/care';
+import { moderate } from '@/server/posts/moderation';
 import { discussionToTake } from '@/server/discussions/export';
 import { changeDiscussionFeed, readDiscussionFeed, takeAlongPage } from '@/server/discussions/feed';
 import { changePost } from '@/server/posts/change';
@@ -55,7 +55,7 @@ describe('the feed of a discussion', () => {
     const token = await tokenOf(imani, OPEN);
     expect(token.length).toBeGreaterThanOrEqual(40);
     expect((await feedOf(token))?.posts.map((p) => Number(p.id))).toEqual([first, rude]);
-    await care(deps(db, 'Tue 11:30'), holt, OPEN, rude, { act: 'hide', reason: 'Rude.' });
+    await moderate(deps(db, 'Tue 11:30'), holt, OPEN, rude, { act: 'hide', reason: 'Rude.' });
     expect((await feedOf(token))?.posts.map((p) => Number(p.id))).toEqual([first]);
     const page = await takeAlongPage(deps(db, WHEN), imani, OPEN);
     expect(page.ok && page.value.feed?.lastRead).toBe(on(WHEN));

@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { isStaff, postId, type PostId, type Role } from '@/core/ids';
 import { ARRANGEMENTS } from '@/core/posts/arrange';
 import { THREAD_FILTERS } from '@/core/posts/filters';
-import { care, carePage } from '@/server/care/care';
+import { moderate, moderationPage } from '@/server/posts/moderation';
 import type { Actor } from '@/server/deps';
 import { conversation } from '@/server/discussions/conversation';
 import { discussionToTake } from '@/server/discussions/export';
@@ -80,7 +80,7 @@ async function happen(random: Random, minute: number, n: number, slug: string, p
     return withdrawPost(now, author, slug, postId(id));
   }
   const act = pick(['hide', 'show', 'pin', 'unpin', 'report'] as const, random);
-  return care(now, act === 'report' ? who : world.people.holt, slug, id, {
+  return moderate(now, act === 'report' ? who : world.people.holt, slug, id, {
     act,
     reason: `Because ${sign(n)}.`,
   });
@@ -147,7 +147,7 @@ async function everythingTo({ who }: Reader, slug: string, rows: Row[], token: s
     await namesFor(d, who, slug),
     await discussionToTake(d, who, slug),
     await readDiscussionFeed(db, { real: () => on('Wed 12:00') }, token),
-    await carePage(d, who, slug),
+    await moderationPage(d, who, slug),
     await keepDraft(d, who, slug, {
       kind: 'reply',
       parent: ids[0] ?? null,

@@ -6,7 +6,7 @@ import { keepDraft } from '@/server/drafts/keep';
 import { draftVersion, draftVersions } from '@/server/drafts/versions';
 import { namesFor } from '@/server/posts/names';
 import { responseRoom } from '@/server/discussions/response-room';
-import { keepNoteToSelf } from '@/server/self/note-to-self';
+import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { learnWord, proofreading } from '@/server/proofread/proofreading';
 import { addToShelf, shelfOf, takeFromShelf } from '@/server/sources/shelf';
 import type { Actor } from '@/server/deps';

@@ -1,7 +1,7 @@
 import { checkDraft } from '../checks/checks';
 import { briefSchema } from '../brief/brief';
 import { proofread } from '../proofread/proofread';
-import { attachmentsIn, withHonestFiles } from './attachments';
+import { attachmentsIn, withKnownFiles } from './attachments';
 import { parseDocument, type BlockNode, type Doc } from './document';
 import { isBlank, plainText } from './flatten';
 import { difference } from '../drafts/difference';
@@ -61,7 +61,7 @@ describe('what a text carries', () => {
 
   it('keeps its words where it is not the writer’s to carry', () => {
     const known = new Map();
-    expect(withHonestFiles(doc(picture({ caption: 'Sunday' }), file()), known)).toEqual(
+    expect(withKnownFiles(doc(picture({ caption: 'Sunday' }), file()), known)).toEqual(
       doc(said('[Picture: Sunday]'), said('[File: survey.pdf]')),
     );
   });

@@ -39,7 +39,7 @@ export type StoredFile = {
  * A document that carries only files its writer may put there, with what the server knows of each. Of another one only
  * the words stay: a text is never refused for it.
  */
-export const withHonestFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
+export const withKnownFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
   type: 'doc',
   content: mapLeaves(doc.content, (node) => {
     if (!isCarried(node) || node.type === 'embed') return [node];

@@ -1,6 +1,6 @@
 import { documentFromText } from './compose';
 import type { Doc, InlineNode } from './document';
-import { namedIn, namesMatching, withHonestNames } from './names';
+import { namedIn, namesMatching, withKnownNames } from './names';
 
 const NOOR = '11111111-1111-4111-8111-111111111111';
 const GONE = '22222222-2222-4222-8222-222222222222';
@@ -39,8 +39,8 @@ describe('a name being typed', () => {
 
 describe('a mention', () => {
   it.each(['@Noor Vasquez', '@Noor', 'Noor Vasquez', '@noor', 'Vasquez'])('may stand on “%s”', (words) => {
-    const honest = doc(mention(words));
-    expect(withHonestNames(honest, known)).toEqual(honest);
+    const kept = doc(mention(words));
+    expect(withKnownNames(kept, known)).toEqual(kept);
   });
   it.each([
     ['another’s name', mention('@Teodora')],
@@ -48,7 +48,7 @@ describe('a mention', () => {
     ['nothing but the sign', mention('@')],
     ['somebody who is not in the course', mention('@Noor', GONE)],
   ])('on %s is only words', (_name, node) => {
-    const clean = withHonestNames(doc(node), known);
+    const clean = withKnownNames(doc(node), known);
     expect(clean).toEqual(doc({ type: 'text', text: (node as { text: string }).text }));
   });
   it('is judged whole where its pieces differ in dress', () => {
@@ -57,22 +57,22 @@ describe('a mention', () => {
       text: 'Vasquez',
       marks: [{ type: 'bold' }, { type: 'mention', attrs: { person: NOOR } }],
     });
-    expect(withHonestNames(pieces, known)).toEqual(pieces);
+    expect(withKnownNames(pieces, known)).toEqual(pieces);
   });
 });
 
 describe('a reference to a post', () => {
   it('stands on the number of a post that may be read', () => {
-    const honest = doc(reference('#7', 7));
-    expect(withHonestNames(honest, known)).toEqual(honest);
+    const kept = doc(reference('#7', 7));
+    expect(withKnownNames(kept, known)).toEqual(kept);
   });
   it('of another number, or of a post that may not be read, is only words', () => {
-    expect(namedIn(withHonestNames(doc(reference('#7', 8)), known))).toEqual({ people: [], posts: [] });
-    expect(namedIn(withHonestNames(doc(reference('#8', 8)), known))).toEqual({ people: [], posts: [] });
+    expect(namedIn(withKnownNames(doc(reference('#7', 8)), known))).toEqual({ people: [], posts: [] });
+    expect(namedIn(withKnownNames(doc(reference('#8', 8)), known))).toEqual({ people: [], posts: [] });
   });
 });
 
 it('a text that names nobody is itself', () => {
   const plain = documentFromText('One.\n\n> Two.');
-  expect(withHonestNames(plain, known)).toEqual(plain);
+  expect(withKnownNames(plain, known)).toEqual(plain);
 });

@@ -57,7 +57,7 @@ const namingMark = (node: InlineNode | undefined) =>
     : undefined;
 
 /** Inline content without the names and numbers that do not stand for what they say. Its words all stay. */
-function honestInline(content: InlineNode[], known: Known): InlineNode[] {
+function sanitisedInline(content: InlineNode[], known: Known): InlineNode[] {
   return content.map((node, i) => {
     const mark = namingMark(node);
     if (!mark || node.type !== 'text') return node;
@@ -105,7 +105,7 @@ export function namedIn(doc: Doc): { people: string[]; posts: number[] } {
  * A document in which every mention stands on the name of somebody who may be named, and every reference on the number
  * of a post its writer may read. Others lose the mark and keep the words: a text is never refused for them.
  */
-export const withHonestNames = (doc: Doc, known: Known): Doc => ({
+export const withKnownNames = (doc: Doc, known: Known): Doc => ({
   type: 'doc',
-  content: mapInline(doc.content, (content) => honestInline(content, known)),
+  content: mapInline(doc.content, (content) => sanitisedInline(content, known)),
 });

@@ -16,7 +16,7 @@ import { openFor } from '../formats/opened';
 import { MOST_TEXT, withTitle, type BroughtFile } from '../formats/read-file';
 
 import type { FileDeps } from '../files/receive';
-import { honestFiles } from '../posts/honest';
+import { sanitiseFiles } from '../posts/sanitise';
 import { enterReading } from '../notes/notes';
 import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
@@ -51,7 +51,7 @@ async function docOf(
     if (!page.ok) return page;
     const read = withTitle(page.value);
     if (isBlank(read)) return fail({ code: 'file-empty', name: file.name });
-    const carried = await honestFiles(deps.db, course, actor.id, read);
+    const carried = await sanitiseFiles(deps.db, course, actor.id, read);
     const fits = parseDocument(await withPlayers(deps, carried));
     return fits.ok ? fits : fail({ code: 'reading-too-long' });
   }

@@ -4,7 +4,7 @@ import type { CourseId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
-import { withHonestNames } from '@/core/posts/names';
+import { withKnownNames } from '@/core/posts/names';
 import { fail, ok, type Result } from '@/core/result';
 import { countWords } from '@/core/text/words';
 import type { Db } from '@/db/connection';
@@ -12,10 +12,10 @@ import { replaceReadingText } from '@/db/queries/courses';
 import { lockedPrompt, lockedReading, replacePrompt } from '@/db/queries/material';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { honestEmbeds } from '../embeds/resolve';
+import { sanitiseEmbeds } from '../embeds/resolve';
 import { enterReading } from '../notes/notes';
 import { sha256 } from '../posts/fingerprint';
-import { honestFiles } from '../posts/honest';
+import { sanitiseFiles } from '../posts/sanitise';
 
 /** A text of a course that its students read: a reading, or a discussion's prompt, by its name in addresses. */
 export type Which = { of: 'reading' | 'prompt'; slug: string };
@@ -105,8 +105,8 @@ export async function changeMaterial(
     const now = await held(tx);
     const stamp = stampOf(now);
     if (stamp !== input.stamp) return fail({ code: 'changed-meanwhile', doc: now ?? EMPTY, stamp });
-    const nameless = withHonestNames(read.value, { person: () => null, post: () => false });
-    const doc = await honestEmbeds({ db: tx }, await honestFiles(tx, course, actor.id, nameless, now));
+    const nameless = withKnownNames(read.value, { person: () => null, post: () => false });
+    const doc = await sanitiseEmbeds({ db: tx }, await sanitiseFiles(tx, course, actor.id, nameless, now));
     if (isBlank(doc)) return fail({ code: 'nothing-written' });
     await replace(tx, doc);
     return ok(null);

@@ -18,7 +18,7 @@ import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
 import { figuresOf, quotable } from '../posts/check-text';
 import { givenTo } from '../posts/given';
-import { honest } from '../posts/honest';
+import { sanitised } from '../posts/sanitise';
 
 type Place = DraftKey & { course: Entered['record']['course']['id'] };
 type Text = { title: string; doc: Doc; keptAt: Instant };
@@ -75,7 +75,7 @@ export async function keepDraft(
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
-    const doc = await honest(tx, actor, entered, parsed.value);
+    const doc = await sanitised(tx, actor, entered, parsed.value);
     const parent = input.parent === null ? null : postId(input.parent);
     if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);

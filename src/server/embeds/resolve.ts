@@ -23,18 +23,18 @@ export async function resolveEmbed(deps: EmbedDeps, url: string): Promise<EmbedR
 }
 
 /** A text whose players are ones that a site was asked about, with what it said; any other is a link. */
-export async function honestEmbeds(deps: Pick<Deps, 'db'>, doc: Doc): Promise<Doc> {
+export async function sanitiseEmbeds(deps: Pick<Deps, 'db'>, doc: Doc): Promise<Doc> {
   const urls = attachmentsIn(doc).flatMap(({ node }) => (node.type === 'embed' ? [node.attrs.url] : []));
   if (urls.length === 0) return doc;
   const known = new Map((await knownEmbeds(deps.db, urls)).map((e) => [e.url, e]));
-  const honest = (node: Embed) => {
+  const sanitised = (node: Embed) => {
     const found = known.get(node.attrs.url);
     const { url } = node.attrs;
     return found ? { ...node, attrs: { url, title: found.title, site: found.site } } : asLink(node);
   };
   return {
     type: 'doc',
-    content: mapLeaves(doc.content, (node) => [node.type === 'embed' ? honest(node) : node]),
+    content: mapLeaves(doc.content, (node) => [node.type === 'embed' ? sanitised(node) : node]),
   };
 }
 

@@ -19,7 +19,7 @@ import { giveBack } from '../drafts/give-back';
 import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
 import { givenTo } from './given';
-import { honest } from './honest';
+import { sanitised } from './sanitise';
 
 /** A shared post of one's own, held while it is changed. Another's is not found, whatever it is. */
 async function ownPost(
@@ -58,7 +58,7 @@ export async function changePost(
       ? post.gone && ({ code: 'gone' } as const)
       : editRefusal({ gone: post.gone, schedule, now: deps.now });
     if (against) return fail(against);
-    const doc = await honest(tx, actor, entered, parsed.value);
+    const doc = await sanitised(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
     const title = post.kind === 'reply' ? '' : text.title;
     const { kind, parent } = post;

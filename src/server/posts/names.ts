@@ -1,5 +1,5 @@
 import type { Doc } from '@/core/posts/document';
-import { namedIn, withHonestNames, type NamedPerson, type NamedPost } from '@/core/posts/names';
+import { namedIn, withKnownNames, type NamedPerson, type NamedPost } from '@/core/posts/names';
 import { postId, type Role } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -38,14 +38,14 @@ export async function namesFor(
 }
 
 /** A text as it may be kept: names of people who are not in the course, and posts one may not read, are words only. */
-export async function honestNames(db: Db, actor: Actor, entered: Entered, doc: Doc): Promise<Doc> {
+export async function sanitiseNames(db: Db, actor: Actor, entered: Entered, doc: Doc): Promise<Doc> {
   const named = namedIn(doc);
   if (named.people.length === 0 && named.posts.length === 0) return doc;
   const people = named.people.length ? await peopleOf(db, entered.record.course.id) : [];
   const readable = named.posts.length ? await visiblePosts(db, actor, entered, named.posts.map(postId)) : [];
   const names = new Map<string, string>(people.map((p) => [p.id, p.name]));
   const posts = new Set(readable.filter(nameable).map((p) => p.id));
-  return withHonestNames(doc, {
+  return withKnownNames(doc, {
     person: (id) => names.get(id) ?? null,
     post: (id) => posts.has(postId(id)),
   });

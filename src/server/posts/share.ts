@@ -5,7 +5,7 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument, type Doc } from '@/core/posts/document';
 import { isBlank, plainText } from '@/core/posts/flatten';
 import { fail, ok, type Result } from '@/core/result';
-import { isThreadLocked, logCare } from '@/db/queries/care';
+import { isThreadLocked, logModeration } from '@/db/queries/moderation';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
 import {
@@ -24,7 +24,7 @@ import type { Actor, Deps } from '../deps';
 import { canBeAnswered } from '../drafts/keep';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
-import { honest } from './honest';
+import { sanitised } from './sanitise';
 import { sha256 } from './fingerprint';
 
 /** A private reply's conversation stays private, between its two; otherwise the writer chooses. Never with oneself. */
@@ -136,7 +136,7 @@ export async function share(
     if (against) return fail(against);
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
-    const doc = await honest(tx, actor, entered, parsed.value);
+    const doc = await sanitised(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
 
     if (parent !== null) await holdAnswered(tx, parent);
@@ -163,7 +163,7 @@ export async function share(
     await deleteDraft(tx, key);
     if (answered && entered.staff) {
       const place = { course: record.course.id, discussion: record.id };
-      await logCare(tx, place, { post: id, person: actor.id, act: 'answer', now: deps.now });
+      await logModeration(tx, place, { post: id, person: actor.id, act: 'answer', now: deps.now });
     }
     return ok({ post: id, kind: input.kind, repeated: false });
   });

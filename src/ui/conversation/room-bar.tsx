@@ -1,4 +1,4 @@
-import { arrangementAt, careLogAt, conversationAt } from '@/contract/addresses';
+import { arrangementAt, moderationLogAt, conversationAt } from '@/contract/addresses';
 import {
   ArrowDownUp,
   ChevronLeft,
@@ -161,7 +161,7 @@ export function RoomBar(props: {
         {props.staff ? (
           <Link
             className="inline-flex min-h-8 items-center gap-1.5 rounded-[6px] px-2 text-[12.5px] font-semibold text-ink-2 hover:underline"
-            href={careLogAt(look.slug)}
+            href={moderationLogAt(look.slug)}
           >
             <ShieldCheck size={14} aria-hidden /> <span className="max-sm:sr-only">Reports and log</span>
           </Link>

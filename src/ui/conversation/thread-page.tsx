@@ -8,14 +8,14 @@ import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';
 import { ago, moment } from '../words/time';
 import { addressOf, type Look } from './address';
-import { CareMenu } from './care-menu';
+import { ModerationMenu } from './moderation-menu';
 import { ReadingEye } from './reading-eye';
 import { Marks } from './marks';
 import { PersonCard, type PostOfAuthorView } from './person-card';
 import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
-import { careOf } from '@/core/posts/care';
+import { actsOn } from '@/core/posts/moderation';
 import type { ReadPost } from '@/contract/thread';
 
 const Sign = ({ icon: Icon, children }: { icon: typeof Lock; children: string }) => (
@@ -57,7 +57,7 @@ export function Post({
   const { slug } = look;
   const answerHref = addressOf(look, { post: post.id });
   const isReply = post.kind === 'reply';
-  const care = careOf(
+  const care = actsOn(
     {
       ...post,
       withdrawn: post.gone === 'withdrawn',
@@ -169,7 +169,7 @@ export function Post({
         )}
         {post.gone ? (
           care.length ? (
-            <CareMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
+            <ModerationMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
           ) : null
         ) : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -196,7 +196,7 @@ export function Post({
             ) : null}
             {outside ? null : (
               <span className="ml-auto">
-                <CareMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
+                <ModerationMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
               </span>
             )}
           </div>

@@ -9,7 +9,7 @@ import { plural } from '../words/plural';
 import { sealRuleText } from '../words/seal';
 import { readingText } from '../words/work';
 import { OutsideNote } from '../outside/outside-note';
-import { NoteToSelf } from '../self/note-to-self';
+import { NoteToSelf } from '../notes/note-to-self';
 import { PromptParts } from '../writing/prompt-parts';
 import type { Viewing } from '@/core/viewings/viewing';
 import type { Mention } from '@/core/reading/mentions';

@@ -1,4 +1,4 @@
-import { careLogAt, courseWeekAt, discussionAt, roomAt } from '@/contract/addresses';
+import { moderationLogAt, courseWeekAt, discussionAt, roomAt } from '@/contract/addresses';
 import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
@@ -24,7 +24,7 @@ export function WeekLine({ line, now, zone }: { line: WeekLine; now: number; zon
   const next = line.ledger && summarise(line.ledger, now).next;
   const own = next ? ownTimeText(next.deadline, line.schedule.zone, zone) : null;
   const reported = (line.teaching?.reports ?? 0) > 0;
-  const href = reported ? careLogAt(line.slug) : roomAt(line.slug, s.action.room);
+  const href = reported ? moderationLogAt(line.slug) : roomAt(line.slug, s.action.room);
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 border-t border-rule-soft px-4 py-3.5 first:border-t-0 lg:grid-cols-[1fr_72px_208px_168px]">
       <div className="col-span-2 lg:col-span-1">

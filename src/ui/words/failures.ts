@@ -13,10 +13,7 @@ export type SaidByCode = Exclude<
 >;
 
 /** What happened to a post that could not be shared, what was kept, and what to do. */
-export function shareFailureText(
-  failure: Refusal | { code: SaidByCode | 'other' },
-  zone: string,
-): string {
+export function shareFailureText(failure: Refusal | { code: SaidByCode | 'other' }, zone: string): string {
   switch (failure.code) {
     case 'nothing-written':
       return 'There is nothing to share yet: the text is empty.';

@@ -1,5 +1,5 @@
 import type { Arrangement } from '@/core/posts/arrange';
-import type { CareAct } from '@/core/posts/care';
+import type { ModerationAct } from '@/core/posts/moderation';
 import type { ThreadFilter } from '@/core/posts/filters';
 import { list, plural } from './plural';
 
@@ -73,7 +73,7 @@ export function arrivedText(posts: number, followed: number, changed: number): s
 }
 
 /** What a button does about a post. */
-export const CARE_NAMES: Record<Exclude<CareAct, 'answer'>, string> = {
+export const MODERATION_NAMES: Record<Exclude<ModerationAct, 'answer'>, string> = {
   report: 'Report to staff…',
   settle: 'Nothing to be done',
   hide: 'Hide from the class…',
@@ -85,7 +85,7 @@ export const CARE_NAMES: Record<Exclude<CareAct, 'answer'>, string> = {
 };
 
 /** What somebody did, as the log says it. */
-export const CARE_DONE: Record<CareAct, string> = {
+export const CARE_DONE: Record<ModerationAct, string> = {
   report: 'reported',
   settle: 'settled the reports of',
   hide: 'hid',
@@ -97,7 +97,7 @@ export const CARE_DONE: Record<CareAct, string> = {
   answer: 'answered as staff with',
 };
 
-export function careTrouble(code: string): string {
+export function moderationTrouble(code: string): string {
   switch (code) {
     case 'no-reason':
       return 'Say why in a few words; what you wrote is still here.';

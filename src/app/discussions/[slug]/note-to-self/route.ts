@@ -1,6 +1,6 @@
 import { noteToSelfSchema, notingToSelf } from '@/contract/writing';
 import { responseAt } from '@/contract/addresses';
-import { keepNoteToSelf } from '@/server/self/note-to-self';
+import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { byContent, form, json } from '../../../_request/endpoint';
 import { seeOther } from '../../../_request/write';
 

@@ -1,9 +1,9 @@
-import { caring } from '@/contract/conversation';
-import { care } from '@/server/care/care';
+import { moderating } from '@/contract/conversation';
+import { moderate } from '@/server/posts/moderation';
 import { json } from '../../../../../_request/endpoint';
 import { numberOf } from '../../../../../_request/write';
 
 /** Reports a post, or does about it what staff may. */
-export const POST = json(caring, ({ who, params, input }) =>
-  care(who.deps, who.actor, params.slug, numberOf(params.post), input),
+export const POST = json(moderating, ({ who, params, input }) =>
+  moderate(who.deps, who.actor, params.slug, numberOf(params.post), input),
 );

@@ -1,5 +1,5 @@
 /** What is done about a post for the good of a discussion; a report is anybody's, the rest is staff's. */
-export const CARE_ACTS = [
+export const MODERATION_ACTS = [
   'report',
   'settle',
   'hide',
@@ -10,7 +10,7 @@ export const CARE_ACTS = [
   'unlock',
   'answer',
 ] as const;
-export type CareAct = (typeof CARE_ACTS)[number];
+export type ModerationAct = (typeof MODERATION_ACTS)[number];
 
 /** The longest reason that is taken. */
 export const REASON_LENGTH = 600;
@@ -30,14 +30,14 @@ type Cared = {
  * stands, show what they hid, and pin and lock responses that stand for the class. Nobody does anything about what its author
  * withdrew.
  */
-export function careOf(post: Cared, staff: boolean): CareAct[] {
+export function actsOn(post: Cared, staff: boolean): ModerationAct[] {
   if (post.withdrawn) return [];
   if (!staff) return post.mine || post.hidden ? [] : ['report'];
   if (post.hidden) return ['show'];
-  const own: CareAct[] = post.mine ? [] : ['hide'];
+  const own: ModerationAct[] = post.mine ? [] : ['hide'];
   if (post.kind === 'reply') return own;
   return [post.pinned ? 'unpin' : 'pin', post.locked ? 'unlock' : 'lock', ...own];
 }
 
 /** Acts that want a reason. */
-export const wantsReason = (act: CareAct) => act === 'report' || act === 'hide';
+export const wantsReason = (act: ModerationAct) => act === 'report' || act === 'hide';

@@ -1,18 +1,18 @@
 import type { CourseId, PersonId } from '@/core/ids';
-import { filesIn, withHonestFiles } from '@/core/posts/attachments';
+import { filesIn, withKnownFiles } from '@/core/posts/attachments';
 import type { Doc } from '@/core/posts/document';
 import type { Db } from '@/db/connection';
 import { filesOfCourse } from '@/db/queries/files';
 import type { Entered } from '../access/enter';
-import { honestEmbeds } from '../embeds/resolve';
+import { sanitiseEmbeds } from '../embeds/resolve';
 import type { Actor } from '../deps';
-import { honestNames } from './names';
+import { sanitiseNames } from './names';
 
 /**
  * A document that carries only its writer's own files of this course, and those that already stood in the text it is to
  * replace, with what the server knows of each.
  */
-export async function honestFiles(
+export async function sanitiseFiles(
   db: Db,
   course: CourseId,
   owner: PersonId,
@@ -32,12 +32,12 @@ export async function honestFiles(
         )
       : []),
   ];
-  return withHonestFiles(doc, new Map(known.map((f) => [f.id, f])));
+  return withKnownFiles(doc, new Map(known.map((f) => [f.id, f])));
 }
 
 /** A text as it may be kept and shared: it names whom it may name, carries its writer's own files
  * of this course, and plays only what a site of the college's list was asked about. */
-export async function honest(db: Db, actor: Actor, entered: Entered, doc: Doc): Promise<Doc> {
-  const named = await honestNames(db, actor, entered, doc);
-  return honestEmbeds({ db }, await honestFiles(db, entered.record.course.id, actor.id, named));
+export async function sanitised(db: Db, actor: Actor, entered: Entered, doc: Doc): Promise<Doc> {
+  const named = await sanitiseNames(db, actor, entered, doc);
+  return sanitiseEmbeds({ db }, await sanitiseFiles(db, entered.record.course.id, actor.id, named));
 }

@@ -1,15 +1,15 @@
 'use client';
 
-import { caring } from '@/contract/conversation';
+import { moderating } from '@/contract/conversation';
 import { call } from '../request/call';
 import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Popover } from 'radix-ui';
 import { useId, useState, type FormEvent } from 'react';
-import { REASON_LENGTH, wantsReason, type CareAct } from '@/core/posts/care';
-import { CARE_NAMES, careTrouble } from '../words/room';
+import { REASON_LENGTH, wantsReason, type ModerationAct } from '@/core/posts/moderation';
+import { MODERATION_NAMES, moderationTrouble } from '../words/room';
 
-type Act = Exclude<CareAct, 'answer'>;
+type Act = Exclude<ModerationAct, 'answer'>;
 
 const ASKS: Partial<Record<Act, { label: string; note: string; send: string }>> = {
   report: {
@@ -25,7 +25,7 @@ const ASKS: Partial<Record<Act, { label: string; note: string; send: string }>> 
 };
 
 /** What one may do about a post: report it, or, as staff, pin, lock, hide or show it. */
-export function CareMenu(props: { slug: string; post: number; author: string; acts: readonly Act[] }) {
+export function ModerationMenu(props: { slug: string; post: number; author: string; acts: readonly Act[] }) {
   const { slug, post, author } = props;
   const router = useRouter();
   const field = useId();
@@ -38,9 +38,9 @@ export function CareMenu(props: { slug: string; post: number; author: string; ac
 
   const send = async (act: Act) => {
     setTrouble(null);
-    const said = await call(caring, { slug, post }, { act, reason });
+    const said = await call(moderating, { slug, post }, { act, reason });
     if (!said.ok) {
-      setTrouble(careTrouble(said.code));
+      setTrouble(moderationTrouble(said.code));
       return;
     }
     setReason('');
@@ -113,7 +113,7 @@ export function CareMenu(props: { slug: string; post: number; author: string; ac
                     onClick={() => choose(act)}
                     className="block min-h-8 w-full rounded-[5px] px-2 text-left hover:bg-page-2"
                   >
-                    {CARE_NAMES[act]}
+                    {MODERATION_NAMES[act]}
                   </button>
                 </li>
               ))}

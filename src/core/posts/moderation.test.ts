@@ -1,7 +1,7 @@
-import { careOf, wantsReason } from './care';
+import { actsOn, wantsReason } from './moderation';
 import { isFollowed } from './following';
 
-const post = (over: Partial<Parameters<typeof careOf>[0]> = {}) => ({
+const post = (over: Partial<Parameters<typeof actsOn>[0]> = {}) => ({
   kind: 'response' as const,
   mine: false,
   private: false,
@@ -14,20 +14,20 @@ const post = (over: Partial<Parameters<typeof careOf>[0]> = {}) => ({
 
 describe('what one may do about a post', () => {
   it('a reader reports what others wrote and what stands', () => {
-    expect(careOf(post(), false)).toEqual(['report']);
-    expect(careOf(post({ mine: true }), false)).toEqual([]);
-    expect(careOf(post({ hidden: true }), false)).toEqual([]);
+    expect(actsOn(post(), false)).toEqual(['report']);
+    expect(actsOn(post({ mine: true }), false)).toEqual([]);
+    expect(actsOn(post({ hidden: true }), false)).toEqual([]);
   });
   it('staff pin and lock responses, hide what others wrote, and undo each', () => {
-    expect(careOf(post(), true)).toEqual(['pin', 'lock', 'hide']);
-    expect(careOf(post({ pinned: true, locked: true }), true)).toEqual(['unpin', 'unlock', 'hide']);
-    expect(careOf(post({ kind: 'reply' }), true)).toEqual(['hide']);
-    expect(careOf(post({ mine: true }), true)).toEqual(['pin', 'lock']);
-    expect(careOf(post({ hidden: true }), true)).toEqual(['show']);
+    expect(actsOn(post(), true)).toEqual(['pin', 'lock', 'hide']);
+    expect(actsOn(post({ pinned: true, locked: true }), true)).toEqual(['unpin', 'unlock', 'hide']);
+    expect(actsOn(post({ kind: 'reply' }), true)).toEqual(['hide']);
+    expect(actsOn(post({ mine: true }), true)).toEqual(['pin', 'lock']);
+    expect(actsOn(post({ hidden: true }), true)).toEqual(['show']);
   });
   it('nobody does anything about what its author withdrew', () => {
-    expect(careOf(post({ withdrawn: true }), true)).toEqual([]);
-    expect(careOf(post({ withdrawn: true }), false)).toEqual([]);
+    expect(actsOn(post({ withdrawn: true }), true)).toEqual([]);
+    expect(actsOn(post({ withdrawn: true }), false)).toEqual([]);
   });
   it('asks why where somebody must be able to ask why', () => {
     expect((['report', 'hide', 'show', 'pin', 'lock'] as const).filter(wantsReason)).toEqual([

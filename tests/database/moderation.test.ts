@@ -1,8 +1,8 @@
-import { type CareInput } from '@/contract/conversation';
+import { type ModerationInput } from '@/contract/conversation';
 import type { Knex } from 'knex';
 import { summarise } from '@/core/counting/summary';
 import type { Actor } from '@/server/deps';
-import { care, carePage } from '@/server/care/care';
+import { moderate, moderationPage } from '@/server/posts/moderation';
 import { conversation } from '@/server/discussions/conversation';
 import { yourPart } from '@/server/discussions/your-part';
 import { share } from '@/server/posts/share';
@@ -18,10 +18,16 @@ beforeEach(async () => {
 });
 afterEach(() => db.destroy());
 
-const doIt = (who: Actor, act: CareInput['act'], reason = '', to = post, when = 'Tue 11:00', slug = OPEN) =>
-  care(deps(db, when), who, slug, to, { act, reason });
+const doIt = (
+  who: Actor,
+  act: ModerationInput['act'],
+  reason = '',
+  to = post,
+  when = 'Tue 11:00',
+  slug = OPEN,
+) => moderate(deps(db, when), who, slug, to, { act, reason });
 const log = async () => {
-  const page = await carePage(deps(db, 'Tue 12:00'), world.people.holt, OPEN);
+  const page = await moderationPage(deps(db, 'Tue 12:00'), world.people.holt, OPEN);
   if (!page.ok) throw new Error(page.failure.code);
   return page.value;
 };
@@ -65,7 +71,7 @@ describe('a report', () => {
     const nothing = { failure: { code: 'not-found' } };
     expect(await doIt(imani, 'report', 'x', sealed, 'Tue 11:00', SEALED)).toMatchObject(nothing);
     expect(await doIt(stranger, 'report', 'x')).toMatchObject(nothing);
-    expect(await carePage(deps(db, 'Tue 12:00'), imani, OPEN)).toMatchObject(nothing);
+    expect(await moderationPage(deps(db, 'Tue 12:00'), imani, OPEN)).toMatchObject(nothing);
   });
 });
 

@@ -7,16 +7,16 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import type { CareAct } from '@/core/posts/care';
+import type { ModerationAct } from '@/core/posts/moderation';
 import { timestamptz, type Db } from '../connection';
 
 type Place = { course: CourseId; discussion: DiscussionId };
 
 /** Notes what somebody did about a post, for good. */
-export const logCare = (
+export const logModeration = (
   db: Db,
   place: Place,
-  act: { post: PostId; person: PersonId; act: CareAct; reason?: string; now: Instant },
+  act: { post: PostId; person: PersonId; act: ModerationAct; reason?: string; now: Instant },
 ) =>
   db('care_log').insert({
     course_id: place.course,
@@ -90,10 +90,14 @@ export async function openReports(db: Db, discussion: DiscussionId): Promise<Ope
   }));
 }
 
-export type CareEntry = { post: PostId; by: string; act: CareAct; reason: string; at: Instant };
+export type ModerationEntry = { post: PostId; by: string; act: ModerationAct; reason: string; at: Instant };
 
 /** What was done in a discussion, the newest first. */
-export async function careLog(db: Db, discussion: DiscussionId, most: number): Promise<CareEntry[]> {
+export async function moderationLog(
+  db: Db,
+  discussion: DiscussionId,
+  most: number,
+): Promise<ModerationEntry[]> {
   const rows = await db('care_log as l')
     .join('people as p', 'p.id', 'l.person_id')
     .where('l.discussion_id', discussion)

@@ -1,20 +1,20 @@
 import type { DiscussionHead } from '@/contract/discussion';
 import { randomUUID } from 'node:crypto';
-import type { CareFailure, CareInput } from '@/contract/conversation';
+import type { ModerationFailure, ModerationInput } from '@/contract/conversation';
 import { postId, type Instant, type PostId } from '@/core/ids';
-import { careOf, wantsReason } from '@/core/posts/care';
+import { actsOn, wantsReason } from '@/core/posts/moderation';
 import { fail, ok, type Result } from '@/core/result';
 import {
-  careLog,
-  logCare,
+  moderationLog,
+  logModeration,
   openReports,
   putReport,
   setHidden,
   setLocked,
   setPinned,
   settleReports,
-  type CareEntry,
-} from '@/db/queries/care';
+  type ModerationEntry,
+} from '@/db/queries/moderation';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
@@ -26,20 +26,20 @@ import { openingOf } from '../discussions/lines';
  * is logged in the same transaction. Hiding settles the reports of the post; a reason is asked for where somebody must
  * be able to ask why.
  */
-export async function care(
+export async function moderate(
   deps: Deps,
   actor: Actor,
   slug: string,
   post: number,
-  { act, reason }: CareInput,
-): Promise<Result<{ act: CareInput['act'] }, CareFailure>> {
+  { act, reason }: ModerationInput,
+): Promise<Result<{ act: ModerationInput['act'] }, ModerationFailure>> {
   return deps.db.transaction(async (tx) => {
     const door = await enterDiscussion(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record, staff } = door.value;
     const [found] = await visiblePosts(tx, actor, door.value, [postId(post)]);
     if (!found) return fail({ code: 'not-found' as const });
-    const allowed = careOf(
+    const allowed = actsOn(
       { ...found, private: found.privateTo !== null, mine: found.author.id === actor.id },
       staff,
     );
@@ -61,7 +61,7 @@ export async function care(
     else if (act === 'pin' || act === 'unpin') await setPinned(tx, id, act === 'pin' ? deps.now : null);
     else if (act === 'lock' || act === 'unlock') await setLocked(tx, id, act === 'lock' ? deps.now : null);
     if (act === 'hide' || act === 'settle') await settleReports(tx, id, deps.now);
-    await logCare(tx, place, { post: id, person: actor.id, act, reason: why, now: deps.now });
+    await logModeration(tx, place, { post: id, person: actor.id, act, reason: why, now: deps.now });
     return ok({ act });
   });
 }
@@ -74,16 +74,20 @@ export type ReportedPost = {
   reports: { by: string; reason: string; at: Instant }[];
 };
 
-export type CarePage = {
+export type ModerationPage = {
   head: DiscussionHead;
   reported: ReportedPost[];
-  log: (CareEntry & { author: string })[];
+  log: (ModerationEntry & { author: string })[];
 };
 
 const MOST_LOGGED = 200;
 
 /** What was reported in a discussion and what was done; for its staff, and for nobody else. */
-export async function carePage(deps: Deps, actor: Actor, slug: string): Promise<Result<CarePage, NotFound>> {
+export async function moderationPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<ModerationPage, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
@@ -91,7 +95,7 @@ export async function carePage(deps: Deps, actor: Actor, slug: string): Promise<
   const [{ posts }, reports, log] = await Promise.all([
     visibleOutlines(deps.db, actor, entered),
     openReports(deps.db, entered.record.id),
-    careLog(deps.db, entered.record.id, MOST_LOGGED),
+    moderationLog(deps.db, entered.record.id, MOST_LOGGED),
   ]);
   const byId = new Map(posts.map((p) => [p.id, p]));
   const reported = new Map<PostId, ReportedPost>();

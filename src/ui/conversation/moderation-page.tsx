@@ -1,10 +1,10 @@
 import { conversationAt } from '@/contract/addresses';
 import Link from 'next/link';
-import type { CareAct } from '@/core/posts/care';
+import type { ModerationAct } from '@/core/posts/moderation';
 import { plural } from '../words/plural';
 import { CARE_DONE } from '../words/room';
 import { moment } from '../words/time';
-import { CareMenu } from './care-menu';
+import { ModerationMenu } from './moderation-menu';
 
 export type ReportedView = {
   id: number;
@@ -17,7 +17,7 @@ export type CareEntryView = {
   post: number;
   author: string;
   by: string;
-  act: CareAct;
+  act: ModerationAct;
   reason: string;
   at: number;
 };
@@ -25,7 +25,7 @@ export type CareEntryView = {
 const postHref = (slug: string, post: number) => conversationAt(slug, { post });
 
 /** For staff: what was reported and waits, and everything that was done. */
-export function CarePage(props: {
+export function ModerationPage(props: {
   slug: string;
   reported: readonly ReportedView[];
   log: readonly CareEntryView[];
@@ -53,7 +53,7 @@ export function CarePage(props: {
                   {post.hidden ? <span className="text-ink-2"> · hidden</span> : null}
                   <span className="line-clamp-2 text-ink-2">{post.opening}</span>
                 </p>
-                <CareMenu
+                <ModerationMenu
                   slug={slug}
                   post={post.id}
                   author={post.author}
