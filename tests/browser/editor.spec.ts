@@ -36,6 +36,30 @@ test('a tool acts on what is selected that very moment, however quickly it is ch
   await expect(editorOf(page).locator('u', { hasText: 'claimed' })).toHaveText('claimed');
 });
 
+test('the tool that an arrow reaches is the one that Enter presses, and so in a menu, however quickly', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', `${GEO}/response`);
+  await editorOf(page).getByRole('paragraph').last().click();
+  // Within one task, as on a machine that is busy: the focus has moved when the key was handled.
+  const reached = (key: string) =>
+    page.evaluate((pressed) => {
+      const press = { key: pressed, bubbles: true, cancelable: true };
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', press));
+      const at = document.activeElement;
+      return at?.getAttribute('aria-label') ?? at?.textContent ?? '';
+    }, key);
+  const bar = page.getByRole('toolbar');
+  await bar.getByRole('button', { name: 'Bold' }).focus();
+  expect(await reached('ArrowRight')).toBe('Italics');
+  expect(await reached('ArrowRight')).toBe('Underline');
+  expect(await reached('Home')).toBe('Bold');
+  await bar.getByRole('button', { name: 'Headings' }).press('Enter');
+  await expect(page.getByRole('menuitemradio').or(page.getByRole('menuitem')).first()).toBeFocused();
+  expect(await reached('ArrowDown')).toMatch(/^Heading/u);
+  expect(await reached('End')).toMatch(/^Smallest heading/u);
+});
+
 test('no key takes a question out of a draft or runs two answers together', async ({ page }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/response`);
   await expect(headings(page)).toHaveCount(3);

@@ -7,6 +7,7 @@ import type { BroughtIn } from '@/contract/files';
 import { BringIn, type Into } from './bring-in';
 import { PrintSheet, type Paper } from './print-sheet';
 import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
+import { moveAtOnce } from '../frame/move-at-once';
 
 const PAPERS: Record<Paper, string> = { A4: 'Print on A4', letter: 'Print on Letter' };
 const TAKEN = '.docx,.odt,.rtf,.md,.markdown,.html,.htm,.txt';
@@ -43,6 +44,7 @@ export function TextMenu(props: {
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
+            onKeyDownCapture={moveAtOnce('down')}
             sideOffset={4}
             align="end"
             className="z-50 min-w-56 rounded-control border border-rule bg-page p-1 text-[13.5px]"

@@ -4,6 +4,7 @@ import { demoClockAt, signInAt, signOutAt, themeAt } from '@/contract/addresses'
 import { Check, Clock, LogOut } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { initials } from '../words/plural';
+import { moveAtOnce } from './move-at-once';
 
 const item =
   'flex w-full min-h-9 items-center gap-2 rounded-[6px] px-3 py-1.5 text-left text-[13.5px] font-medium outline-none data-[highlighted]:bg-page-2 data-[highlighted]:ring-2 data-[highlighted]:ring-sky';
@@ -107,6 +108,7 @@ function ScriptedMenu(props: Account) {
         </button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Content
+        onKeyDownCapture={moveAtOnce('down')}
         align="end"
         sideOffset={6}
         className="z-50 max-h-[80vh] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"

@@ -3,6 +3,7 @@
 import { DropdownMenu, Toolbar } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { moveAtOnce } from '../../frame/move-at-once';
 
 const LOOK =
   'grid h-8 min-w-[30px] place-items-center rounded-[5px] px-1 disabled:opacity-40 aria-disabled:opacity-40';
@@ -55,6 +56,7 @@ export function ToolMenu(props: { label: string; sign: ReactNode; on?: boolean; 
         </DropdownMenu.Trigger>
       </Toolbar.Button>
       <DropdownMenu.Content
+        onKeyDownCapture={moveAtOnce('down')}
         align="start"
         sideOffset={4}
         collisionPadding={8}

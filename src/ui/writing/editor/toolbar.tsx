@@ -24,6 +24,7 @@ import {
 } from 'lucide-react';
 import { Toolbar as Bar } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
+import { moveAtOnce } from '../../frame/move-at-once';
 import { AttachTool } from '../../attachments/attach-tool';
 import type { SendingFiles } from '../../attachments/sending';
 import { FormulaField, LinkField, NoteField, type FormulaAsked, type NoteAsked } from './fields';
@@ -94,6 +95,7 @@ export const Toolbar = memo(function Toolbar(props: {
     <div className="min-w-0 grow basis-[330px]">
       <Bar.Root
         aria-label={props.label}
+        onKeyDownCapture={moveAtOnce('across')}
         // Keys that work in the text stay the text's; Escape goes back to it.
         onKeyDown={(e) => {
           if (e.key === 'Escape' && !e.defaultPrevented) editor.commands.focus();
