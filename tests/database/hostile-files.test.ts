@@ -17,7 +17,7 @@ import { receiveWhole, takePiece, type FileDeps } from '@/server/files/receive';
 import { takeIn } from '@/server/outside/take-in';
 import { HARMLESS, hostileContents } from '../fixtures/files';
 import { hostileDocuments } from '../fixtures/hostile-documents';
-import { tookTooLong } from '../fixtures/pace';
+import { startPace } from '../fixtures/pace';
 import { deps, OPEN, smallCourse, text } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -78,10 +78,10 @@ const isPdf = (bytes: Buffer) => bytes.subarray(0, 1_024).includes('%PDF-');
 async function each(work: (name: string, file: string, content: Buffer) => Promise<void>) {
   const slow: string[] = [];
   for (const [name, file, content] of files) {
-    const began = performance.now();
+    const took = startPace();
     await work(name, file, content);
-    const took = performance.now() - began;
-    if (tookTooLong(took, 10_000)) slow.push(`${name}: ${Math.round(took)} ms`);
+    const ms = took();
+    if (ms > 10_000) slow.push(`${name}: ${Math.round(ms)} ms`);
   }
   return slow;
 }
