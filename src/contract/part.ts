@@ -1,18 +1,10 @@
-import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
-import type { Instant, PostId } from '@/core/ids';
+import type { Instant } from '@/core/ids';
+import type { DeliveredText } from '@/core/posts/delivered';
 import type { Doc } from '@/core/posts/document';
 
 /** A shared post as its author sees it: the text that is judged, and the newest one where that is another. */
-export type Delivered = {
-  id: PostId;
-  n: number;
-  title: string;
-  doc: Doc;
-  ownWords: number;
-  checks: CheckFigure[];
-  fingerprint: string;
-  sharedAt: Instant;
+export type Delivered = DeliveredText & {
   latest: { at: Instant; title: string; doc: Doc } | null;
   edits: number;
 };

@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/ids';
+import type { NoteCall } from '@/core/notes/note-call';
 import type { Work } from '@/core/planning/work';
 import type { Owed } from '@/core/week/owed';
 import type { Lane } from '@/core/week/rail';
@@ -13,17 +14,6 @@ export type WeekLine = Standable & {
   unread: number;
   /** For staff: what of it is theirs to look at; null for a student. */
   teaching: { responses: number; students: number; reports: number } | null;
-};
-
-/** An answer to a margin note of one's own, or a note to the staff that waits for one. */
-export type NoteCall = {
-  id: string;
-  kind: 'answer' | 'to-staff';
-  reading: { slug: string; title: string };
-  course: string;
-  author: string;
-  madeAt: Instant;
-  beginning: string;
 };
 
 /** What This week shows. */

@@ -7,6 +7,7 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import type { NoteCall } from '@/core/notes/note-call';
 import type { Knex } from 'knex';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
@@ -89,17 +90,6 @@ export const mentionsIn = (db: Db, person: PersonId, since: Instant, limit: numb
     .select('p.id', 'p.discussion_id', 'a.name', 'p.shared_at', db.raw(`'' as opening`)),
   read: toNews,
 });
-
-/** A margin note that calls somebody: an answer to theirs, or a question to the staff of the course. */
-export type NoteCall = {
-  id: string;
-  kind: 'answer' | 'to-staff';
-  reading: { slug: string; title: string };
-  course: string;
-  author: string;
-  madeAt: Instant;
-  beginning: string;
-};
 
 /**
  * Answers by others to a person's margin notes since a moment, and notes to the staff of courses they teach that none of the staff

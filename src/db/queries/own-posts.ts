@@ -1,4 +1,4 @@
-import type { CheckFigure } from '@/core/checks/types';
+import type { DeliveredText } from '@/core/posts/delivered';
 import type { OwnPost } from '@/core/counting/types';
 import {
   discussionId,
@@ -7,11 +7,9 @@ import {
   personId,
   postId,
   type DiscussionId,
-  type Instant,
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
 import type { Ask } from '../ask';
 import { type Db } from '../connection';
 
@@ -70,16 +68,6 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
     })),
 });
 
-export type DeliveredText = {
-  id: PostId;
-  n: number;
-  title: string;
-  doc: Doc;
-  ownWords: number;
-  checks: CheckFigure[];
-  fingerprint: string;
-  sharedAt: Instant;
-};
 /** One of a person's own posts with every text it has had, oldest first. */
 export type DeliveredPost = { id: PostId; versions: DeliveredText[] };
 

@@ -6,13 +6,8 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import type { MarkKind, PostMarks } from '@/core/posts/post-marks';
 import { timestamptz, type Db } from '../connection';
-
-export const MARK_KINDS = ['well-said', 'bookmark'] as const;
-/** `well-said` is for everybody to see; a `bookmark` is its maker's alone. */
-export type MarkKind = (typeof MARK_KINDS)[number];
-
-export type PostMarks = { wellSaid: number; saidByMe: boolean; bookmarked: boolean };
 
 /** The marks of a discussion's posts as one person sees them; posts without any are left out. */
 export async function postMarks(

@@ -1,8 +1,7 @@
 import type { CourseId, PersonId } from '@/core/ids';
+import type { Spelling } from '@/core/proofread/spelling';
 import type { Ask } from '../ask';
 import type { Db } from '../connection';
-
-export type Spelling = 'en-GB' | 'en-US';
 
 /** The words that are right here: the person's own, and those of the course. */
 export const knownWords = (db: Db, person: PersonId, course: CourseId): Ask<string[]> => ({

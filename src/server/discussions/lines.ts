@@ -4,7 +4,7 @@ import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arran
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import type { Branch } from '@/core/posts/thread';
 import type { Candidate, Reason, Suggestion } from '@/core/worth/rank';
-import type { PostMarks } from '@/db/queries/post-marks';
+import type { PostMarks } from '@/core/posts/post-marks';
 import type { PostOutline } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
 
