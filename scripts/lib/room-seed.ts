@@ -91,14 +91,14 @@ async function addPosts(tx: Knex.Transaction, now: Instant) {
   );
   await tx.raw(`select setval(pg_get_serial_sequence('posts', 'id'), :last)`, { last: before + ROOM.posts });
   await tx.raw(
-    `insert into post_versions (post_id, n, shared_at, title, doc, plain, own_words, checks, unmet, fingerprint)
+    `insert into post_versions (post_id, n, shared_at, title, doc, plain, own_words, checks, unmet, fingerprint, opening, named, carries)
      select p.id, 1, p.shared_at, case when p.kind = 'response' then 'Response ' || p.id else '' end,
        jsonb_build_object('type', 'doc', 'content', jsonb_build_array(
          jsonb_build_object('type', 'paragraph', 'content',
            jsonb_build_array(jsonb_build_object('type', 'text', 'text', t.first))),
          jsonb_build_object('type', 'paragraph', 'content',
            jsonb_build_array(jsonb_build_object('type', 'text', 'text', t.rest))))),
-       t.first || E'\n' || t.rest, 38 * (p.id % 5 + 2), '[]', '{}', md5(p.id::text) || md5(p.id::text)
+       t.first || E'\n' || t.rest, 38 * (p.id % 5 + 2), '[]', '{}', md5(p.id::text) || md5(p.id::text), t.first, '{}', false
      from posts p, lateral (select
        'Number ' || p.id || ' looks at the ' || (array['weir', 'meadow', 'ferry', 'culvert', 'towpath'])[p.id % 5 + 1] as first,
        repeat(:sentence || ' ' || p.id || '. ', (p.id % 5 + 2)::int) as rest) t

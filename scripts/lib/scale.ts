@@ -106,11 +106,11 @@ async function addPosts(tx: Knex.Transaction, now: Instant) {
     [repliesEach, students, at],
   );
   await tx.raw(
-    `insert into post_versions (post_id, n, shared_at, title, doc, plain, own_words, checks, unmet, fingerprint)
+    `insert into post_versions (post_id, n, shared_at, title, doc, plain, own_words, checks, unmet, fingerprint, opening, named, carries)
      select p.id, 1, p.shared_at, case when p.kind = 'response' then 'Response ' || p.id else '' end,
        jsonb_build_object('type', 'doc', 'content', jsonb_build_array(jsonb_build_object('type', 'paragraph',
          'content', jsonb_build_array(jsonb_build_object('type', 'text', 'text', t.text))))),
-       t.text, 130, '[]', '{}', md5(p.id::text) || md5(p.id::text)
+       t.text, 130, '[]', '{}', md5(p.id::text) || md5(p.id::text), left(t.text, 200), '{}', false
      from posts p, lateral (select 'Number ' || p.id || ': ' || repeat(? || '. ', 3) as text) t`,
     [WORDS],
   );
@@ -121,8 +121,9 @@ async function fillIn(tx: Knex.Transaction, now: Instant) {
   await tx.raw(`
     insert into post_texts
         (course_id, discussion_id, post_id, title, plain, n, own_words, opening, named, pictured, carries)
-      select p.course_id, p.discussion_id, p.id, v.title, v.plain, v.n, v.own_words, o.*
-      from posts p join post_versions v on v.post_id = p.id, outline_of(v.doc, v.plain) o;
+      select p.course_id, p.discussion_id, p.id, v.title, v.plain, v.n, v.own_words, v.opening, v.named,
+        v.pictured, v.carries
+      from posts p join post_versions v on v.post_id = p.id;
     select learn_words(plain) from post_texts limit 50;
     insert into discussion_counts
       select course_id, discussion_id, count(*), count(*) filter (where kind = 'response'), 0 from posts group by 1, 2`);

@@ -55,8 +55,9 @@ export async function startWeb(
   const state = { pid: child.pid, port: options.port, slot: options.slot, mark: options.mark };
   writeFileSync(file(run), JSON.stringify(state));
   for (let tries = 0; tries < 150; tries += 1) {
-    if (await isHealthy(options.port)) return state;
+    // One that has ended answers nothing, whoever else may be answering on its port.
     if (child.exitCode !== null) break;
+    if (await isHealthy(options.port)) return state;
     await wait(100);
   }
   throw new Told(`The web server did not come up. What it said is in ${log}.`);

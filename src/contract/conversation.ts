@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { MARK_KINDS, type PostMarks } from '@/core/posts/post-marks';
 import { MODERATION_ACTS, REASON_LENGTH } from '@/core/posts/moderation';
-import { storable } from '@/core/posts/document';
+import { storable } from '@/core/document/document';
 import type { Instant } from '@/core/ids';
 import { answersWith } from './endpoint';
 

@@ -6,7 +6,7 @@ import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 
 export type Room = 'response' | 'conversation' | 'part';
 

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import type { StoredFile } from '@/core/posts/attachments';
-import { LIMITS, type Doc, type DocumentFailure } from '@/core/posts/document';
+import type { StoredFile } from '@/core/document/attachments';
+import { LIMITS } from '@/core/document/limits';
+import type { Doc } from '@/core/document/nodes';
+import type { DocumentFailure } from '@/core/document/document';
 import { answersWith } from './endpoint';
 import type { NotRead } from '@/contract/not-read';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { safeHref } from '@/core/posts/document';
+import { safeHref } from '@/core/document/limits';
 import { answersWith } from './endpoint';
 
 /** What became of asking for a link. Only `error` says that the link itself is wrong. */

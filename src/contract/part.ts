@@ -1,7 +1,7 @@
 import type { Verdict } from '@/core/counting/types';
 import type { Instant } from '@/core/ids';
 import type { DeliveredText } from '@/core/posts/delivered';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 
 /** A shared post as its author sees it: the text that is judged, and the newest one where that is another. */
 export type Delivered = DeliveredText & {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { Doc, DocumentFailure } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
+import type { DocumentFailure } from '@/core/document/document';
 import { answersWith } from './endpoint';
 
 export const readingProgressSchema = z.strictObject({

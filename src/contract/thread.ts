@@ -1,5 +1,5 @@
 import type { Instant, PersonId, PostId, Role } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { PostMarks } from '@/core/posts/post-marks';
 import type { Reason } from '@/core/worth/rank';
 

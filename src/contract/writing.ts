@@ -3,9 +3,11 @@ import type { ChangeRefusal, Refusal } from '@/core/counting/permission';
 import type { VersionReason } from '@/core/drafts/history';
 import type { Instant, Role } from '@/core/ids';
 import { LONGEST_PASSAGE } from '@/core/notes/anchor';
-import { LIMITS, storable, type Doc, type DocumentFailure } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
+import { storable, type DocumentFailure } from '@/core/document/document';
+import type { Doc } from '@/core/document/nodes';
 import type { PostId } from '@/core/ids';
-import type { NamedPerson, NamedPost } from '@/core/posts/names';
+import type { NamedPerson, NamedPost } from '@/core/document/names';
 import { answersWith } from './endpoint';
 
 const kind = z.enum(['response', 'reply']);

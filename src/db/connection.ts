@@ -1,6 +1,6 @@
 import knex, { type Knex } from 'knex';
 import pg from 'pg';
-import { storable } from '@/core/posts/document';
+import { storable } from '@/core/document/document';
 
 /** A connection or a transaction: queries take either, the use-case owns the commit. */
 export type Db = Knex | Knex.Transaction;

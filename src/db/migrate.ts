@@ -19,6 +19,7 @@ import * as seal from './migrations/0016_seal';
 import * as signIn from './migrations/0017_sign_in';
 import * as openings from './migrations/0018_openings';
 import * as sight from './migrations/0019_sight';
+import * as outlines from './migrations/0020_outlines';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -40,6 +41,7 @@ const MIGRATIONS = {
   '0017_sign_in': signIn,
   '0018_openings': openings,
   '0019_sight': sight,
+  '0020_outlines': outlines,
 };
 type Name = keyof typeof MIGRATIONS;
 

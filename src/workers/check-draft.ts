@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { checkDraft, type CheckRules } from '@/core/checks/checks';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 
 let rules: CheckRules | null = null;
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import nspell from 'nspell';
 import type { Part } from '@/core/brief/brief';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { proofread } from '@/core/proofread/proofread';
 import { readingRuns, type ReadingText } from '@/core/proofread/unquoted';
 

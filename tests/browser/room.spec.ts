@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { instant, personId } from '@/core/ids';
-import { documentFromText } from '@/core/posts/compose';
+import { documentFromText } from '@/core/document/compose';
 import { share } from '@/server/posts/share';
 import { expect, test, type Page } from './test';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';

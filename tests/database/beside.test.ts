@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { documentOf } from '@/core/formats/as-document';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { rubricSchema } from '@/core/rubric/rubric';
 import { addReading, replaceText } from '@/server/courses/add-reading';
 import { readingPage } from '@/server/courses/readings';

@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Knex } from 'knex';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { documentFromMarkdown } from '@/core/formats/from-markdown';
 import { resolveEmbed, withPlayers, type EmbedDeps } from '@/server/embeds/resolve';
 import { listedSites, siteList } from '@/server/embeds/sites';

@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import type { Fields } from '@/core/outside/fields';
 import { postId } from '@/core/ids';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { calendarAskSchema, calendarView } from '@/server/calendar/calendar';
 import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';

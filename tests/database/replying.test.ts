@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { previewVerdict } from '@/core/counting/preview';
 import { postId } from '@/core/ids';
 import type { ThreadFilter } from '@/core/posts/filters';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import type { Actor } from '@/server/deps';
 import { conversation } from '@/server/discussions/conversation';
 import { keepDraft } from '@/server/drafts/keep';

@@ -1,11 +1,12 @@
+import { promptColumns } from '@/db/queries/doc-columns';
 import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { Knex } from 'knex';
-import { filesIn } from '@/core/posts/attachments';
-import type { Doc } from '@/core/posts/document';
+import { filesIn } from '@/core/document/attachments';
+import type { Doc } from '@/core/document/nodes';
 import { bringIn } from '@/server/formats/bring-in';
 import { FORMATS, takeOut, type Format } from '@/server/formats/take-out';
 import { addReading } from '@/server/courses/add-reading';
@@ -163,7 +164,7 @@ describe('a reading and a prompt', () => {
     expect((await readableFile(now(), imani, shown.value.id)).ok).toBe(false);
     await db('discussions')
       .where({ slug: OPEN })
-      .update({ prompt: JSON.stringify(everything(shown.value.id)) });
+      .update(promptColumns(everything(shown.value.id)));
     expect((await readableFile(now(), imani, shown.value.id)).ok).toBe(true);
     expect((await readableFile(now(), stranger, shown.value.id)).ok).toBe(false);
   });

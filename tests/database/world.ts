@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { briefSchema } from '@/core/brief/brief';
 import { courseId, discussionId, instant, personId, type Instant, type Role } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { connect } from '@/db/connection';
 import type { Actor, Deps } from '@/server/deps';
 import { share } from '@/server/posts/share';

@@ -1,7 +1,7 @@
 import { type DraftInput } from '@/contract/writing';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { parseDocument } from '@/core/posts/document';
+import { parseDocument } from '@/core/document/document';
 import { keepDraft } from '@/server/drafts/keep';
 import { draftVersion, draftVersions } from '@/server/drafts/versions';
 import { namesFor } from '@/server/posts/names';

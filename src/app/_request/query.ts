@@ -1,4 +1,4 @@
-import { storable } from '@/core/posts/document';
+import { storable } from '@/core/document/document';
 
 /** What an address asks, each thing once: said twice, the first counts; and nothing that no database can look for. */
 export async function queryOf<T extends object>(searchParams: Promise<T>): Promise<T> {

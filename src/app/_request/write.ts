@@ -1,6 +1,6 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import { storable } from '@/core/posts/document';
+import { storable } from '@/core/document/document';
 
 /** More than the largest post in JSON; what is larger is not read at all. */
 const MAX_BODY = 1_000_000;

@@ -1,6 +1,6 @@
 import { brief, doc } from '../../../tests/fixtures/build';
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 import { figures, runChecks, unmetRequired } from './checks';
 import type { Check, Evidence } from './types';
 

@@ -1,6 +1,6 @@
 import type { Brief, CheckId, WritingRules } from '../brief/brief';
-import type { Doc } from '../posts/document';
-import { notesIn } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { notesIn } from '../document/flatten';
 import { readAnswered, type Answered as Answering, type ReadAnswered } from '../substance/answered';
 import type { Earlier } from '../substance/repeated';
 import { substanceOf, type Substance } from '../substance/on-document';

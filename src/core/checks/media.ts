@@ -1,6 +1,6 @@
 import type { Media } from '../brief/brief';
-import { attachmentsIn, fileKind } from '../posts/attachments';
-import type { Doc } from '../posts/document';
+import { attachmentsIn, fileKind } from '../document/attachments';
+import type { Doc } from '../document/nodes';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
 

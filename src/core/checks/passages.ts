@@ -1,7 +1,7 @@
 import type { Part } from '../brief/brief';
 import { bareQuestion } from '../brief/question';
-import type { Doc } from '../posts/document';
-import { flatten, type Line } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten, type Line } from '../document/flatten';
 import { quotations, type Span } from '../text/quotations';
 import { words, type Word } from '../text/words';
 import { notOwn, type Apart, type Given } from './not-own';

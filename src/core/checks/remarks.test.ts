@@ -1,5 +1,5 @@
 import { briefSchema } from '../brief/brief';
-import { documentFromParts, documentFromText } from '../posts/compose';
+import { documentFromParts, documentFromText } from '../document/compose';
 import { runChecks } from './checks';
 import { meantParts } from './meaning';
 

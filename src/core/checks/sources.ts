@@ -1,4 +1,4 @@
-import type { Line, notesIn } from '../posts/flatten';
+import type { Line, notesIn } from '../document/flatten';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
 

@@ -1,8 +1,9 @@
 import { diffWordsWithSpace } from 'diff';
-import { attachmentsIn } from '../posts/attachments';
-import { standInWords } from '../posts/carried';
-import type { Doc } from '../posts/document';
-import { flatten, spoken } from '../posts/flatten';
+import { attachmentsIn } from '../document/attachments';
+import { standInWords } from '../document/carried';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
+import { spoken } from '../document/inline';
 
 /** A stretch of two texts: in both, or only in the one or the other. */
 export type Stretch = { kind: 'same' | 'only-first' | 'only-second'; text: string };

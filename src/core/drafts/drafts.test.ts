@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { instant } from '../ids';
-import { documentFromText } from '../posts/compose';
-import { plainText } from '../posts/flatten';
+import { documentFromText } from '../document/compose';
+import { plainText } from '../document/flatten';
 import { abridged, both, difference } from './difference';
 import { isVersionDue, spentVersions } from './history';
 

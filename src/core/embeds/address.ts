@@ -1,4 +1,5 @@
-import { safeHref, type BlockNode, type Embed } from '../posts/document';
+import { safeHref } from '../document/limits';
+import type { BlockNode, Embed } from '../document/nodes';
 
 const web = (text: string): string | null => {
   const address = text.trim().replace(/^\/\//u, 'https://').replace(/&amp;/gu, '&');

@@ -1,4 +1,4 @@
-import type { Doc } from '../posts/document';
+import type { Doc } from '../document/nodes';
 import { looksLikeHtml } from '../prompts/html';
 import { documentFromHtml } from './from-html';
 import { htmlFromMarkdown } from './from-markdown';

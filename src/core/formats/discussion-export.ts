@@ -1,6 +1,7 @@
-import type { Doc } from '../posts/document';
-import { plainText } from '../posts/flatten';
-import { escape, htmlOf } from './to-html';
+import type { Doc } from '../document/nodes';
+import { plainText } from '../document/flatten';
+import { escapeHtml } from '../document/written';
+import { htmlOf } from './to-html';
 import { markdownOf } from './to-markdown';
 
 /** A post as an export says it. Words that are for people (times, names of kinds) come from whoever asks. */
@@ -60,16 +61,16 @@ export function discussionAsHtml(d: ExportedDiscussion, words: ExportWords, pict
   const posts = d.posts.map((post) => {
     const indent = Math.min(post.depth, MOST_STEPS) * 1.1;
     const body = post.gone
-      ? `<p><em>${escape(words.gone(post.gone))}</em></p>`
-      : `${post.title ? `<h3>${escape(post.title)}</h3>` : ''}${htmlOf(post.doc, { picture, within: `post-${post.id}-` })}`;
-    return `<article id="post-${post.id}" style="margin-left:${indent.toFixed(1)}rem"><p class="line">${escape(words.line(post))}</p>${body}</article>`;
+      ? `<p><em>${escapeHtml(words.gone(post.gone))}</em></p>`
+      : `${post.title ? `<h3>${escapeHtml(post.title)}</h3>` : ''}${htmlOf(post.doc, { picture, within: `post-${post.id}-` })}`;
+    return `<article id="post-${post.id}" style="margin-left:${indent.toFixed(1)}rem"><p class="line">${escapeHtml(words.line(post))}</p>${body}</article>`;
   });
   return (
     `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">` +
     `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'">` +
-    `<title>${escape(d.title)}</title><style>${STYLE}</style></head><body><header><p>${escape(d.course)}</p>` +
-    `<h1>${escape(d.title)}</h1><p>${escape(words.about)}</p></header><main><section><h2>${escape(words.prompt)}</h2>` +
-    `${htmlOf(d.prompt, { picture, within: 'prompt-' })}</section><section><h2>${escape(words.posts)}</h2>${posts.join('\n')}</section></main></body></html>\n`
+    `<title>${escapeHtml(d.title)}</title><style>${STYLE}</style></head><body><header><p>${escapeHtml(d.course)}</p>` +
+    `<h1>${escapeHtml(d.title)}</h1><p>${escapeHtml(words.about)}</p></header><main><section><h2>${escapeHtml(words.prompt)}</h2>` +
+    `${htmlOf(d.prompt, { picture, within: 'prompt-' })}</section><section><h2>${escapeHtml(words.posts)}</h2>${posts.join('\n')}</section></main></body></html>\n`
   );
 }
 

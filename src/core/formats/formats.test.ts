@@ -1,5 +1,5 @@
-import { parseDocument } from '../posts/document';
-import { flatten, plainText } from '../posts/flatten';
+import { parseDocument } from '../document/document';
+import { flatten, plainText } from '../document/flatten';
 import { documentOf } from './as-document';
 import { documentFromHtml } from './from-html';
 import { documentFromMarkdown } from './from-markdown';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Doc, TableRow } from '../posts/document';
+import type { Doc, TableRow } from '../document/nodes';
 
 const MOST_ROWS = 400;
 const MOST_COLUMNS = 20;

@@ -1,14 +1,8 @@
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
-import {
-  LIMITS,
-  safeHref,
-  type BlockNode,
-  type Doc,
-  type InlineNode,
-  type ListItem,
-  type Mark,
-  type Picture,
-} from '../posts/document';
+import { LIMITS, safeHref } from '../document/limits';
+import type { BlockNode, Doc, InlineNode, ListItem, Mark, Picture } from '../document/nodes';
+import { depthOf, leavesOf } from '../document/blocks';
+import { MARK_OF_ELEMENT } from '../document/marks';
 import { notesInHtml, textOf } from './notes-in-html';
 import { makeWordLists } from './word-lists';
 
@@ -34,16 +28,6 @@ const attribute = (node: Element, name: string) => node.attrs.find((a) => a.name
 const isHidden = (node: Element) =>
   attribute(node, 'hidden') !== undefined || /display\s*:\s*none/iu.test(attribute(node, 'style') ?? '');
 
-const PLAIN_MARKS: Record<string, 'underline' | 'strike' | 'code' | 'subscript' | 'superscript'> = {
-  u: 'underline',
-  s: 'strike',
-  strike: 'strike',
-  del: 'strike',
-  code: 'code',
-  sub: 'subscript',
-  sup: 'superscript',
-};
-
 /** The mark that an element gives its text, where it gives one that a document may hold. */
 function markOf(node: Element): Mark | null {
   const style = attribute(node, 'style') ?? '';
@@ -51,13 +35,10 @@ function markOf(node: Element): Mark | null {
     const href = (attribute(node, 'href') ?? '').trim();
     return safeHref.safeParse(href).success ? { type: 'link', attrs: { href } } : null;
   }
-  if (['b', 'strong'].includes(node.tagName)) {
-    // Some word processors wrap all they copy in a <b> that is not bold.
-    return /(?:^|;)\s*font-weight\s*:\s*(?:normal|400)/iu.test(style) ? null : { type: 'bold' };
-  }
-  if (['i', 'em', 'cite', 'dfn'].includes(node.tagName)) return { type: 'italic' };
-  const plain = PLAIN_MARKS[node.tagName];
-  if (plain) return { type: plain };
+  const type = MARK_OF_ELEMENT.get(node.tagName);
+  // Some word processors wrap all they copy in a <b> that is not bold.
+  if (type === 'bold' && /(?:^|;)\s*font-weight\s*:\s*(?:normal|400)/iu.test(style)) return null;
+  if (type) return { type };
   if (/(?:^|;)\s*font-weight\s*:\s*(?:bold|[6-9]00)/iu.test(style)) return { type: 'bold' };
   return /(?:^|;)\s*font-style\s*:\s*italic/iu.test(style) ? { type: 'italic' } : null;
 }
@@ -311,32 +292,6 @@ function blocksOf(nodes: Node[], context: Context, ofItem = false): BlockNode[] 
   return out.blocks;
 }
 
-/** The blocks that stand within a block: of its items, its cells or itself. */
-function within(node: BlockNode): BlockNode[] {
-  switch (node.type) {
-    case 'blockquote':
-      return node.content;
-    case 'bulletList':
-    case 'orderedList':
-      return node.content.flatMap((item) => item.content);
-    case 'table':
-      return node.content.flatMap((row) => row.content.flatMap((cell) => cell.content));
-    default:
-      return [];
-  }
-}
-
-/** How deep blocks nest, counted as the document's limit counts: a list and its item are two. */
-const LAYERS = { blockquote: 1, bulletList: 2, orderedList: 2, table: 3 } as const;
-const depthOf = (node: BlockNode): number =>
-  (node.type in LAYERS ? LAYERS[node.type as keyof typeof LAYERS] : 1) +
-  within(node).reduce((deepest, inner) => Math.max(deepest, depthOf(inner)), 0);
-
-const linesOf = (node: BlockNode): BlockNode[] => {
-  const inner = within(node);
-  return inner.length ? inner.flatMap(linesOf) : [node];
-};
-
 /**
  * HTML as a document: headings, paragraphs, lists, quotations, tables, links, notes, bold and italic; everything else is
  * read as its text. Nothing runs, nothing is fetched, no colour or face comes along. What is nested deeper than a document
@@ -359,7 +314,7 @@ function read(html: string, picture: PictureFinder, title: string | null): { tit
     title: page.title ?? '',
     doc: {
       type: 'doc',
-      content: filled(blocks.flatMap((b) => (depthOf(b) > LIMITS.depth - 2 ? linesOf(b) : [b]))),
+      content: filled(blocks.flatMap((b) => (depthOf(b) > LIMITS.depth - 2 ? leavesOf([b]) : [b]))),
     },
   };
 }

@@ -2,7 +2,7 @@ import { micromark } from 'micromark';
 import { gfmFootnote, gfmFootnoteHtml } from 'micromark-extension-gfm-footnote';
 import { gfmStrikethrough, gfmStrikethroughHtml } from 'micromark-extension-gfm-strikethrough';
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
-import type { Doc } from '../posts/document';
+import type { Doc } from '../document/nodes';
 import { documentFromHtml } from './from-html';
 import { tamedMarkdown } from './tamed-markdown';
 

@@ -1,6 +1,7 @@
 import { figures, runChecks } from '../checks/checks';
-import { plainText } from '../posts/flatten';
-import { emptyDocument, parseDocument, type Doc } from '../posts/document';
+import { plainText } from '../document/flatten';
+import { emptyDocument, parseDocument } from '../document/document';
+import type { Doc } from '../document/nodes';
 import { brief as briefOf } from '../../../tests/fixtures/build';
 import { documentFromHtml } from './from-html';
 

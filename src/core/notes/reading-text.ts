@@ -1,5 +1,5 @@
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 
 type Piece = { start: number; end: number; pos: number };
 

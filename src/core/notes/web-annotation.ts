@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { documentFromHtml } from '../formats/from-html';
-import { plainText } from '../posts/flatten';
+import { plainText } from '../document/flatten';
 import { looksLikeHtml } from '../prompts/html';
 import type { Anchor } from './anchor';
 import type { Audience, Note } from './note';

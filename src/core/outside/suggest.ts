@@ -1,6 +1,6 @@
 import type { WallClock } from '../deadlines/wallclock';
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 import { readDocument, type PlacedFact } from '../prompts/on-document';
 import { roughSentences } from '../text/sentences';
 import { momentSaid, type SaidMoment } from './dates';

@@ -1,5 +1,5 @@
 import type { Instant, PersonId, PostId } from '../ids';
-import type { Doc } from './document';
+import type { Doc } from '../document/nodes';
 
 /** JSON with the keys of every object in code-unit order (the ordering of RFC 8785), so that equal content is equal text. */
 export function canonicalJson(value: unknown): string {

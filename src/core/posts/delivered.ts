@@ -1,6 +1,6 @@
 import type { CheckFigure } from '../checks/types';
 import type { Instant, PostId } from '../ids';
-import type { Doc } from './document';
+import type { Doc } from '../document/nodes';
 
 /** One version of a post as it was shared, with what it had of what was asked. */
 export type DeliveredText = {

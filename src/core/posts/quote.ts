@@ -1,4 +1,4 @@
-import type { BlockNode, Doc } from './document';
+import type { BlockNode, Doc } from '../document/nodes';
 
 /** A passage of a reading on its way into a text: its words, and what stands beneath them as their source. */
 export type Quotation = { text: string; source: string };

@@ -1,5 +1,5 @@
 import { briefSchema } from '../brief/brief';
-import { documentFromText } from '../posts/compose';
+import { documentFromText } from '../document/compose';
 import { disagreements, strictest, type Confirmed } from './disagreements';
 import { readDocument } from './on-document';
 

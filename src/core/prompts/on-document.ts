@@ -1,6 +1,6 @@
 import { remember } from '../memo';
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 import type { Finding } from './findings';
 import { readPrompt } from './read-prompt';
 

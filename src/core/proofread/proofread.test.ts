@@ -1,4 +1,4 @@
-import { documentFromParts, documentFromText } from '../posts/compose';
+import { documentFromParts, documentFromText } from '../document/compose';
 import { slips } from './distance';
 import { proofread, type ProofreadInput } from './proofread';
 import { readingRuns } from './unquoted';

@@ -1,8 +1,8 @@
 import type { Part } from '../brief/brief';
 import { partAnswers } from '../checks/parts';
 import { passages, type Passage } from '../checks/passages';
-import { attachmentsIn } from '../posts/attachments';
-import type { Doc } from '../posts/document';
+import { attachmentsIn } from '../document/attachments';
+import type { Doc } from '../document/nodes';
 import { words, type Word } from '../text/words';
 import { slips } from './distance';
 import type { Finding } from './finding';

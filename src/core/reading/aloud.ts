@@ -1,5 +1,5 @@
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 import { sentences } from '../text/sentences';
 
 /** A sentence to be read aloud, with where it stands in the document. */

@@ -1,5 +1,5 @@
-import type { Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 
 /** A place in a prompt that names one of its readings, in the document's positions. */
 export type Mention = { from: number; to: number; slug: string };

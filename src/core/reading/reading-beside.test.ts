@@ -1,5 +1,5 @@
 import { documentFromMarkdown } from '../formats/from-markdown';
-import { plainText } from '../posts/flatten';
+import { plainText } from '../document/flatten';
 import { readingText } from '../notes/reading-text';
 import { levelsOf, pointsOf, rubricSchema } from '../rubric/rubric';
 import { viewingsIn } from '../viewings/viewing';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { InlineNode } from '../posts/document';
+import type { InlineNode } from '../document/nodes';
 
 export const STYLES = ['apa', 'mla', 'chicago'] as const;
 export type CitationStyle = (typeof STYLES)[number];

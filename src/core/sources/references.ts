@@ -1,4 +1,4 @@
-import type { BlockNode, Doc, InlineNode } from '../posts/document';
+import type { BlockNode, Doc, InlineNode } from '../document/nodes';
 
 const textOf = (content: InlineNode[] | undefined) =>
   (content ?? []).map((n) => (n.type === 'text' ? n.text : '')).join('');

@@ -1,5 +1,5 @@
-import { documentFromText } from '../posts/compose';
-import { plainText } from '../posts/flatten';
+import { documentFromText } from '../document/compose';
+import { plainText } from '../document/flatten';
 import { nameOf, pastedSource, sourceItemSchema } from './item';
 import { withReference } from './references';
 

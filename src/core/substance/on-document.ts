@@ -1,6 +1,6 @@
 import { passages } from '../checks/passages';
 import type { Evidence } from '../checks/types';
-import type { Doc } from '../posts/document';
+import type { Doc } from '../document/nodes';
 import type { ReadAnswered } from './answered';
 import type { Facet } from './facets';
 import { judgeRead, type Verdict } from './judge';

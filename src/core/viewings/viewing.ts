@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { safeHref, type Doc } from '../posts/document';
-import { flatten } from '../posts/flatten';
+import { safeHref } from '../document/limits';
+import type { Doc } from '../document/nodes';
+import { flatten } from '../document/flatten';
 
 /** Something that a prompt wants watched or listened to before one writes. */
 export const viewingSchema = z.strictObject({

@@ -8,10 +8,11 @@ import {
   type PersonId,
   type Role,
 } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { docColumns } from './doc-columns';
 
 export type CourseRecord = {
   id: CourseId;
@@ -214,4 +215,4 @@ export const replaceReadingText = (
 ) =>
   db('readings')
     .where({ course_id: place.course, id: place.reading })
-    .update({ doc: JSON.stringify(text.doc), plain: text.plain, words: text.words, place: '' });
+    .update({ ...docColumns(text.doc), plain: text.plain, words: text.words, place: '' });

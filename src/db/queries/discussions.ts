@@ -11,7 +11,7 @@ import {
   type PersonId,
   type Role,
 } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Rubric } from '@/core/rubric/rubric';
 import type { Viewing } from '@/core/viewings/viewing';
 import type { ReadingFigures } from '@/core/reading/unread';

@@ -1,7 +1,8 @@
 import type { VersionReason } from '@/core/drafts/history';
 import { instant, type CourseId, type Instant } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { timestamptz, type Db } from '../connection';
+import { docColumns } from './doc-columns';
 import type { DraftKey } from './drafts';
 
 export type VersionRecord = {
@@ -61,7 +62,7 @@ export async function keepVersion(
     kept_at: timestamptz(version.keptAt),
     reason: version.reason,
     title: version.title,
-    doc: JSON.stringify(version.doc),
+    ...docColumns(version.doc),
     words: version.words,
   });
 }

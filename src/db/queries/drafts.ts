@@ -12,9 +12,10 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { docColumns } from './doc-columns';
 
 /** The place of a draft. `edits` names the shared post that it is a change of; most are of none. */
 export type DraftKey = {
@@ -68,7 +69,7 @@ export type DraftText = { title: string; doc: Doc; blank: boolean; checks: Check
 
 const textColumns = (text: DraftText) => ({
   title: text.title,
-  doc: JSON.stringify(text.doc),
+  ...docColumns(text.doc),
   blank: text.blank,
   checks: JSON.stringify(text.checks),
   kept_at: timestamptz(text.keptAt),

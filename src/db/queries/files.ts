@@ -7,7 +7,7 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { timestamptz, type Db } from '../connection';
 import type { ClipState } from './clips';
 
@@ -174,21 +174,18 @@ export async function postsCarrying(
   return rows.map((r) => ({ post: postId(r.id), discussion: r.slug, now: r.now }));
 }
 
-const CARRIES = (column: string) =>
-  `jsonb_path_exists(${column}, '$.**.file \\? (@ == $id)', jsonb_build_object('id', files.id))`;
-
-async function slugCarrying(db: Db, file: FileRecord, table: 'readings' | 'discussions', column: string) {
+async function slugCarrying(db: Db, file: FileRecord, table: 'readings' | 'discussions') {
   const row = await db(`${table} as t`)
     .join('files', 'files.course_id', 't.course_id')
     .where('files.id', file.id)
-    .whereRaw(CARRIES(column))
+    .whereRaw('files.id = any(t.files)')
     .first('t.slug');
   return row ? String(row.slug) : null;
 }
 /** A reading of its course that carries a file. */
-export const readingCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'readings', 't.doc');
+export const readingCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'readings');
 /** A discussion of its course whose prompt carries a file. */
-export const promptCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'discussions', 't.prompt');
+export const promptCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'discussions');
 
 /** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading and no prompt, begun before a moment. */
 export async function spentFiles(
@@ -198,10 +195,12 @@ export async function spentFiles(
   const carries = (table: string) =>
     db.raw(
       `exists (select 1 from ${table} d where d.author_id = files.owner_id and d.course_id = files.course_id
-        and ${CARRIES('d.doc')})`,
+        and files.id = any(d.files))`,
     );
-  const shown = (table: string, column: string) =>
-    db.raw(`exists (select 1 from ${table} t where t.course_id = files.course_id and ${CARRIES(column)})`);
+  const shown = (table: string) =>
+    db.raw(
+      `exists (select 1 from ${table} t where t.course_id = files.course_id and files.id = any(t.files))`,
+    );
   return db('files')
     .where('began_at', '<', timestamptz(before))
     .whereNotExists(db('post_files').whereRaw('post_files.file_id = files.id').select(db.raw('1')))
@@ -210,8 +209,8 @@ export async function spentFiles(
         void w
           .whereRaw(carries('drafts'))
           .orWhereRaw(carries('draft_versions'))
-          .orWhereRaw(shown('readings', 't.doc'))
-          .orWhereRaw(shown('discussions', 't.prompt')),
+          .orWhereRaw(shown('readings'))
+          .orWhereRaw(shown('discussions')),
     )
     .limit(500)
     .select(

@@ -1,9 +1,10 @@
 import type { CourseId, DiscussionId } from '@/core/ids';
 import type { Brief } from '@/core/brief/brief';
-import type { Doc } from '@/core/posts/document';
-import { plainText } from '@/core/posts/flatten';
+import type { Doc } from '@/core/document/nodes';
+import { plainText } from '@/core/document/flatten';
 import { viewingsIn } from '@/core/viewings/viewing';
 import type { Db } from '../connection';
+import { promptColumns } from './doc-columns';
 
 /** The words of a prompt that Find looks through: its text and its questions. */
 export const promptPlain = (prompt: Doc, brief: Pick<Brief, 'parts'>) =>
@@ -33,7 +34,7 @@ export const replacePrompt = (
   db('discussions')
     .where({ id: discussion.id })
     .update({
-      prompt: JSON.stringify(prompt),
+      ...promptColumns(prompt),
       prompt_plain: promptPlain(prompt, discussion.brief),
       ...(discussion.outside ? { viewings: JSON.stringify(viewingsIn(prompt)) } : {}),
     });

@@ -51,7 +51,7 @@ export const repliesTo = (db: Db, person: PersonId, since: Instant, limit: numbe
     .join('posts as p', 'p.parent_id', 'q.id')
     .join('people as a', 'a.id', 'p.author_id')
     .joinRaw(
-      'join lateral (select plain, doc from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
+      'join lateral (select opening from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
     )
     .where('q.author_id', person)
     .whereNot('p.author_id', person)
@@ -61,13 +61,7 @@ export const repliesTo = (db: Db, person: PersonId, since: Instant, limit: numbe
     .modify(unopened(db, person))
     .orderBy('p.shared_at', 'desc')
     .limit(limit)
-    .select(
-      'p.id',
-      'p.discussion_id',
-      'a.name',
-      'p.shared_at',
-      db.raw('left(own_beginning(v.doc, v.plain), 120) as opening'),
-    ),
+    .select('p.id', 'p.discussion_id', 'a.name', 'p.shared_at', db.raw('left(v.opening, 120) as opening')),
   read: toNews,
 });
 

@@ -1,3 +1,4 @@
+import { plainText } from '@/core/document/flatten';
 import { briefSchema } from '@/core/brief/brief';
 import { lateRuleSchema } from '@/core/deadlines/late';
 import {
@@ -11,9 +12,10 @@ import {
   type PostId,
 } from '@/core/ids';
 import type { OutsideRules } from '@/core/outside/fields';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { viewingsIn } from '@/core/viewings/viewing';
 import { timestamptz, type Db } from '../connection';
+import { promptColumns } from './doc-columns';
 import { promptPlain } from './material';
 
 /** A time that a calendar file names, which may be one of the deadlines. */
@@ -29,11 +31,15 @@ export type IntakeRecord = {
   takenAt: Instant;
 };
 
+/** What of a prompt is shown where it waits. */
+const OPENING_LETTERS = 90;
+
 export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord) {
   await db('intakes').insert({
     id: intake.id,
     person_id: person,
     doc: JSON.stringify(intake.doc),
+    opening: plainText(intake.doc).slice(0, OPENING_LETTERS),
     source: intake.source,
     whole: intake.whole,
     dates: JSON.stringify(intake.dates),
@@ -63,17 +69,12 @@ export async function waitingIntakes(db: Db, person: PersonId) {
     .where({ person_id: person })
     .orderBy('taken_at', 'desc')
     .limit(20)
-    .select(
-      'id',
-      'source',
-      'taken_at',
-      db.raw(`left(jsonb_path_query_first(doc, 'strict $.**.text', '{}', true) #>> '{}', 90) as opening`),
-    );
+    .select('id', 'source', 'taken_at', 'opening');
   return rows.map((r) => ({
     id: r.id as string,
     source: r.source as string,
     takenAt: instant(r.taken_at),
-    opening: (r.opening ?? '') as string,
+    opening: r.opening as string,
   }));
 }
 
@@ -137,7 +138,7 @@ export async function insertOutsideDiscussion(
     id: place.id,
     slug: place.slug,
     week: place.week,
-    prompt: JSON.stringify(prompt),
+    ...promptColumns(prompt),
     prompt_plain: promptPlain(prompt, rules.brief),
     viewings: JSON.stringify(viewingsIn(prompt)),
     ...ruleColumns(rules, place.opens),

@@ -8,7 +8,7 @@ import {
   type PostId,
 } from '@/core/ids';
 import type { PostKind } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Db } from '../connection';
 
 export type PostToChange = {

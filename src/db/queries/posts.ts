@@ -10,7 +10,7 @@ import {
   type PostId,
   type Role,
 } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { type Db } from '../connection';
 import { mayRead } from './visible';
 

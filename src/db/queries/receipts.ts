@@ -9,7 +9,7 @@ import {
 } from '@/core/ids';
 import type { CheckFigure } from '@/core/checks/types';
 import type { PostKind } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { timestamptz, type Db } from '../connection';
 
 export type SharedVersion = {

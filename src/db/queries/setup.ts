@@ -1,13 +1,14 @@
 import { briefSchema, type Brief } from '@/core/brief/brief';
 import { lateRuleSchema, type LateRule } from '@/core/deadlines/late';
 import type { CourseId, DiscussionId, Instant, PersonId, PostId, Role } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { OpenSpell } from '@/core/planning/spells';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { rubricSchema, type Rubric } from '@/core/rubric/rubric';
 import { viewingsSchema, type Viewing } from '@/core/viewings/viewing';
 import { syllabusSchema, type Syllabus } from '@/core/syllabus/syllabus';
 import { timestamptz, type Db } from '../connection';
+import { docColumns, promptColumns } from './doc-columns';
 import { insertSpell } from './planning';
 import { promptPlain } from './material';
 
@@ -87,7 +88,7 @@ export async function insertDiscussions(db: Db, discussions: NewDiscussion[]) {
       slug: d.slug,
       week: d.week,
       title: d.title,
-      prompt: JSON.stringify(d.prompt),
+      ...promptColumns(d.prompt),
       prompt_plain: promptPlain(d.prompt, d.brief),
       brief: JSON.stringify(briefSchema.parse(d.brief)),
       late: JSON.stringify(lateRuleSchema.parse(d.late)),
@@ -164,7 +165,7 @@ export async function insertReadings(db: Db, readings: NewReading[]) {
       title: r.title,
       author: r.author,
       words: r.words,
-      doc: r.doc && JSON.stringify(r.doc),
+      ...(r.doc ? docColumns(r.doc) : { doc: null, files: [] }),
       plain: r.doc ? plainText(r.doc) : '',
       place: r.place,
     })),

@@ -1,3 +1,4 @@
+import { outlineOf } from '@/core/document/outline';
 import type { CheckId } from '@/core/brief/brief';
 import type { CheckFigure } from '@/core/checks/types';
 import type { PostKind } from '@/core/counting/types';
@@ -10,8 +11,8 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import { filesIn } from '@/core/posts/attachments';
-import type { Doc } from '@/core/posts/document';
+import { filesIn } from '@/core/document/attachments';
+import type { Doc } from '@/core/document/nodes';
 import { timestamptz, type Db } from '../connection';
 import { notePostFiles } from './files';
 
@@ -78,6 +79,7 @@ export async function insertVersion(db: Db, id: PostId, version: NewVersion) {
     checks: JSON.stringify(version.checks),
     unmet: version.unmet,
     fingerprint: version.fingerprint,
+    ...outlineOf(version.doc),
   });
   await notePostFiles(db, id, version.n, filesIn(version.doc));
 }

@@ -8,7 +8,7 @@ import type { ReadableStream } from 'node:stream/web';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
 import sharp from 'sharp';
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { clipOf, noteMade, type ClipRecord } from '@/db/queries/clips';
 import { contentIsHeld, fileById, lockContent, noteContent } from '@/db/queries/files';
 import { sumOf } from '../files/identify';

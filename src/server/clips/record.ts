@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { ClipFailure, finishSchema, Unfinished, UploadFailure } from '@/contract/files';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { webVtt } from '@/core/posts/captions';
 import { fail, ok, type Result } from '@/core/result';
 import { askToMake, clipOf, insertClip, noteRecorded, unfinishedClips } from '@/db/queries/clips';

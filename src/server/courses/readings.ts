@@ -4,7 +4,7 @@ import { resolveSchedule } from '@/core/deadlines/schedule';
 import { isStaff } from '@/core/ids';
 import { marksOf, type NoteLine, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';

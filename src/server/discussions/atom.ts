@@ -2,8 +2,8 @@ import { conversationAt } from '@/contract/addresses';
 import { Feed } from 'feed';
 import { htmlOf } from '@/core/formats/to-html';
 import type { ExportedPost } from '@/core/formats/discussion-export';
-import { escaped } from '../formats/written';
-import { plainText } from '@/core/posts/flatten';
+import { escapeHtml } from '@/core/document/written';
+import { plainText } from '@/core/document/flatten';
 
 /** What XML 1.0 cannot hold at all, not even escaped. */
 const UNSPEAKABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/gu;
@@ -43,7 +43,7 @@ export function atomText(
     feed.addItem({
       id: `urn:pulpit:post:${post.id}`,
       // The feed says that titles are HTML (RFC 4287, 3.1.1.2), so what is text is written as such.
-      title: escaped(speakable(`${words.post(post)}${opening ? `: ${opening}` : ''}`)),
+      title: escapeHtml(speakable(`${words.post(post)}${opening ? `: ${opening}` : ''}`)),
       link: `${page}?post=${post.id}`,
       date: new Date(post.changedAt),
       published: new Date(post.sharedAt),

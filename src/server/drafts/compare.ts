@@ -1,5 +1,5 @@
 import type { Compared } from '@/core/drafts/difference';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseId, Instant } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
-import { plainText } from '@/core/posts/flatten';
+import type { Doc } from '@/core/document/nodes';
+import { plainText } from '@/core/document/flatten';
 import { countWords } from '@/core/text/words';
 import { keepVersion } from '@/db/queries/draft-versions';
 import { draftFor, insertDraft, type DraftKey } from '@/db/queries/drafts';

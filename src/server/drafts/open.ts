@@ -4,7 +4,7 @@ import type { Brief } from '@/core/brief/brief';
 import { checkDraft, type CheckRules } from '@/core/checks/checks';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { DraftRecord } from '@/db/queries/drafts';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { z } from 'zod';
 import type { KeepFailure, Kept, quotationSchema } from '@/contract/writing';
 import { withQuotation } from '@/core/posts/quote';
-import { startingDocument } from '@/core/posts/compose';
+import { startingDocument } from '@/core/document/compose';
 import { ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { enterDiscussion } from '../access/enter';

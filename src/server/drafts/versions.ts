@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { draftPlaceSchema, DraftVersionLine } from '@/contract/writing';
 import { postId } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { versionsOf, versionText } from '@/db/queries/draft-versions';
 import { enterDiscussion, type NotFound } from '../access/enter';

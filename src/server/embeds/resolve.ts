@@ -1,7 +1,7 @@
 import { asLink, pastedAddress, siteOf } from '@/core/embeds/address';
-import { attachmentsIn } from '@/core/posts/attachments';
-import { mapLeaves } from '@/core/posts/blocks';
-import type { BlockNode, Doc, Embed } from '@/core/posts/document';
+import { attachmentsIn } from '@/core/document/attachments';
+import { mapLeaves } from '@/core/document/blocks';
+import type { BlockNode, Doc, Embed } from '@/core/document/nodes';
 import { keepEmbed, knownEmbeds, type EmbedRecord } from '@/db/queries/embeds';
 import type { Deps } from '../deps';
 import { isFrameOf, type AskedSite } from './sites';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { PIECE_BYTES, safeName, type beginSchema, type Progress, type UploadFailure } from '@/contract/files';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import type { CourseId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import {

@@ -1,7 +1,8 @@
 import type { BringInFailure, BroughtIn } from '@/contract/files';
-import { withPartsFound } from '@/core/posts/compose';
-import { LIMITS, parseDocument } from '@/core/posts/document';
-import { isBlank } from '@/core/posts/flatten';
+import { withPartsFound } from '@/core/document/compose';
+import { LIMITS } from '@/core/document/limits';
+import { parseDocument } from '@/core/document/document';
+import { isBlank } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { enterDiscussion } from '../access/enter';
 import { enterCourse } from '../courses/enter';

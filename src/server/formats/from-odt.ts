@@ -1,5 +1,6 @@
 import { DOMParser, type Element, type Node } from '@xmldom/xmldom';
-import { escaped, type Written } from './written';
+import { escapeHtml } from '@/core/document/written';
+import type { Written } from './written';
 import { unzipped } from './zip';
 
 type Looks = { bold: boolean; italic: boolean; underline: boolean; strike: boolean; raised: string };
@@ -78,7 +79,7 @@ class Reader {
   inline(node: Node, depth: number): string {
     let out = '';
     for (let child = node.firstChild; child; child = child.nextSibling) {
-      if (child.nodeType === 3) out += escaped((child.nodeValue ?? '').replace(/[ \t\r\n]+/gu, ' '));
+      if (child.nodeType === 3) out += escapeHtml((child.nodeValue ?? '').replace(/[ \t\r\n]+/gu, ' '));
       if (child.nodeType === 1 && depth < DEPTH) out += this.piece(child as Element, depth + 1);
     }
     return out;
@@ -104,7 +105,7 @@ class Reader {
         return this.span(el, depth);
       case 'text:a': {
         const text = elements(el).length || el.textContent ? this.inline(el, depth) : '';
-        return `<a href="${escaped(attr(el, 'xlink:href'))}">${text}</a>`;
+        return `<a href="${escapeHtml(attr(el, 'xlink:href'))}">${text}</a>`;
       }
       case 'text:s':
         return '\u00a0'
@@ -117,7 +118,7 @@ class Reader {
       case 'text:note': {
         const body = elements(el).find((e) => e.tagName === 'text:note-body');
         const text = (body?.textContent ?? '').replace(/\s+/gu, ' ').trim();
-        return text ? `<sup data-note="${escaped(text)}"></sup>` : '';
+        return text ? `<sup data-note="${escapeHtml(text)}"></sup>` : '';
       }
       case 'draw:frame':
         return this.frame(el, depth);
@@ -147,7 +148,7 @@ class Reader {
     if (!bytes) return this.leave(/^[a-z]+:/iu.test(href) ? 'outside' : 'unread-pictures');
     const src = `picture:${this.pictures.size + 1}`;
     this.pictures.set(src, bytes);
-    return `<img src="${src}" alt="${escaped(said('svg:desc') || said('svg:title'))}">`;
+    return `<img src="${src}" alt="${escapeHtml(said('svg:desc') || said('svg:title'))}">`;
   }
 
   private list(el: Element, outer: string, depth: number): string {
@@ -191,7 +192,7 @@ class Reader {
 
   /** What is written one below the other. */
   blocks(node: Element, depth: number, list = ''): string {
-    if (depth > DEPTH) return escaped(node.textContent ?? '');
+    if (depth > DEPTH) return escapeHtml(node.textContent ?? '');
     return elements(node)
       .map((el) => {
         switch (el.tagName) {

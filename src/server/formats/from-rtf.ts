@@ -1,4 +1,5 @@
-import { escaped, type Written } from './written';
+import { escapeHtml } from '@/core/document/written';
+import type { Written } from './written';
 
 /** Where the words of a group go: into the text, into something that is kept aside, or nowhere. */
 type Place = 'text' | 'styles' | 'note' | 'mark' | 'link' | 'picture' | 'said' | 'property' | 'nowhere';
@@ -118,9 +119,9 @@ class Reader {
           state.raised,
           state.code && 'code',
         ].filter((t): t is string => Boolean(t));
-        const words = escaped(text).replace(/\n/gu, '<br>');
+        const words = escapeHtml(text).replace(/\n/gu, '<br>');
         const marked = tags.reduce((inner, tag) => `<${tag}>${inner}</${tag}>`, words);
-        this.line += state.href ? `<a href="${escaped(state.href)}">${marked}</a>` : marked;
+        this.line += state.href ? `<a href="${escapeHtml(state.href)}">${marked}</a>` : marked;
         break;
       }
       case 'note':
@@ -158,7 +159,7 @@ class Reader {
     else if (level > 0 && level < 7) block = `<h${level}>${this.line}</h${level}>`;
     else if (this.mark && this.line)
       // The same that a word processor's clipboard says of an item: it is read by the same reader.
-      block = `<p style="mso-list:l${paragraph.list} level${paragraph.level + 1} lfo${paragraph.list}"><span style="mso-list:ignore">${escaped(this.mark.trim())}</span>${this.line}</p>`;
+      block = `<p style="mso-list:l${paragraph.list} level${paragraph.level + 1} lfo${paragraph.list}"><span style="mso-list:ignore">${escapeHtml(this.mark.trim())}</span>${this.line}</p>`;
     else if (/^(?:quotations?|quote|intense quote|block text)$/iu.test(name))
       block = `<blockquote><p>${this.line}</p></blockquote>`;
     else if (/^(?:preformatted text|html preformatted)$/iu.test(name)) block = `<pre>${this.line}</pre>`;
@@ -200,7 +201,7 @@ class Reader {
     }
     const src = `picture:${this.pictures.size + 1}`;
     this.pictures.set(src, new Uint8Array(Buffer.from(hex, 'hex')));
-    this.line += `<img src="${src}" alt="${escaped(this.described)}">`;
+    this.line += `<img src="${src}" alt="${escapeHtml(this.described)}">`;
     this.described = '';
   }
   private described = '';
@@ -226,7 +227,7 @@ class Reader {
     if (ended.place === before.place) return;
     if (ended.place === 'note' && before.place === 'text') {
       const text = this.note.replace(/\s+/gu, ' ').trim();
-      if (text) this.line += `<sup data-note="${escaped(text)}"></sup>`;
+      if (text) this.line += `<sup data-note="${escapeHtml(text)}"></sup>`;
       this.note = '';
     }
     if (ended.place === 'link') {

@@ -1,7 +1,7 @@
 import type { FileTrouble, UploadFailure } from '@/contract/files';
 import type { CourseId } from '@/core/ids';
-import type { StoredFile } from '@/core/posts/attachments';
-import type { Doc, Picture } from '@/core/posts/document';
+import type { StoredFile } from '@/core/document/attachments';
+import type { Doc, Picture } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
 import type { Actor } from '../deps';
 import { readableFile } from '../files/read';

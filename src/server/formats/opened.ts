@@ -1,5 +1,5 @@
 import type { FileTrouble } from '@/contract/files';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';

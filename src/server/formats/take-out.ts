@@ -1,13 +1,13 @@
 import { attachmentAt } from '@/contract/addresses';
 import { htmlOf } from '@/core/formats/to-html';
 import { markdownOf } from '@/core/formats/to-markdown';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Actor } from '../deps';
 import type { FileDeps } from '../files/receive';
 import { docxOf } from './to-docx';
 import { odtOf } from './to-odt';
 import { travellingPictures } from './travelling';
-import { escaped } from './written';
+import { escapeHtml } from '@/core/document/written';
 
 export const FORMATS = {
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
@@ -45,6 +45,6 @@ export async function takeOut(
     },
   });
   return Buffer.from(
-    `<!doctype html><html><head><meta charset="utf-8"><title>${escaped(title || 'Text')}</title></head><body>${body}</body></html>\n`,
+    `<!doctype html><html><head><meta charset="utf-8"><title>${escapeHtml(title || 'Text')}</title></head><body>${body}</body></html>\n`,
   );
 }

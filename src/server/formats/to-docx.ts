@@ -15,9 +15,9 @@ import {
   WidthType,
   type ParagraphChild,
 } from 'docx';
-import { asLink } from '@/core/embeds/address';
-import { standInWords } from '@/core/posts/carried';
-import type { BlockNode, BlockShape, Doc, InlineNode, Picture } from '@/core/posts/document';
+import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
+import type { BlockShape, Doc, PlainMark } from '@/core/document/nodes';
+import { officeOf } from '@/core/formats/to-office';
 import type { TravellingPicture } from './travelling';
 
 type Setting = { quote: boolean; list: { reference: string; level: number; instance: number } | null };
@@ -38,25 +38,31 @@ const standing = (attrs: BlockShape | undefined) => ({
   ...(attrs?.indent ? { indent: { left: attrs.indent * 2 * INDENT } } : {}),
 });
 
-function runs(content: InlineNode[] | undefined, notes: string[]): ParagraphChild[] {
-  return (content ?? []).map((node) => {
-    if (node.type === 'hardBreak') return new TextRun({ break: 1 });
-    if (node.type === 'note') return new FootnoteReferenceRun(notes.push(node.attrs.text));
-    if (node.type === 'inlineMath') return new TextRun({ text: node.attrs.latex, italics: true });
-    const has = (type: string) => node.marks?.some((m) => m.type === type) ?? false;
-    const link = node.marks?.find((m) => m.type === 'link');
-    const run = new TextRun({
-      text: node.text,
-      bold: has('bold'),
-      italics: has('italic'),
-      strike: has('strike'),
-      subScript: has('subscript'),
-      superScript: has('superscript'),
-      ...(has('underline') ? { underline: {} } : {}),
-      ...(has('code') ? { style: 'SourceText' } : {}),
-      ...(link ? { style: 'Hyperlink' } : {}),
-    });
-    return link ? new ExternalHyperlink({ link: link.attrs.href, children: [run] }) : run;
+function runs(said: readonly OfficeRun[], notes: string[]): ParagraphChild[] {
+  return said.map((run) => {
+    switch (run.run) {
+      case 'break':
+        return new TextRun({ break: 1 });
+      case 'note':
+        return new FootnoteReferenceRun(notes.push(run.text));
+      case 'formula':
+        return new TextRun({ text: run.latex, italics: true });
+      case 'text': {
+        const has = (mark: PlainMark) => run.marks.includes(mark);
+        const words = new TextRun({
+          text: run.text,
+          bold: has('bold'),
+          italics: has('italic'),
+          strike: has('strike'),
+          subScript: has('subscript'),
+          superScript: has('superscript'),
+          ...(has('underline') ? { underline: {} } : {}),
+          ...(has('code') ? { style: 'SourceText' } : {}),
+          ...(run.href ? { style: 'Hyperlink' } : {}),
+        });
+        return run.href ? new ExternalHyperlink({ link: run.href, children: [words] }) : words;
+      }
+    }
   });
 }
 
@@ -91,10 +97,13 @@ class Writer {
 
   constructor(private readonly pictures: ReadonlyMap<string, TravellingPicture>) {}
 
-  private picture(node: Picture, shape: object): Paragraph[] {
-    const { file, width, height, alt, caption, size } = node.attrs;
+  private picture(
+    { picture, words }: Extract<OfficeBlock, { block: 'picture' }>,
+    shape: object,
+  ): Paragraph[] {
+    const { file, width, height, alt, caption, size } = picture.attrs;
     const found = this.pictures.get(file);
-    if (!found) return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];
+    if (!found) return [new Paragraph({ ...shape, children: [new TextRun(words)] })];
     const wide = Math.round(size ? (PAGE_PIXELS * size) / 100 : Math.min(PAGE_PIXELS, width));
     const image = new ImageRun({
       type: found.kind,
@@ -108,94 +117,80 @@ class Writer {
     ];
   }
 
-  blocks(nodes: BlockNode[], setting: Setting): (Paragraph | Table)[] {
-    return nodes.flatMap((node, i) =>
-      this.block(node, i === 0 ? setting : { ...setting, list: null }, setting),
+  blocks(blocks: readonly OfficeBlock[], setting: Setting): (Paragraph | Table)[] {
+    return blocks.flatMap((block, i) =>
+      this.block(block, i === 0 ? setting : { ...setting, list: null }, setting),
     );
   }
 
-  private block(node: BlockNode, setting: Setting, outer: Setting): (Paragraph | Table)[] {
+  private line(block: Extract<OfficeBlock, { block: 'line' }>, shape: object): Paragraph {
+    if (block.as === 'question') {
+      const bold = block.runs.map((run) => (run.run === 'text' ? { ...run, marks: ['bold' as const] } : run));
+      return new Paragraph({ children: runs(bold, this.notes), keepNext: true });
+    }
+    const children = runs(block.runs, this.notes);
+    return block.as === 'code'
+      ? new Paragraph({ ...shape, style: 'PreformattedText', children })
+      : new Paragraph({ ...shape, ...standing(block.shape), children });
+  }
+
+  private table({ rows }: Extract<OfficeBlock, { block: 'table' }>): Table {
+    const cellOf = (cell: (typeof rows)[number][number]) =>
+      new TableCell({ children: this.blocks(cell.blocks, { quote: false, list: null }) });
+    return new Table({
+      width: { size: 100, type: WidthType.PERCENTAGE },
+      rows: rows.map(
+        (row) =>
+          new TableRow({
+            // Written only where it is so: a head that is denied is read as one.
+            ...(row.every((cell) => cell.head) ? { tableHeader: true } : {}),
+            children: row.map(cellOf),
+          }),
+      ),
+    });
+  }
+
+  private block(block: OfficeBlock, setting: Setting, outer: Setting): (Paragraph | Table)[] {
     const shape = {
       ...(setting.quote ? { style: 'Quote', indent: { left: 2 * INDENT } } : {}),
       ...(setting.list ? { numbering: setting.list } : {}),
       ...(!setting.list && outer.list ? { indent: { left: (outer.list.level + 1) * 2 * INDENT } } : {}),
     };
-    switch (node.type) {
-      case 'partHeading':
-        return [
-          new Paragraph({
-            children: [new TextRun({ text: `${node.attrs.part}. ${node.attrs.text}`, bold: true })],
-            keepNext: true,
-          }),
-        ];
-      case 'paragraph':
-        return node.content?.length
-          ? [new Paragraph({ ...shape, ...standing(node.attrs), children: runs(node.content, this.notes) })]
-          : [];
+    switch (block.block) {
+      case 'line':
+        return [this.line(block, shape)];
       case 'heading':
         return [
           new Paragraph({
-            heading: HEADINGS[node.attrs.level as 2 | 3 | 4],
-            ...standing(node.attrs),
-            children: runs(node.content, this.notes),
+            heading: HEADINGS[block.level as 2 | 3 | 4],
+            ...standing(block.shape),
+            children: runs(block.runs, this.notes),
           }),
         ];
-      case 'horizontalRule':
-        return [new Paragraph({ thematicBreak: true })];
-      case 'picture':
-        return this.picture(node, shape);
-      case 'embed':
-        return this.block(asLink(node), setting, outer);
-      case 'file':
-      case 'clip':
-        return [new Paragraph({ ...shape, children: [new TextRun(standInWords(node))] })];
-      case 'blockMath':
+      case 'formula':
         return [
           new Paragraph({
             alignment: AlignmentType.CENTER,
-            children: [new TextRun({ text: node.attrs.latex, italics: true })],
+            children: [new TextRun({ text: block.latex, italics: true })],
           }),
         ];
-      case 'codeBlock':
-        return [
-          ...(node.content ?? [])
-            .map((c) => c.text)
-            .join('')
-            .split('\n')
-            .map(
-              (text) => new Paragraph({ ...shape, style: 'PreformattedText', children: [new TextRun(text)] }),
-            ),
-        ];
-      case 'blockquote':
-        return this.blocks(node.content, { quote: true, list: null });
+      case 'rule':
+        return [new Paragraph({ thematicBreak: true })];
+      case 'picture':
+        return this.picture(block, shape);
+      case 'quotation':
+        return this.blocks(block.blocks, { quote: true, list: null });
       case 'table':
-        return [
-          new Table({
-            width: { size: 100, type: WidthType.PERCENTAGE },
-            rows: node.content.map(
-              (row) =>
-                new TableRow({
-                  // Written only where it is so: a head that is denied is read as one.
-                  ...(row.content.every((cell) => cell.type === 'tableHeader') ? { tableHeader: true } : {}),
-                  children: row.content.map(
-                    (cell) =>
-                      new TableCell({
-                        children: this.blocks(cell.content, { quote: false, list: null }),
-                      }),
-                  ),
-                }),
-            ),
-          }),
-        ];
-      default: {
+        return [this.table(block)];
+      case 'list': {
         const level = setting.list || outer.list ? ((outer.list?.level ?? 0) + 1) % 5 : 0;
         this.instances += 1;
         const list = {
-          reference: node.type === 'bulletList' ? 'bullets' : 'numbers',
+          reference: block.start === null ? 'bullets' : 'numbers',
           level,
           instance: this.instances,
         };
-        return node.content.flatMap((item) => this.blocks(item.content, { quote: setting.quote, list }));
+        return block.items.flatMap((item) => this.blocks(item, { quote: setting.quote, list }));
       }
     }
   }
@@ -217,7 +212,7 @@ export async function docxOf(
   pictures: ReadonlyMap<string, TravellingPicture>,
 ): Promise<Uint8Array> {
   const writer = new Writer(pictures);
-  const body = writer.blocks(doc.content, { quote: false, list: null });
+  const body = writer.blocks(officeOf(doc), { quote: false, list: null });
   const file = new Document({
     creator: 'Pulpit',
     styles: STYLES,

@@ -1,8 +1,8 @@
-import type { BlockNode, Doc, InlineNode, Mark, Picture } from '@/core/posts/document';
-import { asLink } from '@/core/embeds/address';
-import { standInWords } from '@/core/posts/carried';
+import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
+import type { Doc, PlainMark } from '@/core/document/nodes';
+import { escapeHtml } from '@/core/document/written';
+import { officeOf } from '@/core/formats/to-office';
 import type { TravellingPicture } from './travelling';
-import { escaped } from './written';
 import { zipped } from './zip';
 
 const MIME = 'application/vnd.oasis.opendocument.text';
@@ -25,13 +25,13 @@ const CM_PER_PIXEL = 2.54 / 96;
 
 /** Spaces beyond one and what has a sign of its own in OpenDocument. */
 const textOf = (text: string) =>
-  escaped(text)
+  escapeHtml(text)
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/gu, '')
     .replace(/\t/gu, '<text:tab/>')
     .replace(/\n/gu, '<text:line-break/>')
     .replace(/ {2,}/gu, (run) => ` <text:s text:c="${run.length - 1}"/>`);
 
-const PROPERTIES: Partial<Record<Mark['type'], string>> = {
+const PROPERTIES: Record<PlainMark, string> = {
   bold: 'fo:font-weight="bold"',
   italic: 'fo:font-style="italic"',
   underline:
@@ -43,6 +43,13 @@ const PROPERTIES: Partial<Record<Mark['type'], string>> = {
 };
 const CODE = 'Source_20_Text';
 
+/** The styles of lines that have one of their own; the others have that of where they stand. */
+const LINE_STYLES: { [as in Of<'line'>['as']]?: string } = {
+  question: 'Question',
+  code: 'Preformatted_20_Text',
+};
+type Of<B extends OfficeBlock['block']> = Extract<OfficeBlock, { block: B }>;
+
 class Writer {
   private readonly spans = new Map<string, string>();
   private readonly lists: string[] = [];
@@ -51,11 +58,10 @@ class Writer {
 
   constructor(private readonly pictures: ReadonlyMap<string, TravellingPicture>) {}
 
-  private spanStyle(marks: readonly Mark[]): string {
-    const kinds = marks.map((m) => m.type).filter((t) => PROPERTIES[t]);
-    if (kinds.length === 1 && kinds[0] === 'code') return CODE;
-    const key = kinds
-      .map((t) => PROPERTIES[t])
+  private spanStyle(marks: readonly PlainMark[]): string {
+    if (marks.length === 1 && marks[0] === 'code') return CODE;
+    const key = marks
+      .map((mark) => PROPERTIES[mark])
       .sort()
       .join(' ');
     if (!key) return '';
@@ -64,111 +70,103 @@ class Writer {
     return known;
   }
 
-  private inline(content: readonly InlineNode[] | undefined): string {
-    return (content ?? [])
-      .map((node) => {
-        if (node.type === 'hardBreak') return '<text:line-break/>';
-        if (node.type === 'inlineMath') return `<text:span>${textOf(`$${node.attrs.latex}$`)}</text:span>`;
-        if (node.type === 'note') {
-          this.notes += 1;
-          return `<text:note text:id="ftn${this.notes}" text:note-class="footnote"><text:note-citation>${this.notes}</text:note-citation><text:note-body><text:p text:style-name="Footnote">${textOf(node.attrs.text)}</text:p></text:note-body></text:note>`;
-        }
-        const style = this.spanStyle(node.marks ?? []);
+  private run(run: OfficeRun): string {
+    switch (run.run) {
+      case 'break':
+        return '<text:line-break/>';
+      case 'formula':
+        return `<text:span>${textOf(`$${run.latex}$`)}</text:span>`;
+      case 'note': {
+        this.notes += 1;
+        const text = `<text:p text:style-name="Footnote">${textOf(run.text)}</text:p>`;
+        return `<text:note text:id="ftn${this.notes}" text:note-class="footnote"><text:note-citation>${this.notes}</text:note-citation><text:note-body>${text}</text:note-body></text:note>`;
+      }
+      case 'text': {
+        const style = this.spanStyle(run.marks);
         const text = style
-          ? `<text:span text:style-name="${style}">${textOf(node.text)}</text:span>`
-          : textOf(node.text);
-        const link = node.marks?.find((m) => m.type === 'link');
-        return link
-          ? `<text:a xlink:type="simple" xlink:href="${escaped(link.attrs.href)}">${text}</text:a>`
+          ? `<text:span text:style-name="${style}">${textOf(run.text)}</text:span>`
+          : textOf(run.text);
+        return run.href
+          ? `<text:a xlink:type="simple" xlink:href="${escapeHtml(run.href)}">${text}</text:a>`
           : text;
-      })
-      .join('');
+      }
+    }
+  }
+
+  private inline(runs: readonly OfficeRun[]): string {
+    return runs.map((run) => this.run(run)).join('');
   }
 
   private paragraph(style: string, inner: string) {
     return `<text:p text:style-name="${style}">${inner}</text:p>`;
   }
 
-  private picture(node: Picture, style: string): string {
-    const { file, width, height, alt, caption, size } = node.attrs;
+  private picture({ picture, words }: Of<'picture'>, style: string): string {
+    const { file, width, height, alt, caption, size } = picture.attrs;
     const found = this.pictures.get(file);
-    if (!found) return this.paragraph(style, textOf(standInWords(node)));
+    if (!found) return this.paragraph(style, textOf(words));
     this.used.set(found.name, found);
     const wide = size ? (PAGE_CM * size) / 100 : Math.min(PAGE_CM, width * CM_PER_PIXEL);
     const cm = (n: number) => `${n.toFixed(2)}cm`;
-    const frame = `<draw:frame text:anchor-type="as-char" svg:width="${cm(wide)}" svg:height="${cm((wide * height) / width)}"><draw:image xlink:href="Pictures/${found.name}" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/><svg:desc>${escaped(alt)}</svg:desc></draw:frame>`;
+    const frame = `<draw:frame text:anchor-type="as-char" svg:width="${cm(wide)}" svg:height="${cm((wide * height) / width)}"><draw:image xlink:href="Pictures/${found.name}" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/><svg:desc>${escapeHtml(alt)}</svg:desc></draw:frame>`;
     return this.paragraph(style, frame) + (caption ? this.paragraph('Caption', textOf(caption)) : '');
   }
 
-  private list(node: Extract<BlockNode, { type: 'bulletList' | 'orderedList' }>): string {
-    const start = node.type === 'orderedList' ? (node.attrs?.start ?? 1) : 1;
+  private list(list: Of<'list'>): string {
+    const start = list.start ?? 1;
     const name = `L${this.lists.length + 1}`;
     const levels = Array.from({ length: 10 }, (_, i) => {
       const props = `<style:list-level-properties text:space-before="${(i + 1) * 0.6}cm" text:min-label-width="0.6cm"/>`;
-      return node.type === 'bulletList'
+      return list.start === null
         ? `<text:list-level-style-bullet text:level="${i + 1}" text:bullet-char="•">${props}</text:list-level-style-bullet>`
         : `<text:list-level-style-number text:level="${i + 1}" style:num-format="1" style:num-suffix="."${i === 0 && start !== 1 ? ` text:start-value="${start}"` : ''}>${props}</text:list-level-style-number>`;
     }).join('');
     this.lists.push(`<text:list-style style:name="${name}">${levels}</text:list-style>`);
-    const items = node.content.map((item, i) => {
+    const items = list.items.map((item, i) => {
       const from = i === 0 && start !== 1 ? ` text:start-value="${start}"` : '';
-      return `<text:list-item${from}>${this.blocks(item.content)}</text:list-item>`;
+      return `<text:list-item${from}>${this.blocks(item)}</text:list-item>`;
     });
     return `<text:list text:style-name="${name}">${items.join('')}</text:list>`;
   }
 
-  private table(node: Extract<BlockNode, { type: 'table' }>): string {
-    const width = Math.max(...node.content.map((row) => row.content.length));
-    const rows = node.content.map((row) => {
-      const cells = row.content.map(
+  private table({ rows }: Of<'table'>): string {
+    const width = Math.max(...rows.map((row) => row.length));
+    const written = rows.map((row) => {
+      const cells = row.map(
         (cell) =>
-          `<table:table-cell table:style-name="Cell" office:value-type="string">${this.blocks(cell.content) || '<text:p/>'}</table:table-cell>`,
+          `<table:table-cell table:style-name="Cell" office:value-type="string">${this.blocks(cell.blocks) || '<text:p/>'}</table:table-cell>`,
       );
       return `<table:table-row>${cells.join('')}</table:table-row>`;
     });
-    const isHead = node.content[0]?.content.every((cell) => cell.type === 'tableHeader');
-    const [first = '', ...rest] = rows;
+    const [first = '', ...rest] = written;
+    const isHead = rows[0]?.every((cell) => cell.head);
     const head = isHead ? `<table:table-header-rows>${first}</table:table-header-rows>` : first;
     return `<table:table><table:table-column table:number-columns-repeated="${width}"/>${head}${rest.join('')}</table:table>`;
   }
 
-  private block(node: BlockNode, style: string): string {
-    switch (node.type) {
-      case 'partHeading':
-        return this.paragraph('Question', textOf(`${node.attrs.part}. ${node.attrs.text}`));
-      case 'paragraph':
-        return node.content?.length ? this.paragraph(style, this.inline(node.content)) : '';
+  private block(block: OfficeBlock, style: string): string {
+    switch (block.block) {
+      case 'line':
+        return this.paragraph(LINE_STYLES[block.as] ?? style, this.inline(block.runs));
       case 'heading':
-        return `<text:h text:style-name="Heading_20_${node.attrs.level}" text:outline-level="${node.attrs.level}">${this.inline(node.content)}</text:h>`;
-      case 'horizontalRule':
+        return `<text:h text:style-name="Heading_20_${block.level}" text:outline-level="${block.level}">${this.inline(block.runs)}</text:h>`;
+      case 'rule':
         return this.paragraph('Horizontal_20_Line', '');
-      case 'codeBlock':
-        return (node.content ?? [])
-          .map((c) => c.text)
-          .join('')
-          .split('\n')
-          .map((line) => this.paragraph('Preformatted_20_Text', textOf(line)))
-          .join('');
-      case 'blockMath':
-        return this.paragraph(style, textOf(`$$${node.attrs.latex}$$`));
+      case 'formula':
+        return this.paragraph(style, textOf(`$$${block.latex}$$`));
       case 'picture':
-        return this.picture(node, style);
-      case 'embed':
-        return this.block(asLink(node), style);
-      case 'file':
-      case 'clip':
-        return this.paragraph(style, textOf(standInWords(node)));
-      case 'blockquote':
-        return this.blocks(node.content, 'Quotations');
+        return this.picture(block, style);
+      case 'quotation':
+        return this.blocks(block.blocks, 'Quotations');
       case 'table':
-        return this.table(node);
-      default:
-        return this.list(node);
+        return this.table(block);
+      case 'list':
+        return this.list(block);
     }
   }
 
-  blocks(nodes: readonly BlockNode[], style = 'Text_20_body'): string {
-    return nodes.map((node) => this.block(node, style)).join('');
+  blocks(blocks: readonly OfficeBlock[], style = 'Text_20_body'): string {
+    return blocks.map((block) => this.block(block, style)).join('');
   }
 
   styles(): string {
@@ -213,7 +211,7 @@ const bytes = (said: string) => new TextEncoder().encode(said);
 export function odtOf(title: string, doc: Doc, pictures: ReadonlyMap<string, TravellingPicture>): Uint8Array {
   const writer = new Writer(pictures);
   const heading = title ? `<text:p text:style-name="Title">${textOf(title)}</text:p>` : '';
-  const body = heading + writer.blocks(doc.content);
+  const body = heading + writer.blocks(officeOf(doc));
   const content = `${HEAD}<office:document-content ${NAMESPACES} office:version="1.3"><office:automatic-styles>${writer.styles()}</office:automatic-styles><office:body><office:text>${body}</office:text></office:body></office:document-content>`;
   const listed = [
     ['/', MIME],

@@ -1,7 +1,7 @@
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
-import { attachmentsIn } from '@/core/posts/attachments';
-import type { Doc } from '@/core/posts/document';
+import { attachmentsIn } from '@/core/document/attachments';
+import type { Doc } from '@/core/document/nodes';
 import type { Actor } from '../deps';
 import { readableFile } from '../files/read';
 import type { FileDeps } from '../files/receive';

@@ -8,6 +8,3 @@ export type Written = {
     Record<'macros' | 'comments' | 'deleted' | 'outside' | 'objects' | 'unread-pictures', number>
   >;
 };
-
-export const escaped = (text: string) =>
-  text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');

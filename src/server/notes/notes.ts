@@ -4,7 +4,7 @@ import { isStaff } from '@/core/ids';
 import { LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
 import { AUDIENCES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { coursesOf, readingBySlug } from '@/db/queries/courses';
 import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/queries/notes';

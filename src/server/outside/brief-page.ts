@@ -3,7 +3,7 @@ import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
 import { fieldsOfRules } from '@/core/outside/fields';
 import type { Suggestion } from '@/core/outside/suggest';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
 import { coursesOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';

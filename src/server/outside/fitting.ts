@@ -1,5 +1,7 @@
 import { documentOf } from '@/core/formats/as-document';
-import { LIMITS, parseDocument, type Doc } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
+import { parseDocument } from '@/core/document/document';
+import type { Doc } from '@/core/document/nodes';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 
 /** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a document may be. */

@@ -1,8 +1,9 @@
 import type { FileTrouble } from '@/contract/files';
 import { randomUUID } from 'node:crypto';
 import type { NamedDate } from '@/core/calendar/dates-named';
-import { storable, type Doc } from '@/core/posts/document';
-import { plainText } from '@/core/posts/flatten';
+import { storable } from '@/core/document/document';
+import type { Doc } from '@/core/document/nodes';
+import { plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';

@@ -1,6 +1,6 @@
 import type { Brief } from '@/core/brief/brief';
 import type { CourseId } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { readingTexts } from '@/db/queries/proofreading';

@@ -1,5 +1,5 @@
-import { documentFromParts, documentFromText } from '@/core/posts/compose';
-import type { Doc } from '@/core/posts/document';
+import { documentFromParts, documentFromText } from '@/core/document/compose';
+import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';

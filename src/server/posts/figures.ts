@@ -3,7 +3,7 @@ import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 
 /** A text on its way to be kept or shared, and what it is measured against. */
 export type Measured = {

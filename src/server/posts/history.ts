@@ -3,7 +3,7 @@ import { editRefusal, withdrawalRefusal, type ChangeRefusal } from '@/core/count
 import type { LedgerInput } from '@/core/counting/types';
 import type { Compared } from '@/core/drafts/difference';
 import type { PostId } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { isAnswered, versionsOfPost, type PostVersion } from '@/db/queries/post-versions';

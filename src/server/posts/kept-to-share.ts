@@ -3,7 +3,7 @@ import { previewVerdict } from '@/core/counting/preview';
 import type { PostKind, Verdict } from '@/core/counting/types';
 import type { CheckFigure } from '@/core/checks/types';
 import { isStaff, type PostId } from '@/core/ids';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { enterDiscussion, type NotFound } from '../access/enter';

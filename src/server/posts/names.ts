@@ -1,5 +1,5 @@
-import type { Doc } from '@/core/posts/document';
-import { namedIn, withKnownNames, type NamedPerson, type NamedPost } from '@/core/posts/names';
+import type { Doc } from '@/core/document/nodes';
+import { namedIn, withKnownNames, type NamedPerson, type NamedPost } from '@/core/document/names';
 import { postId, type Role } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';

@@ -1,6 +1,6 @@
 import type { CourseId, PersonId } from '@/core/ids';
-import { filesIn, withKnownFiles } from '@/core/posts/attachments';
-import type { Doc } from '@/core/posts/document';
+import { filesIn, withKnownFiles } from '@/core/document/attachments';
+import type { Doc } from '@/core/document/nodes';
 import type { Db } from '@/db/connection';
 import { filesOfCourse } from '@/db/queries/files';
 import type { Entered } from '../access/enter';

@@ -7,7 +7,7 @@ import { documentFromHtml, pageFromHtml } from '@/core/formats/from-html';
 import { anchorAt, anchorOfWords } from '@/core/notes/anchor';
 import { suggestBrief } from '@/core/outside/suggest';
 import { captionsFrom } from '@/core/posts/captions';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 import { openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';

@@ -1,7 +1,7 @@
 import { FlattenedSign, importJWK, type JWK } from 'jose';
 import type { PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Receipt } from '@/core/receipts/receipt';
 import { fail, ok, type Result } from '@/core/result';
 import { sharedVersion } from '@/db/queries/receipts';

@@ -1,7 +1,7 @@
 import { decodeProtectedHeader, errors, flattenedVerify, importJWK, type JWK } from 'jose';
 import { fingerprintText } from '@/core/posts/canonical';
 import { instant, personId, postId } from '@/core/ids';
-import { parseDocument } from '@/core/posts/document';
+import { parseDocument } from '@/core/document/document';
 import {
   changedFields,
   receiptFileSchema,

@@ -4,8 +4,8 @@ import { Cite, plugins } from '@citation-js/core';
 import '@citation-js/plugin-bibtex';
 import '@citation-js/plugin-csl';
 import { documentFromHtml } from '@/core/formats/from-html';
-import type { InlineNode } from '@/core/posts/document';
-import { flatten } from '@/core/posts/flatten';
+import type { InlineNode } from '@/core/document/nodes';
+import { flatten } from '@/core/document/flatten';
 import { STYLES, type Cited, type CitationStyle, type SourceItem } from '@/core/sources/item';
 
 const FILES: Partial<Record<CitationStyle, string>> = {

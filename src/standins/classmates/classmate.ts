@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { PostId } from '@/core/ids';
-import { documentFromParts, documentFromText } from '@/core/posts/compose';
-import { plainText } from '@/core/posts/flatten';
+import { documentFromParts, documentFromText } from '@/core/document/compose';
+import { plainText } from '@/core/document/flatten';
 import type { Actor, Deps } from '@/server/deps';
 import { conversation, type Conversation } from '@/server/discussions/conversation';
 import { markRead } from '@/server/discussions/reading';

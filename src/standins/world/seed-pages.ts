@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CourseId, Instant } from '@/core/ids';
 import { documentOf } from '@/core/formats/as-document';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { syllabusSchema } from '@/core/syllabus/syllabus';
 import { countWords } from '@/core/text/words';
 import type { Deps } from '@/server/deps';

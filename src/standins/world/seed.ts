@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { briefSchema } from '@/core/brief/brief';
 import { daysLater, instantOf, wallClockAt } from '@/core/deadlines/wallclock';
 import { courseId, discussionId, instant, personId, type Instant, type PostId } from '@/core/ids';
-import { documentFromParts, documentFromText } from '@/core/posts/compose';
+import { documentFromParts, documentFromText } from '@/core/document/compose';
 import { weekOf } from '@/core/week/week';
 import type { Actor, Deps } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';

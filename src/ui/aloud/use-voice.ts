@@ -1,7 +1,7 @@
 'use client';
 
 import { sentencesToSpeak } from '@/core/reading/aloud';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
 export type Voice = {

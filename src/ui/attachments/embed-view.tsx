@@ -1,7 +1,7 @@
 'use client';
 
 import { embedAt } from '@/contract/addresses';
-import type { Embed } from '@/core/posts/document';
+import type { Embed } from '@/core/document/nodes';
 import { CirclePlay } from 'lucide-react';
 import { useState } from 'react';
 

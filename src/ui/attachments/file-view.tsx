@@ -1,8 +1,8 @@
 'use client';
 
 import { attachmentAt } from '@/contract/addresses';
-import { fileKind } from '@/core/posts/attachments';
-import type { AttachedFile } from '@/core/posts/document';
+import { fileKind } from '@/core/document/attachments';
+import type { AttachedFile } from '@/core/document/nodes';
 import { FileText } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { fileTypeText, sizeText } from '../words/files';

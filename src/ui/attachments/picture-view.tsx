@@ -1,7 +1,7 @@
 'use client';
 
 import { attachmentAt } from '@/contract/addresses';
-import type { Picture } from '@/core/posts/document';
+import type { Picture } from '@/core/document/nodes';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 

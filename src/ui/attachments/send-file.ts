@@ -1,5 +1,5 @@
 import { askingProgress, beginningFile, sendingPiece } from '@/contract/files';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { call } from '../request/call';
 import { AGAIN_MS, insist, mayPass, pause, Refused, refusedFor } from './asking';
 

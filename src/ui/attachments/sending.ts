@@ -1,6 +1,6 @@
 import { givingUp } from '@/contract/files';
 import { call } from '../request/call';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import type { Editor } from '@tiptap/core';
 import { placeOfUpload, uploadPlaces, withBlock } from './upload-places';
 import { scaled } from './scale';

@@ -4,7 +4,7 @@ import { attachmentAt, captionsAt, posterAt } from '@/contract/addresses';
 import type { OutputOf } from '@/contract/endpoint';
 import { clipState } from '@/contract/files';
 import { call } from '../request/call';
-import type { Clip } from '@/core/posts/document';
+import type { Clip } from '@/core/document/nodes';
 import { useEffect, useState } from 'react';
 import { playingTime } from '../words/clips';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Refused } from '../attachments/asking';
 import { clipTrouble, deviceTrouble, playingTime } from '../words/clips';

@@ -1,4 +1,4 @@
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { recordingForm, type Opened } from './devices';
 import { SendingClip } from './sending-clip';
 

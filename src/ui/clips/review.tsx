@@ -1,7 +1,7 @@
 'use client';
 
 import { captionsFrom } from '@/core/posts/captions';
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { useEffect, useId, useRef, useState } from 'react';
 import { playingTime } from '../words/clips';
 import { plural } from '../words/plural';

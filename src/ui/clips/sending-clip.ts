@@ -1,4 +1,4 @@
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { beginningClip, finishingClip, givingUp, type finishSchema } from '@/contract/files';
 import type { z } from 'zod';
 import { insist, refusedFor } from '../attachments/asking';

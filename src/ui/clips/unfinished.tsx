@@ -2,7 +2,7 @@
 
 import { unfinishedClips, type Unfinished as Recording } from '@/contract/files';
 import { call } from '../request/call';
-import type { StoredFile } from '@/core/posts/attachments';
+import type { StoredFile } from '@/core/document/attachments';
 import { useEffect, useState } from 'react';
 import { sizeText } from '../words/files';
 import { clipTrouble } from '../words/clips';

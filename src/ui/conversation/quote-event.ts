@@ -1,4 +1,4 @@
-import type { BlockNode } from '@/core/posts/document';
+import type { BlockNode } from '@/core/document/nodes';
 
 /** A passage of a post on the facing page, on its way into the reply. */
 export type QuotedPassage = { text: string; author: string; post: number };

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { CopyOut } from '../outside/copy-out';
 import { DocumentView } from '../reading/document-view';
 import { calledName } from '../words/plural';

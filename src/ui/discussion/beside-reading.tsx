@@ -2,7 +2,7 @@
 
 import { readingAt, responseAt } from '@/contract/addresses';
 import { readingText as textOfReading } from '@/core/notes/reading-text';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { sourceOf } from '@/core/posts/quote';
 import { ArrowLeft, Quote } from 'lucide-react';
 import Link from 'next/link';

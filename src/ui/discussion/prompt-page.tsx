@@ -21,7 +21,7 @@ import { PromptText } from './prompt-text';
 import { requirementStandings } from './requirement-standings';
 import type { DiscussionHead } from '@/contract/discussion';
 import { Unclear } from './unclear';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { strictest, type Disagreement } from '@/core/prompts/disagreements';
 import type { Requirement } from '@/core/prompts/on-document';
 

@@ -3,13 +3,14 @@
 import { responseAt } from '@/contract/addresses';
 import type { Check } from '@/core/checks/types';
 import type { Requirement } from '@/core/prompts/on-document';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { useState, type ReactNode } from 'react';
 import type { Mention } from '@/core/reading/mentions';
 import Link from 'next/link';
 import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
-import { DocumentView, type Dressed } from '../reading/document-view';
+import { DocumentView } from '../reading/document-view';
+import type { Dressed } from '../reading/dressing';
 import { checkFigure, checkName } from '../words/checks';
 import { factText } from '../words/requirements';
 import { useOfChecks, useWriting } from '../writing/writing-context';

@@ -2,7 +2,7 @@
 
 import { bringingIn, type BroughtIn } from '@/contract/files';
 import { call, type AnswerOf } from '../request/call';
-import { isBlank } from '@/core/posts/flatten';
+import { isBlank } from '@/core/document/flatten';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { DifferenceView } from '../history/difference-view';

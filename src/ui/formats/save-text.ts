@@ -1,6 +1,6 @@
 import { takingOut } from '@/contract/files';
 import { callForFile } from '../request/call';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 
 export type Text = { title: string; doc: Doc };
 export type Format = 'docx' | 'odt' | 'html' | 'md';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { abridged, difference, type Compared } from '@/core/drafts/difference';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { plural } from '../words/plural';
 
 type Text = { title: string; doc: Doc };

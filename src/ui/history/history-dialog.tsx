@@ -2,7 +2,7 @@
 
 import { draftVersionList, draftVersionText, type DraftVersionLine } from '@/contract/writing';
 import { call } from '../request/call';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { VersionReason } from '@/core/drafts/history';
 import { History } from 'lucide-react';
 import { Dialog } from 'radix-ui';

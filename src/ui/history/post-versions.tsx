@@ -1,6 +1,6 @@
 import { conversationAt } from '@/contract/addresses';
 import type { Compared } from '@/core/drafts/difference';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import Link from 'next/link';
 import { DocumentView } from '../reading/document-view';
 import { plural } from '../words/plural';

@@ -2,7 +2,7 @@
 
 import { puttingPrompt, puttingReading } from '@/contract/readings';
 import { call } from '../request/call';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { canonicalJson } from '@/core/posts/canonical';
 import { useEditor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';

@@ -1,7 +1,8 @@
 'use client';
 
-import type { Doc } from '@/core/posts/document';
-import { DocumentView, type Dressed } from '../reading/document-view';
+import type { Doc } from '@/core/document/nodes';
+import { DocumentView } from '../reading/document-view';
+import type { Dressed } from '../reading/dressing';
 import { plural } from '../words/plural';
 import type { MarkView } from './types';
 

@@ -4,7 +4,7 @@ import { WhenField } from '../frame/when-field';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import type { Field, Fields } from '@/core/outside/fields';
 import type { Suggestion } from '@/core/outside/suggest';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { useActionState, useState, type ReactNode } from 'react';
 import { FacingPages } from '../discussion/facing-pages';
 import { FIELD_NAMES, fieldProblemText, troubleText, type Trouble } from '../words/outside';

@@ -2,9 +2,10 @@
 
 import type { Field } from '@/core/outside/fields';
 import type { Evidence } from '@/core/outside/suggest';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { useEffect, useRef } from 'react';
-import { DocumentView, type Dressed } from '../reading/document-view';
+import { DocumentView } from '../reading/document-view';
+import type { Dressed } from '../reading/dressing';
 import { FIELD_NAMES } from '../words/outside';
 
 type Stretch = { from: number; to: number; fields: Field[] };

@@ -1,4 +1,4 @@
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { DocumentView } from '../reading/document-view';
 
 /** The left page while a shared post is changed: what it answers. */

@@ -3,7 +3,7 @@
 import type { Part } from '@/core/brief/brief';
 import type { Finding } from '@/core/proofread/finding';
 import { findingKey } from '@/core/proofread/finding';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Editor } from '@tiptap/core';
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -11,7 +11,8 @@ import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
 import { plural } from '../words/plural';
 import { findingName, findingText } from '../words/proofreading';
-import { evidenceKey } from '../writing/editor/evidence-marks';
+import { markEvidence } from '../writing/editor/evidence-marks';
+import { versionOf, whereNow } from '../writing/editor/text-versions';
 import type { LiveChecks } from '../writing/live-checks';
 import { useLatest } from '../writing/use-checks';
 import { useProofreading } from './use-proofreading';
@@ -94,17 +95,23 @@ export function ProofreadPanel(props: {
 }) {
   const { editor } = props;
   // The checks' newest result is another one whenever the text is.
-  const p = useProofreading(props.slug, props.parts, props.text, useLatest(props.live));
+  const read = () => ({ doc: props.text().doc, version: versionOf(editor.state) });
+  const p = useProofreading(props.slug, props.parts, read, useLatest(props.live));
   const [spoken] = useState(() => props.text().doc);
   const voice = useVoice(spoken);
   const { sentence } = voice;
-  useEffect(() => {
-    if (editor.isDestroyed) return;
-    editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, sentence ? [sentence] : []));
-  }, [editor, sentence]);
+  const [spokenVersion] = useState(() => versionOf(editor.state));
+  useEffect(
+    () => markEvidence(editor, sentence ? [sentence] : [], spokenVersion),
+    [editor, sentence, spokenVersion],
+  );
 
-  const jump = (f: Finding) => {
-    editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, [{ from: f.from, to: f.to }]));
+  /** A finding where its words stand by now, if they do. */
+  const standing = (finding: Finding) => whereNow(editor.state, [finding], p.version)[0];
+  const jump = (finding: Finding) => {
+    const f = standing(finding);
+    if (!f) return;
+    markEvidence(editor, [{ from: f.from, to: f.to }], versionOf(editor.state));
     const chain = editor.chain().focus();
     if (f.kind === 'alt') chain.setNodeSelection(f.from).scrollIntoView().run();
     else if (f.kind === 'part')
@@ -180,7 +187,10 @@ export function ProofreadPanel(props: {
             staff={props.staff}
             suggest={p.suggest}
             jump={() => jump(f)}
-            mend={(fix) => mend(editor, f, fix)}
+            mend={(fix) => {
+              const now = standing(f);
+              if (now) mend(editor, now, fix);
+            }}
             wave={() => settle(() => p.wave(f))}
             learn={(forCourse) => settle(() => void p.learn(f.text, forCourse))}
           />

@@ -3,8 +3,8 @@ import { proofreadingOf, learningWord, choosingSpelling, type Proofreading } fro
 import type { Spelling } from '@/core/proofread/spelling';
 import { call } from '../request/call';
 import type { Part } from '@/core/brief/brief';
-import type { Doc } from '@/core/posts/document';
-import { flatten } from '@/core/posts/flatten';
+import type { Doc } from '@/core/document/nodes';
+import { flatten } from '@/core/document/flatten';
 import { findingKey, type Finding } from '@/core/proofread/finding';
 import type { Proofreader } from '@/workers/proofread';
 import { wrap, type Remote } from 'comlink';
@@ -12,7 +12,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { linkTrouble } from '../words/proofreading';
 
 export type Looking =
-  { state: 'looking' } | { state: 'failed' } | { state: 'found'; findings: Finding[]; spelled: boolean };
+  | { state: 'looking' }
+  | { state: 'failed' }
+  | { state: 'found'; findings: Finding[]; version: number; spelled: boolean };
 
 let worker: Remote<Proofreader> | null = null;
 const proofreader = () =>
@@ -37,7 +39,12 @@ function linksIn(doc: Doc) {
 }
 
 /** Reads a draft over while its panel is open, and again after each change. `text` changes when the draft does. */
-export function useProofreading(slug: string, parts: Part[], text: () => { doc: Doc }, changed: unknown) {
+export function useProofreading(
+  slug: string,
+  parts: Part[],
+  text: () => { doc: Doc; version: number },
+  changed: unknown,
+) {
   const [course, setCourse] = useState<Proofreading | null>(null);
   const [looking, setLooking] = useState<Looking>({ state: 'looking' });
   const [waved, setWaved] = useState<ReadonlySet<string>>(new Set());
@@ -74,7 +81,7 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
 
   const look = useCallback(async () => {
     if (!ready) return;
-    const { doc } = latest.current();
+    const { doc, version } = latest.current();
     const findings = await proofreader()
       .find(doc, parts)
       .catch(() => null);
@@ -87,6 +94,7 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
     setLooking({
       state: 'found',
       spelled: ready.spelled,
+      version,
       findings: [...findings, ...broken].sort((a, b) => a.from - b.from),
     });
   }, [ready, parts, links]);
@@ -115,6 +123,8 @@ export function useProofreading(slug: string, parts: Part[], text: () => { doc: 
   return {
     looking,
     findings: looking.state === 'found' ? looking.findings.filter((f) => !waved.has(findingKey(f))) : [],
+    /** The number of the text that the findings are of. */
+    version: looking.state === 'found' ? looking.version : 0,
     waved: waved.size,
     spelling: course?.spelling ?? 'en-GB',
     wave: (f: Finding) => setWaved((before) => new Set([...before, findingKey(f)])),

@@ -3,7 +3,7 @@
 import { courseWeekAt, readingAt, readingRecordingAt } from '@/contract/addresses';
 import { readingText as textOfReading } from '@/core/notes/reading-text';
 import { noteSourceOf, sourceOf } from '@/core/posts/quote';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';

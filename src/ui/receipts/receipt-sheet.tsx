@@ -1,5 +1,5 @@
 import { partAt, receiptFileAt } from '@/contract/addresses';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Receipt } from '@/core/receipts/receipt';
 import { DocumentView } from '../reading/document-view';
 import { checkFigure, checkName } from '../words/checks';

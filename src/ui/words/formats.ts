@@ -1,7 +1,7 @@
 import { countWords } from '@/core/text/words';
-import { attachmentsIn } from '@/core/posts/attachments';
-import type { BlockNode, Doc } from '@/core/posts/document';
-import { notesIn, plainText } from '@/core/posts/flatten';
+import { attachmentsIn } from '@/core/document/attachments';
+import type { BlockNode, Doc } from '@/core/document/nodes';
+import { notesIn, plainText } from '@/core/document/flatten';
 import { list, plural } from './plural';
 import { troubleText, type Trouble } from './outside';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Compared } from '@/core/drafts/difference';
 import { ComparedView, DifferenceView } from '../history/difference-view';
 

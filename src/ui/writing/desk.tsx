@@ -1,7 +1,7 @@
 'use client';
 
 import type { Part } from '@/core/brief/brief';
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { EditorContent } from '@tiptap/react';
 import { useState, useSyncExternalStore, type ReactNode, type Ref } from 'react';
 import { LeftOutLine, SendingList } from '../attachments/sending-list';

@@ -1,5 +1,5 @@
 import type { draftInputSchema, keepingDraft } from '@/contract/writing';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { AnswerOf } from '../request/call';
 import type { z } from 'zod';
 

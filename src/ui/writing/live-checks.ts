@@ -63,6 +63,8 @@ function asShown(before: Checked, next: Checked): Checked {
   return same ? before : { ...next, checks };
 }
 
+type Versioned = { text: Text; version: number };
+
 /**
  * The checks of a text as it is written. While one text is being checked only the newest of those that follow waits, so
  * the foot of the page is never more than one text behind. Those who show figures are told when a figure changes; those
@@ -74,7 +76,8 @@ export class LiveChecks {
   private readonly readers = new Set<() => void>();
   private readonly followers = new Set<() => void>();
   private busy = false;
-  private waiting: Text | null = null;
+  private waiting: Versioned | null = null;
+  private version = 0;
 
   constructor(
     private rules: CheckRules,
@@ -90,6 +93,8 @@ export class LiveChecks {
   figures = (): Checked => this.shown;
   /** The last result. */
   latest = (): Checked => this.newest;
+  /** The number of the text that the last result is about: where its evidence stands now is told by it. */
+  latestVersion = () => this.version;
   onFigures = (reader: () => void) => {
     this.readers.add(reader);
     return () => void this.readers.delete(reader);
@@ -109,8 +114,9 @@ export class LiveChecks {
     this.rules = rules;
   }
 
-  private take(next: Checked) {
+  private take(next: Checked, version: number) {
     this.newest = next;
+    this.version = version;
     const shown = asShown(this.shown, next);
     if (shown !== this.shown) {
       this.shown = shown;
@@ -119,17 +125,17 @@ export class LiveChecks {
     this.followers.forEach((tell) => tell());
   }
 
-  /** The text is another now. */
-  changed = (text: Text) => void this.run(text);
+  /** The text is another now, of that number. */
+  changed = (text: Text, version: number) => void this.run({ text, version });
 
-  private async run(text: Text): Promise<void> {
+  private async run({ text, version }: Versioned): Promise<void> {
     if (this.busy) {
-      this.waiting = text;
+      this.waiting = { text, version };
       return;
     }
     this.busy = true;
     try {
-      this.take(await check(this.rules, text));
+      this.take(await check(this.rules, text), version);
     } finally {
       this.busy = false;
     }
@@ -139,8 +145,8 @@ export class LiveChecks {
   }
 
   /** The checks of this very text, for who shares it now. */
-  now = async (text: Text) => {
-    this.take(await check(this.rules, text));
+  now = async (text: Text, version: number) => {
+    this.take(await check(this.rules, text), version);
     return this.newest.checks;
   };
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { DifferenceView } from '../history/difference-view';
 import { otherWindowText } from '../words/failures';
 import type { OtherText } from './draft-keeper';

@@ -1,7 +1,7 @@
 import { postAt, postsAt } from '@/contract/addresses';
 import type { Part } from '@/core/brief/brief';
 import { canonicalJson } from '@/core/posts/canonical';
-import { documentFromParts, documentFromText, textsOfParts } from '@/core/posts/compose';
+import { documentFromParts, documentFromText, textsOfParts } from '@/core/document/compose';
 import type { Ref } from 'react';
 import type { OpenDraft } from '@/contract/discussion';
 

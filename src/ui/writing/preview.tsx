@@ -1,6 +1,6 @@
 'use client';
 
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Avatar } from '../frame/avatar';

@@ -1,7 +1,7 @@
 'use client';
 
 import { conversationAt } from '@/contract/addresses';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { repeatOf, type Earlier } from '@/core/substance/repeated';
 import type { Compared } from '@/core/drafts/difference';
 import type { Brief } from '@/core/brief/brief';
@@ -10,7 +10,7 @@ import type { Check } from '@/core/checks/types';
 import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import { instant, type PersonId } from '@/core/ids';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';

@@ -1,7 +1,7 @@
 import { conversationAt, postsAt, responseAt } from '@/contract/addresses';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Verdict } from '@/core/counting/types';
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import Link from 'next/link';
 import type { DiscussionHead } from '@/contract/discussion';
 import { DocumentView } from '../reading/document-view';

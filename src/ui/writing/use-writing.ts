@@ -4,10 +4,9 @@ import { naming } from '@/contract/writing';
 import { call } from '../request/call';
 import type { Part } from '@/core/brief/brief';
 import type { CheckRules } from '@/core/checks/checks';
-import type { Evidence } from '@/core/checks/types';
 import { both } from '@/core/drafts/difference';
-import type { Doc } from '@/core/posts/document';
-import { documentFromParts, textsOfParts } from '@/core/posts/compose';
+import type { Doc } from '@/core/document/nodes';
+import { documentFromParts, textsOfParts } from '@/core/document/compose';
 
 import type { Editor } from '@tiptap/core';
 import { useEditor } from '@tiptap/react';
@@ -15,7 +14,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { OpenDraft } from '@/contract/discussion';
 import type { Place, Text } from './draft-keeper';
 import { cursorAtFirstWords, putText } from './editor/put-text';
-import { evidenceKey } from './editor/evidence-marks';
+import { markEvidence } from './editor/evidence-marks';
+import { versionOf, whereNow } from './editor/text-versions';
 import { SendingFiles } from '../attachments/sending';
 import { extensions } from './editor/extensions';
 import type { FormulaAsked, NoteAsked } from './editor/fields';
@@ -74,7 +74,7 @@ export function useWriting(options: {
       titleNow.current = text.title;
       setTitle(text.title);
       putText(target, text.doc);
-      recheck(text);
+      recheck(text, versionOf(target.state));
     },
     [recheck],
   );
@@ -104,7 +104,7 @@ export function useWriting(options: {
       cursorAtFirstWords(e);
       const typed = typedBefore(form.current, draft, parts);
       // The server counted; where the evidence stands is found here.
-      if (!typed) recheck({ title: draft.title, doc: draft.doc });
+      if (!typed) recheck({ title: draft.title, doc: draft.doc }, versionOf(e.state));
       if (typed) {
         put(e, typed);
         keeper.change(typed);
@@ -125,21 +125,18 @@ export function useWriting(options: {
     onUpdate: ({ editor: e }) => {
       const next = { title: titleNow.current, doc: documentOf(e) };
       keeper.change(next);
-      recheck(next);
+      recheck(next, versionOf(e.state));
     },
   });
 
   useEffect(() => {
     if (!editor || selected === null) return;
-    const mark = (evidence: Evidence[]) => {
-      if (!editor.isDestroyed) editor.view.dispatch(editor.state.tr.setMeta(evidenceKey, evidence));
-    };
-    const follow = () => mark(evidenceOf(live.latest(), selected));
+    const follow = () => markEvidence(editor, evidenceOf(live.latest(), selected), live.latestVersion());
     follow();
     const stop = live.onResult(follow);
     return () => {
       stop();
-      mark([]);
+      markEvidence(editor, [], 0);
     };
   }, [editor, live, selected]);
 
@@ -147,8 +144,9 @@ export function useWriting(options: {
   const select = (id: Selected) => {
     const next = selected === id ? null : id;
     setSelected(next);
-    const first = next && evidenceOf(live.latest(), next)[0];
-    if (!editor || !first) return;
+    if (!editor || !next) return;
+    const [first] = whereNow(editor.state, evidenceOf(live.latest(), next), live.latestVersion());
+    if (!first) return;
     const { node } = editor.view.domAtPos(first.from);
     const element = node instanceof HTMLElement ? node : node.parentElement;
     element?.scrollIntoView({ block: 'nearest' });
@@ -181,7 +179,7 @@ export function useWriting(options: {
       if (!editor) return;
       const now = { title: next, doc: documentOf(editor) };
       keeper.change(now);
-      recheck(now);
+      recheck(now, versionOf(editor.state));
     },
     takeOther: async () => {
       const text = await keeper.takeOther();
@@ -221,7 +219,7 @@ export function useWriting(options: {
     },
     text,
     /** The checks of this instant: those on the screen may be a moment old when somebody shares quickly. */
-    checkNow: () => live.now(text()),
+    checkNow: () => live.now(text(), editor ? versionOf(editor.state) : 0),
   };
 }
 

@@ -1,5 +1,5 @@
 import { takingOut } from '@/contract/files';
-import { parseDocument } from '@/core/posts/document';
+import { parseDocument } from '@/core/document/document';
 import { fail } from '@/core/result';
 import { FORMATS, isFormat, takeOut } from '@/server/formats/take-out';
 import { json } from '../../_request/endpoint';

@@ -1,21 +1,31 @@
 import { attachmentAt } from '@/contract/addresses';
-import { LIMITS, type AttachedFile, type Clip, type Embed, type Picture } from '@/core/posts/document';
+import type { AttachedFile, Clip, Embed, Picture } from '@/core/document/nodes';
 import { Node, type NodeViewRenderer } from '@tiptap/core';
+import { nodeOf, usual } from './from-core';
 import { playingTime } from '../../words/clips';
 import { fileTypeText, sizeText } from '../../words/files';
 
 type Attrs = Record<string, unknown>;
-/** One attribute of a node as it is written into what is copied, and read back. */
-const kept = (name: string, read: (text: string) => unknown, empty: unknown = null) => ({
-  default: empty,
-  parseHTML: (el: HTMLElement) => {
-    const text = el.getAttribute(`data-${name.toLowerCase()}`);
-    return text === null ? empty : read(text);
-  },
-  renderHTML: (attrs: Attrs) =>
-    attrs[name] === null || attrs[name] === '' ? {} : { [`data-${name.toLowerCase()}`]: String(attrs[name]) },
-});
-const text = (most: number) => (said: string) => said.slice(0, most);
+/** The attributes of a kind as they are written into what is copied, and read back. What is too much is cut when it is kept. */
+const copied = (kind: string, readers: Record<string, (said: string) => unknown>) =>
+  Object.fromEntries(
+    Object.entries(readers).map(([name, read]) => {
+      const written = `data-${name.toLowerCase()}`;
+      const empty = usual(kind, name);
+      return [
+        name,
+        {
+          default: empty,
+          parseHTML: (el: HTMLElement) => {
+            const said = el.getAttribute(written);
+            return said === null ? empty : read(said);
+          },
+          renderHTML: (attrs: Attrs) =>
+            attrs[name] === null || attrs[name] === '' ? {} : { [written]: String(attrs[name]) },
+        },
+      ];
+    }),
+  );
 
 function drawPicture(dom: HTMLElement, attrs: Attrs) {
   const { file, width, height, alt, caption, size, place } = attrs as Picture['attrs'];
@@ -83,19 +93,17 @@ const view =
 
 /** A picture of the writer's, on a line of its own. */
 export const PictureNode = Node.create({
-  name: 'picture',
-  group: 'block',
-  atom: true,
-  draggable: true,
-  addAttributes: () => ({
-    file: kept('file', String),
-    width: kept('width', Number),
-    height: kept('height', Number),
-    alt: kept('alt', text(LIMITS.altLength), ''),
-    caption: kept('caption', text(LIMITS.captionLength)),
-    size: kept('size', Number),
-    place: kept('place', String),
-  }),
+  ...nodeOf('picture'),
+  addAttributes: () =>
+    copied('picture', {
+      file: String,
+      width: Number,
+      height: Number,
+      alt: String,
+      caption: String,
+      size: Number,
+      place: String,
+    }),
   parseHTML: () => [{ tag: 'figure[data-file][data-width][data-height]' }],
   renderHTML: ({ HTMLAttributes }) => ['figure', HTMLAttributes],
   addNodeView: () => view(drawPicture, 'figure'),
@@ -103,16 +111,14 @@ export const PictureNode = Node.create({
 
 /** A file of the writer's, on a line of its own. */
 export const FileNode = Node.create({
-  name: 'file',
-  group: 'block',
-  atom: true,
-  draggable: true,
-  addAttributes: () => ({
-    file: kept('file', String),
-    name: kept('name', text(LIMITS.fileNameLength), 'file'),
-    mediaType: kept('mediaType', String, 'application/octet-stream'),
-    bytes: kept('bytes', Number, 0),
-  }),
+  ...nodeOf('file'),
+  addAttributes: () =>
+    copied('file', {
+      file: String,
+      name: String,
+      mediaType: String,
+      bytes: Number,
+    }),
   parseHTML: () => [{ tag: 'div[data-file][data-name][data-mediatype]' }],
   renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
   addNodeView: () => view(drawFile, 'div'),
@@ -120,16 +126,14 @@ export const FileNode = Node.create({
 
 /** A clip of the writer's, on a line of its own. */
 export const ClipNode = Node.create({
-  name: 'clip',
-  group: 'block',
-  atom: true,
-  draggable: true,
-  addAttributes: () => ({
-    file: kept('file', String),
-    title: kept('title', text(LIMITS.titleLength), ''),
-    ms: kept('ms', Number, 0),
-    video: kept('video', (said) => said === 'true', false),
-  }),
+  ...nodeOf('clip'),
+  addAttributes: () =>
+    copied('clip', {
+      file: String,
+      title: String,
+      ms: Number,
+      video: (said) => said === 'true',
+    }),
   parseHTML: () => [{ tag: 'div[data-file][data-ms][data-video]' }],
   renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
   addNodeView: () => view(drawClip, 'div'),
@@ -137,15 +141,13 @@ export const ClipNode = Node.create({
 
 /** Something of a media site, on a line of its own. */
 export const EmbedNode = Node.create({
-  name: 'embed',
-  group: 'block',
-  atom: true,
-  draggable: true,
-  addAttributes: () => ({
-    url: kept('url', String),
-    title: kept('title', text(LIMITS.titleLength), ''),
-    site: kept('site', text(80), ''),
-  }),
+  ...nodeOf('embed'),
+  addAttributes: () =>
+    copied('embed', {
+      url: String,
+      title: String,
+      site: String,
+    }),
   parseHTML: () => [{ tag: 'div[data-url][data-site]' }],
   renderHTML: ({ HTMLAttributes }) => ['div', HTMLAttributes],
   addNodeView: () => view(drawEmbed, 'div'),

@@ -1,7 +1,8 @@
 import type { Evidence } from '@/core/checks/types';
-import { Extension } from '@tiptap/core';
+import { Extension, type Editor } from '@tiptap/core';
 import { Plugin, PluginKey } from '@tiptap/pm/state';
 import { Decoration, DecorationSet } from '@tiptap/pm/view';
+import { whereNow } from './text-versions';
 
 const key = new PluginKey<DecorationSet>('evidence');
 
@@ -17,17 +18,14 @@ export const EvidenceMarks = Extension.create({
           apply(tr, marks) {
             const next = tr.getMeta(key) as Evidence[] | undefined;
             if (!next) return marks.map(tr.mapping, tr.doc);
-            const end = tr.doc.content.size;
             return DecorationSet.create(
               tr.doc,
-              next
-                .filter((e) => e.from < e.to && e.to <= end)
-                .map((e) =>
-                  Decoration.inline(e.from, e.to, {
-                    class: 'evidence',
-                    ...(e.note ? { title: e.note } : {}),
-                  }),
-                ),
+              next.map((e) =>
+                Decoration.inline(e.from, e.to, {
+                  class: 'evidence',
+                  ...(e.note ? { title: e.note } : {}),
+                }),
+              ),
             );
           },
         },
@@ -37,4 +35,12 @@ export const EvidenceMarks = Extension.create({
   },
 });
 
-export const evidenceKey = key;
+/**
+ * Marks in the text of now what was found in an earlier one (see text-versions): it stands on the words it was found in, wherever
+ * they are by now.
+ */
+export function markEvidence(editor: Editor, found: readonly Evidence[], version: number): void {
+  if (editor.isDestroyed) return;
+  const { state } = editor;
+  editor.view.dispatch(state.tr.setMeta(key, whereNow(state, found, version)));
+}

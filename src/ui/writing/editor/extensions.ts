@@ -18,6 +18,7 @@ import { MentionMark, PostReferenceMark } from './names';
 import { PastedLinks } from './pasted-links';
 import { LockedHeadings } from './locked-headings';
 import { PartHeading } from './part-heading';
+import { TextVersions } from './text-versions';
 import { SureFocus } from './sure-focus';
 import { Suggest, type NameStore } from './suggest';
 
@@ -68,6 +69,7 @@ export const extensions = (options: {
   Suggest.configure({ store: options.names }),
   PartHeading,
   LockedHeadings,
+  TextVersions,
   EvidenceMarks,
   SureFocus,
   Placeholder.configure({ placeholder: options.placeholder, showOnlyCurrent: false }),

@@ -1,6 +1,6 @@
 'use client';
 
-import { LIMITS, safeHref } from '@/core/posts/document';
+import { LIMITS, safeHref } from '@/core/document/limits';
 import type { Editor } from '@tiptap/core';
 import { useDeferredValue, useState } from 'react';
 import { MathText } from '../../math/math';

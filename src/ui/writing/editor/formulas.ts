@@ -1,4 +1,5 @@
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
+import { nodeOf } from './from-core';
 import { InputRule, Node, type NodeViewRenderer } from '@tiptap/core';
 
 /** Opens a formula of the text for changing. */
@@ -35,10 +36,7 @@ const view =
 
 /** A formula among words: `$…$` as it is typed in most programs that set mathematics. */
 export const InlineMath = Node.create<{ open: OpenFormula }>({
-  name: 'inlineMath',
-  group: 'inline',
-  inline: true,
-  atom: true,
+  ...nodeOf('inlineMath'),
   addOptions: () => ({ open: () => {} }),
   addAttributes: () => latexAttribute,
   parseHTML: () => [{ tag: 'span[data-latex]' }],
@@ -62,9 +60,7 @@ export const InlineMath = Node.create<{ open: OpenFormula }>({
 
 /** A formula on a line of its own. */
 export const BlockMath = Node.create<{ open: OpenFormula }>({
-  name: 'blockMath',
-  group: 'block',
-  atom: true,
+  ...nodeOf('blockMath'),
   addOptions: () => ({ open: () => {} }),
   addAttributes: () => latexAttribute,
   parseHTML: () => [{ tag: 'div[data-latex]' }],

@@ -1,4 +1,4 @@
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { Extension } from '@tiptap/core';
 
 declare module '@tiptap/core' {

@@ -1,5 +1,6 @@
-import { INKS, type Ink } from '@/core/posts/document';
+import { INKS, type Ink } from '@/core/document/limits';
 import { Mark } from '@tiptap/core';
+import { markOf } from './from-core';
 
 declare module '@tiptap/core' {
   interface Commands<ReturnType> {
@@ -12,7 +13,7 @@ declare module '@tiptap/core' {
 
 /** Text in another ink. Only names are kept, so that it is readable on every paper; colours pasted from elsewhere fall away. */
 export const InkMark = Mark.create({
-  name: 'ink',
+  ...markOf('ink'),
   addAttributes() {
     return {
       name: {

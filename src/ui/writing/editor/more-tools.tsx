@@ -1,6 +1,6 @@
 'use client';
 
-import { INKS } from '@/core/posts/document';
+import { INKS } from '@/core/document/limits';
 import type { Editor } from '@tiptap/core';
 import {
   AlignCenter,

@@ -1,13 +1,12 @@
 import { Mark } from '@tiptap/core';
+import { markOf } from './from-core';
 
 /**
  * A classmate's name, or a post's number, in a text. They are marks on ordinary words: a name may be cut down to the
  * first name, and what is left is still what a reader, a search and a count see.
  */
 export const MentionMark = Mark.create({
-  name: 'mention',
-  inclusive: false,
-  excludes: 'link postReference mention',
+  ...markOf('mention'),
   addAttributes() {
     return {
       person: {
@@ -26,9 +25,7 @@ export const MentionMark = Mark.create({
 });
 
 export const PostReferenceMark = Mark.create({
-  name: 'postReference',
-  inclusive: false,
-  excludes: 'link postReference mention',
+  ...markOf('postReference'),
   addAttributes() {
     return {
       post: {

@@ -1,13 +1,11 @@
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { Node } from '@tiptap/core';
+import { nodeOf } from './from-core';
 import type { OpenNote } from './fields';
 
 /** A note to the text: a raised number among the words; pressed, it opens for changing. Its number is counted by the page. */
 export const NoteNode = Node.create<{ open: OpenNote }>({
-  name: 'note',
-  group: 'inline',
-  inline: true,
-  atom: true,
+  ...nodeOf('note'),
   addOptions: () => ({ open: () => {} }),
   addAttributes: () => ({
     text: {

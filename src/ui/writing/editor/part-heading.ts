@@ -1,11 +1,9 @@
 import { Node } from '@tiptap/core';
+import { nodeOf } from './from-core';
 
 /** The heading of a part: placed for the student, one block that text cannot run into and no key takes out (see locked-headings). */
 export const PartHeading = Node.create({
-  name: 'partHeading',
-  group: 'block',
-  atom: true,
-  selectable: false,
+  ...nodeOf('partHeading'),
   addAttributes() {
     return {
       part: { default: '', parseHTML: (el) => el.getAttribute('data-part') ?? '' },

@@ -1,7 +1,7 @@
 import { readingLink, type LinkRead } from '@/contract/links';
 import { call } from '../../request/call';
 import { pastedAddress } from '@/core/embeds/address';
-import { LIMITS } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
 import { Extension } from '@tiptap/core';
 import type { Node } from '@tiptap/pm/model';
 import { Plugin, PluginKey } from '@tiptap/pm/state';

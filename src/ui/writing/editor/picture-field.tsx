@@ -1,6 +1,7 @@
 'use client';
 
-import { LIMITS, type Picture } from '@/core/posts/document';
+import { LIMITS } from '@/core/document/limits';
+import type { Picture } from '@/core/document/nodes';
 import type { Editor } from '@tiptap/core';
 import { closeHistory } from '@tiptap/pm/history';
 import { NodeSelection } from '@tiptap/pm/state';

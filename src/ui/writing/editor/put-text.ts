@@ -1,4 +1,4 @@
-import type { Doc } from '@/core/posts/document';
+import type { Doc } from '@/core/document/nodes';
 import type { Editor } from '@tiptap/core';
 import { Selection } from '@tiptap/pm/state';
 

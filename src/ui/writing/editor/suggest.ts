@@ -1,4 +1,4 @@
-import { namesMatching, type NamedPerson, type NamedPost } from '@/core/posts/names';
+import { namesMatching, type NamedPerson, type NamedPost } from '@/core/document/names';
 import { Extension } from '@tiptap/core';
 import { PluginKey } from '@tiptap/pm/state';
 import { Suggestion, type SuggestionOptions, type SuggestionProps } from '@tiptap/suggestion';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Part } from '@/core/brief/brief';
-import { withPartHeadings } from '@/core/posts/compose';
+import { withPartHeadings } from '@/core/document/compose';
 import type { Editor } from '@tiptap/core';
 import { redoDepth, undoDepth } from '@tiptap/pm/history';
 import { useEditorState } from '@tiptap/react';

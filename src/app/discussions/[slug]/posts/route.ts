@@ -4,7 +4,7 @@ import { sharing } from '@/contract/writing';
 import { composeFromForm, type FormText } from '@/server/posts/compose-form';
 import { keepDraft } from '@/server/drafts/keep';
 import { postId } from '@/core/ids';
-import { isBlank } from '@/core/posts/flatten';
+import { isBlank } from '@/core/document/flatten';
 import { keptToShare, wantsAsking } from '@/server/posts/kept-to-share';
 import { share } from '@/server/posts/share';
 import { byContent, form, json } from '../../../_request/endpoint';

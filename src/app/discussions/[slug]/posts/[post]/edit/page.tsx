@@ -1,7 +1,7 @@
 import { editPostAt } from '@/contract/addresses';
 import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
-import { plainText } from '@/core/posts/flatten';
+import { plainText } from '@/core/document/flatten';
 import { changingPost } from '@/server/posts/history';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { FormAnswer } from '@/ui/discussion/form-answer';

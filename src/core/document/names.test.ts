@@ -1,5 +1,5 @@
 import { documentFromText } from './compose';
-import type { Doc, InlineNode } from './document';
+import type { Doc, InlineNode } from './nodes';
 import { namedIn, namesMatching, withKnownNames } from './names';
 
 const NOOR = '11111111-1111-4111-8111-111111111111';

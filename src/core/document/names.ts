@@ -1,5 +1,5 @@
 import { mapLeaves } from './blocks';
-import type { BlockNode, Doc, InlineNode, Mark } from './document';
+import type { BlockNode, Doc, InlineNode, Mark } from './nodes';
 
 /** Somebody, or a post, that a text may name. */
 export type NamedPerson = { id: string; name: string };

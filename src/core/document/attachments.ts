@@ -1,18 +1,16 @@
 import { mapLeaves } from './blocks';
 import { isCarried, standInWords } from './carried';
-import type { Carried, Doc } from './document';
-import { positionsOf } from './flatten';
+import type { Carried, Doc } from './nodes';
+import { visitLeaves } from './walk';
 
 /** A picture, file or clip that a document carries, and where it stands in the editor's positions. */
 export type Attachment = { node: Carried; pos: number };
 
 /** What a document carries, in reading order. */
 export function attachmentsIn(doc: Doc): Attachment[] {
-  const positions = positionsOf(doc);
   const found: Attachment[] = [];
-  mapLeaves(doc.content, (node) => {
-    if (isCarried(node)) found.push({ node, pos: positions.get(node) ?? 0 });
-    return [node];
+  visitLeaves(doc, (node, pos) => {
+    if (isCarried(node)) found.push({ node, pos });
   });
   return found;
 }

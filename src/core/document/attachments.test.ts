@@ -2,7 +2,8 @@ import { checkDraft } from '../checks/checks';
 import { briefSchema } from '../brief/brief';
 import { proofread } from '../proofread/proofread';
 import { attachmentsIn, withKnownFiles } from './attachments';
-import { parseDocument, type BlockNode, type Doc } from './document';
+import { parseDocument } from './document';
+import type { BlockNode, Doc } from './nodes';
 import { isBlank, plainText } from './flatten';
 import { difference } from '../drafts/difference';
 

@@ -1,8 +1,9 @@
 import type { Part } from '../brief/brief';
 import { bareQuestion } from '../brief/question';
-import { standInWords } from './carried';
-import type { BlockNode, Doc } from './document';
-import { inlineText, spoken } from './flatten';
+import { inlineText } from './inline';
+import type { AnyNode, TextOut } from './kind';
+import type { BlockNode, Doc } from './nodes';
+import { blockKind } from './registry';
 
 const paragraphOf = (text: string): BlockNode =>
   text === ''
@@ -59,34 +60,8 @@ export function documentFromParts(parts: Part[], texts: string[]): Doc {
 /** What an editor opens with: a heading for each part and room beneath it. */
 export const startingDocument = (parts: Part[]): Doc => documentFromParts(parts, []);
 
-function blockText(node: BlockNode): string {
-  switch (node.type) {
-    case 'partHeading':
-      return '';
-    case 'horizontalRule':
-      return '';
-    case 'picture':
-    case 'file':
-    case 'clip':
-    case 'embed':
-      return standInWords(node);
-    case 'blockMath':
-      return `$$${node.attrs.latex}$$`;
-    case 'codeBlock':
-      return (node.content ?? []).map((c) => c.text).join('');
-    case 'paragraph':
-    case 'heading':
-      return spoken(inlineText(node.content));
-    case 'blockquote':
-      return node.content.map((b) => blockText(b).replace(/^/gmu, '> ')).join('\n\n');
-    case 'table':
-      return node.content
-        .map((row) => row.content.map((cell) => cell.content.map(blockText).join(' ')).join(' | '))
-        .join('\n');
-    default:
-      return node.content.map((item) => `- ${item.content.map(blockText).join('\n')}`).join('\n');
-  }
-}
+const blockText = (node: AnyNode): string => blockKind(node)?.text(node, TEXT) ?? '';
+const TEXT: TextOut = { blocks: (nodes) => nodes.map(blockText) };
 
 /**
  * The way back for the form that works without scripts: a text for each part. What stands before the first part

@@ -1,0 +1,23 @@
+/** Text as it stands in HTML and in XML. */
+export const escapeHtml = (text: string) =>
+  text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
+
+/** Text in Markdown without what would be read as a mark. */
+export const escapeMarkdown = (text: string) => text.replace(/[\\`*_[\]<>]/gu, '\\$&');
+
+/** The same for what is a mark only where a line begins. */
+export const escapeLineStarts = (text: string) =>
+  text.replace(/^(\s*)([#>+-])/gmu, '$1\\$2').replace(/^(\s*\d+)([.)])/gmu, '$1\\$2');
+
+/** Markdown's marks go around the words and not around the space beside them, or they are not read as marks. */
+export function wrapped(text: string, sign: string): string {
+  const [, before = '', words = '', after = ''] = /^(\s*)([\s\S]*?)(\s*)$/u.exec(text) ?? [];
+  return words ? `${before}${sign}${words}${sign}${after}` : text;
+}
+
+/** More backticks than stand anywhere in a text, and at least so many. */
+export const fenceAround = (text: string, least: number) =>
+  '`'.repeat(Math.max(least - 1, ...[...text.matchAll(/`+/gu)].map((m) => m[0].length)) + 1);
+
+/** Every line but the first set in. */
+export const indented = (text: string, by: string) => text.replace(/\n(?=[^\n])/gu, `\n${by}`);
