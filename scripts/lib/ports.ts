@@ -28,7 +28,7 @@ process.once('exit', () => claimed.forEach((claim) => rmSync(claim, { force: tru
  */
 function claim(port: number): boolean {
   const file = join(tmpdir(), `pulpit-port-${port}`);
-  if (claimed.has(file)) return true;
+  if (claimed.has(file)) return false;
   for (let tries = 0; tries < 2; tries += 1) {
     try {
       writeFileSync(file, String(process.pid), { flag: 'wx' });
@@ -45,7 +45,6 @@ function claim(port: number): boolean {
 
 /** The first port from a number on that is free, and taken for this process. */
 export async function freePort(from: number): Promise<number> {
-  for (let port = from; port < from + 200; port += 1)
-    if ((await isFree(port)) && claim(port)) return port;
+  for (let port = from; port < from + 200; port += 1) if ((await isFree(port)) && claim(port)) return port;
   throw new Error(`no free port from ${from} on`);
 }
