@@ -14,13 +14,13 @@ import { freePort } from '../lib/ports';
 import { removeCluster, startCluster } from '../lib/postgres';
 import { say } from '../lib/say';
 import { SCALE, seedScale } from '../lib/scale';
-import { measureRoom } from '../lib/room-bench';
-import { ROOM, seedRoom, sessionsOf } from '../lib/room-seed';
+import { measureConversation } from '../lib/conversation-bench';
+import { ROOM, seedConversation, sessionsOf } from '../lib/conversation-seed';
 import { measureTyping } from '../lib/typing';
 import { measureUploads } from '../lib/uploads';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
-export const help = `./pulpit bench [--scale] [--typing] [--uploads] [--room] [PAGE …]
+export const help = `./pulpit bench [--scale] [--typing] [--uploads] [--conversation] [PAGE …]
 
 Measures the pages with a database and server of their own, each against a bare server-rendered page with one query
 in the same run: this machine is shared, so only the ratios mean something. Rounds of the bare page and of the page
@@ -30,7 +30,7 @@ alternate; of each the median p95 is taken. PAGE names the pages to measure, for
             Discussions in both: no page may cost more than 1.5 times as much for the size of other people's work
   --typing  types into drafts of 2,000 and 5,000 words in a browser, and measures each key and nothing else
   --uploads sends a hundred files of 5 MB at once through one web process, and measures its memory and nothing else
-  --room    lays out a discussion of 2,000 posts and measures it, 500 who listen to it and 200 who share at its deadline,
+  --conversation lays out a discussion of 2,000 posts and measures it, 500 who listen to it and 200 who share at its deadline,
             through two web processes, and nothing else`;
 
 const ROUNDS = 5;
@@ -149,13 +149,13 @@ async function compareUploads(base: string, cookie: string): Promise<boolean> {
 }
 
 /** A room as large as they come, with its own database and two web processes. */
-async function compareRoom(cluster: string, serve: (run: 'bench' | 'large', url: string) => Promise<string>) {
+async function compareConversation(cluster: string, serve: (run: 'bench' | 'large', url: string) => Promise<string>) {
   await createDatabase(cluster, 'room');
   const url = withDatabase(cluster, 'room');
   const db = connect(url, { poolMax: 4 });
   try {
     await migrate(db);
-    const { due } = await seedRoom(db, DEMO_START);
+    const { due } = await seedConversation(db, DEMO_START);
     await moveClock(db, realClock, DEMO_START);
     const cookies = await sessionsOf(db, DEMO_START, 250);
     const bases = [await serve('bench', url), await serve('large', url)];
@@ -165,7 +165,7 @@ async function compareRoom(cluster: string, serve: (run: 'bench' | 'large', url:
     say(
       `${'what'.padEnd(52)}${'figure'.padStart(10)}  ${''.padEnd(18)}${'baseline'.padStart(10)}${'limit'.padStart(8)}`,
     );
-    const figures = await measureRoom(db, bases, cookies, { now: DEMO_START, due });
+    const figures = await measureConversation(db, bases, cookies, { now: DEMO_START, due });
     for (const f of figures)
       say(
         `${f.name.padEnd(52)}${f.figure.toFixed(f.unit.startsWith('of') || f.unit === '' ? 0 : 1).padStart(10)}  ${f.unit.padEnd(18)}${(f.baseline === null ? '' : `${f.baseline.toFixed(1)} ms`).padStart(10)}${String(f.most).padStart(8)}  ${f.good ? 'yes' : 'NO'}`,
@@ -219,7 +219,7 @@ async function inDatabase<T>(url: string, name: string, work: (db: Knex) => Prom
 
 export async function run(args: string[]): Promise<number> {
   const typing = args.includes('--typing');
-  const room = args.includes('--room');
+  const room = args.includes('--conversation');
   await ensurePackages({ postgres: true, chromium: typing || room });
   removeCluster('bench');
   const scale = args.includes('--scale');
@@ -232,7 +232,7 @@ export async function run(args: string[]): Promise<number> {
       await startWeb(run, { port, slot, mark: sourceMark(), env });
       return `http://127.0.0.1:${port}`;
     };
-    if (room) return (await compareRoom(cluster, serve)) ? 0 : 1;
+    if (room) return (await compareConversation(cluster, serve)) ? 0 : 1;
     const demo = await inDatabase(cluster, 'pulpit', demoToken);
     const large = scale ? await inDatabase(cluster, 'large', largeToken) : null;
     const cookieOf = (token: string) => `pulpit-session=${token}`;

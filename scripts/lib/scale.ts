@@ -129,12 +129,12 @@ async function fillIn(tx: Knex.Transaction, now: Instant) {
       select course_id, discussion_id, count(*), count(*) filter (where kind = 'response'), 0 from posts group by 1, 2`);
   const lastMonday = instant(now - 7 * 86_400_000);
   await tx.raw(
-    `insert into reading_marks (course_id, discussion_id, person_id, post_id, read_at)
+    `insert into reads (course_id, discussion_id, person_id, post_id, read_at)
      select course_id, discussion_id, md5('person 1')::uuid, id, shared_at from posts
      where author_id <> md5('person 1')::uuid and shared_at < ?::timestamptz`,
     [new Date(lastMonday).toISOString()],
   );
   await tx.raw(`
     insert into reading_counts
-      select course_id, discussion_id, person_id, count(*), 0 from reading_marks group by 1, 2, 3`);
+      select course_id, discussion_id, person_id, count(*), 0 from reads group by 1, 2, 3`);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MARK_KINDS, type PostMarks } from '@/core/posts/post-marks';
+import { REACTION_KINDS, type Reactions } from '@/core/posts/reactions';
 import { MODERATION_ACTS, REASON_LENGTH } from '@/core/posts/moderation';
 import { storable } from '@/core/document/document';
 import type { Instant } from '@/core/ids';
@@ -29,13 +29,13 @@ export const followSchema = z.strictObject({
 /** Follows a discussion or a thread of it, or does so no more. */
 export const following = answersWith<null>()('POST', '/discussions/:slug/follow', followSchema);
 
-export const markSchema = z.strictObject({ kind: z.enum(MARK_KINDS), on: z.boolean() });
+export const reactionSchema = z.strictObject({ kind: z.enum(REACTION_KINDS), on: z.boolean() });
 
 /** "Well said", and the bookmark. */
-export const markingPost = answersWith<PostMarks, { code: 'own-post' } | { code: 'gone' }>()(
+export const reacting = answersWith<Reactions, { code: 'own-post' } | { code: 'gone' }>()(
   'POST',
-  '/discussions/:slug/posts/:post/marks',
-  markSchema,
+  '/discussions/:slug/posts/:post/reactions',
+  reactionSchema,
 );
 
 export const moderationSchema = z.strictObject({
@@ -48,7 +48,7 @@ export type ModerationFailure = { code: 'not-found' } | { code: 'not-yours-to-do
 /** Reports a post, or does about it what staff may. */
 export const moderating = answersWith<{ act: ModerationInput['act'] }, ModerationFailure>()(
   'POST',
-  '/discussions/:slug/posts/:post/care',
+  '/discussions/:slug/posts/:post/moderation',
   moderationSchema,
 );
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
-import type { Standable } from './standing';
+import type { StatusInput } from './status';
 
 /** What the address of Discussions may ask for; what it cannot mean is as if it were not there. */
 export const listAskSchema = z.object({
@@ -13,7 +13,7 @@ export const listAskSchema = z.object({
 });
 export type ListAsk = z.infer<typeof listAskSchema>;
 
-export type DiscussionLine = Standable & {
+export type DiscussionLine = StatusInput & {
   slug: string;
   title: string;
   course: { code: string; slug: string; outside: boolean };

@@ -1,5 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
-import type { Checked } from '@/core/checks/checks';
+import type { Checked } from '@/core/checks/check-draft';
 import type { Given } from '@/core/checks/not-own';
 import type { Seal } from '@/core/counting/seal';
 import type { Ledger } from '@/core/counting/types';

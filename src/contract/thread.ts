@@ -1,6 +1,6 @@
 import type { Instant, PersonId, PostId, Role } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
-import type { PostMarks } from '@/core/posts/post-marks';
+import type { Reactions } from '@/core/posts/reactions';
 import type { Reason } from '@/core/worth/rank';
 
 /** A line of a list: a response with what stands under it, or a single post. */
@@ -57,7 +57,7 @@ export type ReadPost = {
   pinned: boolean;
   locked: boolean;
   unread: boolean;
-  marks: PostMarks;
+  reactions: Reactions;
   /** For staff: whom an earlier reply of its writer answered that this one nearly is. */
   repeats: string | null;
 };

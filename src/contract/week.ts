@@ -4,9 +4,9 @@ import type { Work } from '@/core/planning/work';
 import type { Owed } from '@/core/week/owed';
 import type { Lane } from '@/core/week/rail';
 import type { WeekDay } from '@/core/week/week';
-import type { Standable } from './standing';
+import type { StatusInput } from './status';
 
-export type WeekLine = Standable & {
+export type WeekLine = StatusInput & {
   slug: string;
   title: string;
   course: { code: string; title: string; outside: boolean };

@@ -20,6 +20,7 @@ import * as signIn from './migrations/0017_sign_in';
 import * as openings from './migrations/0018_openings';
 import * as sight from './migrations/0019_sight';
 import * as outlines from './migrations/0020_outlines';
+import * as words from './migrations/0021_words';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -42,6 +43,7 @@ const MIGRATIONS = {
   '0018_openings': openings,
   '0019_sight': sight,
   '0020_outlines': outlines,
+  '0021_words': words,
 };
 type Name = keyof typeof MIGRATIONS;
 

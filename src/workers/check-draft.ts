@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { checkDraft, type CheckRules } from '@/core/checks/checks';
+import { checkDraft, type CheckRules } from '@/core/checks/check-draft';
 import type { Doc } from '@/core/document/nodes';
 
 let rules: CheckRules | null = null;

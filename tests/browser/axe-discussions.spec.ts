@@ -14,7 +14,7 @@ visitAll([
   ['Conversation, replying', '/discussions/pla-204-w6/conversation?post=178'],
   ['Conversation, headlines', '/discussions/pla-204-w6/conversation?as=headlines&post=178'],
   ['Conversation, by time', '/discussions/pla-204-w6/conversation?as=time'],
-  ['taking it along', '/discussions/pla-204-w6/take-along'],
+  ['taking it along', '/discussions/pla-204-w6/exports'],
   ['Conversation, closed', '/discussions/geo-115-w5/conversation?post=150'],
   ['Your part', '/discussions/geo-115-w5/part'],
   ['an upcoming discussion', '/discussions/geo-115-w7/response'],

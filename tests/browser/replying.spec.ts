@@ -113,7 +113,7 @@ test('well said is seen by its author, a bookmark by nobody else; replies to me 
   await expect(well).toHaveAttribute('aria-pressed', 'true');
   await expect(well).toContainText('Well said 1');
   const marked = page.waitForResponse(
-    (r) => r.url().endsWith('/posts/186/marks') && /bookmark/u.test(r.request().postData() ?? ''),
+    (r) => r.url().endsWith('/posts/186/reactions') && /bookmark/u.test(r.request().postData() ?? ''),
   );
   await post.getByRole('button', { name: /^Bookmark, post 186/ }).press('Space');
   await marked;

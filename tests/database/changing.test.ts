@@ -26,7 +26,7 @@ describe('a shared post', () => {
   const part = async (who: Actor, when: string) => {
     const found = await yourPart(deps(db, when), who, OPEN);
     if (!found.ok) throw new Error('no part');
-    return found.value.delivered;
+    return found.value.shared;
   };
 
   it('is changed by its author only; every version stays for author and staff, the class sees “edited”', async () => {

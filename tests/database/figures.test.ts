@@ -7,7 +7,7 @@ import { listDiscussions } from '@/server/discussions/list';
 import { yourPart } from '@/server/discussions/your-part';
 import { thisWeek } from '@/server/week/this-week';
 import type { Actor } from '@/server/deps';
-import { tallyText } from '@/ui/words/standing';
+import { tallyText } from '@/ui/words/status';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { Wrong } from '../figures/compare';
 import { expectedFor, type Expected } from '../figures/discussions';
@@ -57,7 +57,7 @@ async function checkLists(actor: Actor, now: Instant, all: Expected[], wrong: Wr
   }
 }
 
-async function checkRooms(actor: Actor, now: Instant, d: Expected, wrong: Wrong) {
+async function checkConversations(actor: Actor, now: Instant, d: Expected, wrong: Wrong) {
   const room = await conversation({ db, now }, actor, d.slug, { post: null, filter: 'all', as: 'threads' });
   if (!room.ok) throw new Error(`${d.slug} is not open to ${actor.name}`);
   const { head, lines, counts } = room.value;
@@ -80,7 +80,7 @@ async function checkRooms(actor: Actor, now: Instant, d: Expected, wrong: Wrong)
   }
   const part = await yourPart({ db, now }, actor, d.slug);
   wrong.same(
-    part.ok && part.value.delivered.map((p) => [p.text.id, p.verdict?.counted ?? false]).sort(),
+    part.ok && part.value.shared.map((p) => [p.text.id, p.verdict?.counted ?? false]).sort(),
     d.shared.map((p) => [p.id, p.counted]).sort(),
     `${about}: what counted`,
   );
@@ -101,7 +101,7 @@ it.each([
     const all = expectedFor(tables, actor.id, now);
     const wrong = new Wrong(name);
     await checkLists(actor, now, all, wrong);
-    for (const d of all.filter(only)) await checkRooms(actor, now, d, wrong);
+    for (const d of all.filter(only)) await checkConversations(actor, now, d, wrong);
     found.push(...wrong.found);
   }
   expect(STUDENTS.length).toBeGreaterThan(20);

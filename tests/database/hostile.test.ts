@@ -20,7 +20,7 @@ import { checkLink } from '@/server/links/check';
 import { verifyReceipt } from '@/server/receipts/verify';
 import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { typeset } from '@/ui/math/typeset';
-import { DocumentView } from '@/ui/reading/document-view';
+import { DocumentView } from '@/ui/document/document-view';
 import { CORPUS, FORMULAS, PRIVATE_LINKS, type Hostile } from '../fixtures/hostile';
 import { deps, OPEN, shared, shareInput, smallCourse } from './world';
 

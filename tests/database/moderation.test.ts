@@ -154,5 +154,5 @@ it('whatever is done is logged with who, when and why, for good', async () => {
     ['Dr. Maren Holt', 'pin', ''],
     ['Imani Okoro', 'report', 'It is rude.'],
   ]);
-  await expect(db('care_log').update({ reason: 'Nothing.' })).rejects.toThrow(/for good/u);
+  await expect(db('moderation_log').update({ reason: 'Nothing.' })).rejects.toThrow(/for good/u);
 });

@@ -11,7 +11,7 @@ import { markRead } from '@/server/discussions/reading';
 import { find } from '@/server/find/find';
 import { takeBack } from '@/server/setup/setup';
 import { glance } from '@/server/posts/glance';
-import { markPost } from '@/server/posts/mark';
+import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
 import type { Actor } from '@/server/deps';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
@@ -53,7 +53,7 @@ async function everything(who: Actor, when = 'Tue 10:00'): Promise<string> {
       conversation(d, who, SEALED, { post: noorsPost, filter }),
     ),
     glance(d, who, SEALED, noorsPost),
-    markPost(d, who, SEALED, noorsPost, { kind: 'bookmark', on: true }),
+    reactToPost(d, who, SEALED, noorsPost, { kind: 'bookmark', on: true }),
     share(d, who, SEALED, shareInput('I answer it.', { kind: 'reply', parent: noorsPost })),
     keepDraft(d, who, SEALED, {
       kind: 'reply',

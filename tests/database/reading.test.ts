@@ -30,7 +30,7 @@ async function counted(who: Actor, staff: boolean, slug: string) {
     .where('d.slug', slug)
     .select('p.*');
   const parents = new Map(posts.map((p) => [p.id, p.author_id]));
-  const marks = new Set(await db('reading_marks').where('person_id', who.id).pluck('post_id'));
+  const marks = new Set(await db('reads').where('person_id', who.id).pluck('post_id'));
   const mine = posts.filter(
     (p) =>
       p.author_id !== who.id &&
@@ -65,7 +65,7 @@ describe('unread', () => {
     expect(await unread(imani, SEALED)).toBe(1);
     const marked = await markRead(deps(db, WHEN), imani, SEALED, { posts: [hidden.post], read: true });
     expect(marked).toMatchObject({ ok: true, value: { unread: 1 } });
-    expect(await db('reading_marks').where('person_id', imani.id)).toEqual([]);
+    expect(await db('reads').where('person_id', imani.id)).toEqual([]);
   });
 
   it('of a private reply belongs to the one it is for, and to staff', async () => {

@@ -10,7 +10,7 @@ import { conversation } from '@/server/discussions/conversation';
 import { keepDraft } from '@/server/drafts/keep';
 import { changePost, withdrawPost } from '@/server/posts/change';
 import { glance } from '@/server/posts/glance';
-import { markPost } from '@/server/posts/mark';
+import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
 import { deps, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
 
@@ -146,7 +146,7 @@ describe('a name in a text', () => {
 
 describe('well said and bookmarks', () => {
   const mark = (who: Actor, id: number, kind: 'well-said' | 'bookmark', on = true) =>
-    markPost(deps(db, 'Tue 14:00'), who, OPEN, id, { kind, on });
+    reactToPost(deps(db, 'Tue 14:00'), who, OPEN, id, { kind, on });
 
   it('well said is for everybody to see, once a person; a bookmark is its maker’s alone', async () => {
     const { imani, jun, noor } = world.people;
@@ -156,7 +156,7 @@ describe('well said and bookmarks', () => {
     await mark(jun, id, 'well-said');
     await mark(imani, id, 'bookmark');
     const seen = async (who: Actor) =>
-      (await room(who, 'all', id, 'Tue 14:10')).posts.find((p) => p.id === id)?.marks;
+      (await room(who, 'all', id, 'Tue 14:10')).posts.find((p) => p.id === id)?.reactions;
     expect(await seen(imani)).toEqual({ wellSaid: 2, saidByMe: true, bookmarked: true });
     expect(await seen(noor)).toEqual({ wellSaid: 2, saidByMe: false, bookmarked: false });
     expect((await room(imani, 'bookmarked')).lines.map((l) => l.id)).toEqual([id]);
@@ -184,7 +184,7 @@ describe('well said and bookmarks', () => {
     );
     const late = deps(db, 'Tue 14:30');
     for (const kind of ['well-said', 'bookmark'] as const)
-      expect((await markPost(late, imani, OPEN, secret.post, { kind, on: true })).ok).toBe(false);
+      expect((await reactToPost(late, imani, OPEN, secret.post, { kind, on: true })).ok).toBe(false);
     expect((await glance(late, imani, OPEN, secret.post)).ok).toBe(false);
     const gone = await shared(db, jun, OPEN, 'Tue 14:40', answer(post.rafi ?? 0, 'I take this back.'));
     await withdrawPost(deps(db, 'Tue 14:45'), jun, OPEN, postId(gone.post));
@@ -199,9 +199,9 @@ describe('well said and bookmarks', () => {
     const { noor, jun } = world.people;
     const sealed = await shared(db, noor, SEALED, 'Tue 09:00', shareInput('Sealed words of mine.'));
     const at = deps(db, 'Tue 15:00');
-    expect((await markPost(at, jun, SEALED, sealed.post, { kind: 'well-said', on: true })).ok).toBe(false);
+    expect((await reactToPost(at, jun, SEALED, sealed.post, { kind: 'well-said', on: true })).ok).toBe(false);
     expect((await glance(at, jun, SEALED, sealed.post)).ok).toBe(false);
-    expect(await db('post_marks').where({ post_id: sealed.post })).toEqual([]);
+    expect(await db('reactions').where({ post_id: sealed.post })).toEqual([]);
   });
 });
 
@@ -252,13 +252,13 @@ describe('a post that is changed while it is answered', () => {
       ok: false,
       failure: { code: 'answered-gone' },
     });
-    const { reply, stranded } = await room(imani, 'all', gone.post, 'Tue 18:20');
+    const { reply, orphaned } = await room(imani, 'all', gone.post, 'Tue 18:20');
     expect(reply).toBeNull();
-    expect(stranded && [stranded.name, plainText(stranded.draft)]).toEqual([
+    expect(orphaned && [orphaned.name, plainText(orphaned.draft)]).toEqual([
       'Jun Hathaway',
       'My answer to it.',
     ]);
-    expect((await room(world.people.noor, 'all', gone.post, 'Tue 18:20')).stranded).toBeNull();
+    expect((await room(world.people.noor, 'all', gone.post, 'Tue 18:20')).orphaned).toBeNull();
   });
 });
 

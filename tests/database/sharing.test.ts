@@ -246,7 +246,7 @@ describe('what counted', () => {
     const part = await yourPart(deps(db, 'Tue 15:00'), me, SEALED);
     if (!part.ok) throw new Error('no part');
     expect(part.value.head.ledger?.complete).toBe(true);
-    expect(part.value.delivered.map((d) => d.verdict?.reason)).toEqual([
+    expect(part.value.shared.map((d) => d.verdict?.reason)).toEqual([
       'counted',
       'counted',
       'same-classmate',

@@ -7,7 +7,7 @@ import { moderate, moderationPage } from '@/server/posts/moderation';
 import type { Actor } from '@/server/deps';
 import { conversation } from '@/server/discussions/conversation';
 import { discussionToTake } from '@/server/discussions/export';
-import { changeDiscussionFeed, readDiscussionFeed, takeAlongPage } from '@/server/discussions/feed';
+import { changeDiscussionFeed, readDiscussionFeed, exportPage } from '@/server/discussions/feed';
 import { keepDraft } from '@/server/drafts/keep';
 import { find } from '@/server/find/find';
 import { liveHub, type Hub } from '@/server/live/hub';
@@ -237,7 +237,7 @@ async function heardBy({ who }: Reader, slug: string, until: number): Promise<Po
 
 async function tokenOf(who: Actor, slug: string) {
   await changeDiscussionFeed(deps(db, 'Tue 07:00'), who, slug, 'make');
-  const page = await takeAlongPage(deps(db, 'Tue 07:00'), who, slug);
+  const page = await exportPage(deps(db, 'Tue 07:00'), who, slug);
   return (page.ok && page.value.feed?.path.split('/')[2]) || 'none';
 }
 
@@ -272,7 +272,7 @@ describe.each([
     for (const reader of readers())
       await checkReader(reader, slug, rows, texts, await tokenOf(reader.who, slug));
 
-    const last: number = (await db('room_events').max('n as last'))[0]?.last ?? 0;
+    const last: number = (await db('discussion_events').max('n as last'))[0]?.last ?? 0;
     for (const reader of readers()) {
       const heard = await heardBy(reader, slug, last);
       const sealed =

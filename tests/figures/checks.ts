@@ -4,9 +4,9 @@ import { summarise } from '@/core/counting/summary';
 import type { Instant } from '@/core/ids';
 import { needsMe } from '@/core/week/needs';
 import { owedAcross } from '@/core/week/owed';
-import { entryKind, entryStanding } from '@/ui/words/calendar';
+import { entryKind, entryStatusText } from '@/ui/words/calendar';
 import { plural } from '@/ui/words/plural';
-import { standing, tallyText } from '@/ui/words/standing';
+import { standing, tallyText } from '@/ui/words/status';
 import { stateName } from '@/ui/words/states';
 import { clockTime, dayOf } from '@/ui/words/time';
 import { minutesText, rangeText, readingText } from '@/ui/words/work';
@@ -75,7 +75,7 @@ async function checkDiscussions({ all, now, see, wrong }: Case) {
   wrong.says(list.text, `Any ${all.length}`, 'Discussions');
 }
 
-async function checkRoom(d: Expected, { now, see, wrong }: Case) {
+async function checkConversation(d: Expected, { now, see, wrong }: Case) {
   const about = d.title;
   const room = await see(`/discussions/${d.slug}/conversation?show=all`);
   wrong.same(room.labels.includes(tallyText(d.ledger)), true, about);
@@ -155,7 +155,7 @@ async function checkCalendar({ zone, all, work, now, see, wrong }: Case) {
   for (const e of within) {
     const said = `${entryKind(e)}${e.extended ? ' (extended for you)' : ''} ${e.title}`;
     wrong.says(agenda.text, said, 'the calendar');
-    const text = entryStanding(e);
+    const text = entryStatusText(e);
     if (text) wrong.says(agenda.text, text, said);
   }
   const month = await see('/calendar?view=month&month=2026-10');
@@ -200,7 +200,7 @@ export async function checkPages(one: Case, into: Expected[]) {
   await checkThisWeek(one);
   await checkDiscussions(one);
   for (const d of into) {
-    await checkRoom(d, one);
+    await checkConversation(d, one);
     await checkCourseWeek(d, one);
     if (d.shared.length) await checkYourPart(d, one);
   }

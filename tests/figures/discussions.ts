@@ -74,7 +74,7 @@ export function expectedFor(t: Tables, student: string, now: Instant): Expected[
   const courses = t.enrolments.filter((e) => e.person_id === student).map((e) => e.course_id);
   const roleIn = (course: string, person: string) =>
     String(t.enrolments.find((e) => e.course_id === course && e.person_id === person)?.role);
-  const marks = new Set(t.reading_marks.filter((m) => m.person_id === student).map((m) => m.post_id));
+  const marks = new Set(t.reads.filter((m) => m.person_id === student).map((m) => m.post_id));
   return t.discussions
     .filter((d) => courses.includes(d.course_id))
     .map((d): Expected => {

@@ -58,7 +58,7 @@ export type Tables = {
     replies_due: string | null;
   }[];
   excusals: { discussion_id: string; person_id: string }[];
-  reading_marks: { person_id: string; post_id: number }[];
+  reads: { person_id: string; post_id: number }[];
   readings: { id: string; course_id: string; slug: string; week: number; title: string; words: number }[];
   reading_progress: { person_id: string; reading_id: string; seconds: number; read_at: Moment }[];
   writing_spells: {
@@ -84,7 +84,7 @@ const NAMES: (keyof Tables)[] = [
   'drafts',
   'extensions',
   'excusals',
-  'reading_marks',
+  'reads',
   'readings',
   'reading_progress',
   'writing_spells',

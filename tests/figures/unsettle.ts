@@ -7,7 +7,7 @@ import type { Knex } from 'knex';
  */
 export async function unsettle(db: Knex) {
   await db.raw(`
-    insert into reading_marks (course_id, discussion_id, person_id, post_id, read_at)
+    insert into reads (course_id, discussion_id, person_id, post_id, read_at)
     select p.course_id, p.discussion_id, e.person_id, p.id, p.shared_at
     from posts p join enrolments e on e.course_id = p.course_id and e.role = 'student'
     where p.author_id <> e.person_id and p.private_to is null and p.withdrawn_at is null and p.hidden_at is null

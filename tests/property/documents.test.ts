@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { briefSchema } from '@/core/brief/brief';
-import { runChecks, figures } from '@/core/checks/checks';
+import { figures } from '@/core/checks/check-draft';
+import { runChecks } from '@/core/checks/checks';
 import { documentFromParts, documentFromText, textsOfParts, withPartHeadings } from '@/core/document/compose';
 import { canonicalJson } from '@/core/posts/canonical';
 import { parseDocument } from '@/core/document/document';

@@ -1,7 +1,7 @@
 import { listAskSchema } from '@/contract/discussion-list';
 import { listDiscussions } from '@/server/discussions/list';
-import { listAddress } from '@/ui/discussions/address';
-import { DiscussionList } from '@/ui/discussions/list';
+import { listAddress } from '@/ui/discussion-list/address';
+import { DiscussionList } from '@/ui/discussion-list/list';
 import { Frame } from '../_request/frame';
 import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';

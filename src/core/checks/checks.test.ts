@@ -1,7 +1,8 @@
 import { brief, doc } from '../../../tests/fixtures/build';
 import type { Doc } from '../document/nodes';
 import { flatten } from '../document/flatten';
-import { figures, runChecks, unmetRequired } from './checks';
+import { figures } from './check-draft';
+import { runChecks, unmetRequired } from './checks';
 import type { Check, Evidence } from './types';
 
 const parts = [

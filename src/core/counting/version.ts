@@ -1,7 +1,7 @@
 import { lateness, type Deadline, type LateRule } from '../deadlines/late';
 import type { OwnPost, Version } from './types';
 
-export type Standing = {
+export type JudgedVersion = {
   version: Version;
   quality: 'met' | 'late' | 'short' | 'too-late';
   penaltyPercent: number;
@@ -12,7 +12,7 @@ export type Standing = {
  * afterwards keeps it. Otherwise the first later one that meets them while the late rule takes it. Otherwise the post
  * is short, or was shared too late altogether.
  */
-export function standingVersion(post: OwnPost, deadline: Deadline, late: LateRule): Standing {
+export function judgeVersion(post: OwnPost, deadline: Deadline, late: LateRule): JudgedVersion {
   const judged = post.versions.map((version) => ({ version, how: lateness(deadline, late, version.at) }));
   const inTime = judged.filter((j) => j.how.kind === 'in-time').pop();
   if (inTime && inTime.version.unmet.length === 0) {

@@ -1,4 +1,4 @@
-import { checkDraft } from '../checks/checks';
+import { checkDraft } from '../checks/check-draft';
 import { briefSchema } from '../brief/brief';
 import { proofread } from '../proofread/proofread';
 import { attachmentsIn, withKnownFiles } from './attachments';

@@ -19,7 +19,7 @@ function itemOf(node: Node): { level: number; list: string } | null {
 const isMark = (node: Element) => /mso-list:\s*ignore/iu.test(styleOf(node));
 
 /** Takes the written bullet or number out of an item, and gives it. */
-function takeMark(item: Element): string {
+function takeReaction(item: Element): string {
   const stack: Node[] = [item];
   for (let next = stack.pop(); next; next = stack.pop()) {
     if (!tree.isElementNode(next)) continue;
@@ -57,7 +57,7 @@ function gather(parent: Parent, from: number): number {
   const open: { list: Element; level: number; last: Element | null }[] = [];
   for (const node of run) {
     const level = itemOf(node)?.level ?? 1;
-    const mark = takeMark(node);
+    const mark = takeReaction(node);
     while (open.length > 1 && (open[open.length - 1]?.level ?? 0) > level) open.pop();
     let at = open[open.length - 1];
     if (!at || at.level < level) {

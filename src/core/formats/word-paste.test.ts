@@ -1,4 +1,5 @@
-import { figures, runChecks } from '../checks/checks';
+import { figures } from '../checks/check-draft';
+import { runChecks } from '../checks/checks';
 import { plainText } from '../document/flatten';
 import { emptyDocument, parseDocument } from '../document/document';
 import type { Doc } from '../document/nodes';

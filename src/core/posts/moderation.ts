@@ -15,7 +15,7 @@ export type ModerationAct = (typeof MODERATION_ACTS)[number];
 /** The longest reason that is taken. */
 export const REASON_LENGTH = 600;
 
-type Cared = {
+type Moderated = {
   kind: 'response' | 'reply';
   mine: boolean;
   private: boolean;
@@ -30,7 +30,7 @@ type Cared = {
  * stands, show what they hid, and pin and lock responses that stand for the class. Nobody does anything about what its author
  * withdrew.
  */
-export function actsOn(post: Cared, staff: boolean): ModerationAct[] {
+export function actsOn(post: Moderated, staff: boolean): ModerationAct[] {
   if (post.withdrawn) return [];
   if (!staff) return post.mine || post.hidden ? [] : ['report'];
   if (post.hidden) return ['show'];

@@ -84,7 +84,7 @@ const columns = (db: Db, person: PersonId) => [
     .whereNotExists((q) =>
       q
         .select(db.raw('1'))
-        .from('reading_marks as m')
+        .from('reads as m')
         .whereRaw('m.course_id = p.course_id and m.discussion_id = p.discussion_id and m.post_id = p.id')
         .where('m.person_id', person),
     )

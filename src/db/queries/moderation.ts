@@ -18,7 +18,7 @@ export const logModeration = (
   place: Place,
   act: { post: PostId; person: PersonId; act: ModerationAct; reason?: string; now: Instant },
 ) =>
-  db('care_log').insert({
+  db('moderation_log').insert({
     course_id: place.course,
     discussion_id: place.discussion,
     post_id: act.post,
@@ -98,7 +98,7 @@ export async function moderationLog(
   discussion: DiscussionId,
   most: number,
 ): Promise<ModerationEntry[]> {
-  const rows = await db('care_log as l')
+  const rows = await db('moderation_log as l')
     .join('people as p', 'p.id', 'l.person_id')
     .where('l.discussion_id', discussion)
     .orderBy('l.id', 'desc')

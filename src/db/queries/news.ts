@@ -26,7 +26,7 @@ const unopened = (db: Db, person: PersonId) => (q: Knex.QueryBuilder) =>
   void q.whereNotExists((m) =>
     m
       .select(db.raw('1'))
-      .from('reading_marks as m')
+      .from('reads as m')
       .whereRaw('m.course_id = p.course_id and m.discussion_id = p.discussion_id and m.post_id = p.id')
       .where('m.person_id', person),
   );

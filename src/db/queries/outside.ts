@@ -216,7 +216,7 @@ export async function markPasted(
   key: { course: CourseId; discussion: DiscussionId; person: PersonId; post: PostId },
   at: Instant,
 ) {
-  await db('reading_marks').insert({
+  await db('reads').insert({
     course_id: key.course,
     discussion_id: key.discussion,
     person_id: key.person,

@@ -1,4 +1,4 @@
-import type { DeliveredText } from '@/core/posts/delivered';
+import type { SharedText } from '@/core/posts/shared-text';
 import type { OwnPost } from '@/core/counting/types';
 import {
   discussionId,
@@ -69,20 +69,16 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
 });
 
 /** One of a person's own posts with every text it has had, oldest first. */
-export type DeliveredPost = { id: PostId; versions: DeliveredText[] };
+export type SharedPost = { id: PostId; versions: SharedText[] };
 
 /** A person's own posts in a discussion, with all their texts. */
-export async function deliveredPosts(
-  db: Db,
-  person: PersonId,
-  discussion: DiscussionId,
-): Promise<DeliveredPost[]> {
+export async function sharedTexts(db: Db, person: PersonId, discussion: DiscussionId): Promise<SharedPost[]> {
   const rows = await db('posts as p')
     .join('post_versions as v', 'v.post_id', 'p.id')
     .where({ 'p.author_id': person, 'p.discussion_id': discussion })
     .orderBy(['p.id', 'v.n'])
     .select('p.id', 'v.n', 'v.title', 'v.doc', 'v.own_words', 'v.checks', 'v.fingerprint', 'v.shared_at');
-  const posts = new Map<PostId, DeliveredPost>();
+  const posts = new Map<PostId, SharedPost>();
   for (const r of rows) {
     const id = postId(r.id);
     const post = posts.get(id) ?? { id, versions: [] };

@@ -75,7 +75,7 @@ const outlined = (db: Db, place: Place, reader: Reader) =>
     .join('people as a', 'a.id', 'p.author_id')
     .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOn('e.person_id', 'p.author_id'))
     .leftJoin('people as t', 't.id', 'p.private_to')
-    .leftJoin('reading_marks as m', (j) =>
+    .leftJoin('reads as m', (j) =>
       j
         .on('m.course_id', 'p.course_id')
         .andOn('m.discussion_id', 'p.discussion_id')

@@ -29,7 +29,7 @@ const markable = (
     .where(mayRead(db, reader.id, reader.staff));
 
 /** Marks posts as read; those read before keep their moment. */
-export async function insertMarks(
+export async function insertReads(
   db: Db,
   course: CourseId,
   discussion: DiscussionId,
@@ -37,7 +37,7 @@ export async function insertMarks(
   only: PostId[] | 'all',
   now: Instant,
 ) {
-  await db(db.raw('reading_marks (course_id, discussion_id, person_id, post_id, read_at)'))
+  await db(db.raw('reads (course_id, discussion_id, person_id, post_id, read_at)'))
     .insert(
       markable(db, course, discussion, reader, only)
         .where(visible(db, 'p'))
@@ -54,28 +54,28 @@ export async function insertMarks(
     .ignore();
 }
 
-export async function deleteMarks(
+export async function deleteReads(
   db: Db,
   course: CourseId,
   discussion: DiscussionId,
   reader: PersonId,
   only: PostId[],
 ) {
-  await db('reading_marks')
+  await db('reads')
     .where({ course_id: course, discussion_id: discussion, person_id: reader })
     .whereIn('post_id', only)
     .delete();
 }
 
 /** Takes back what a person marked as read in a discussion at one moment. */
-export async function deleteMarksOf(
+export async function deleteReadsOf(
   db: Db,
   course: CourseId,
   discussion: DiscussionId,
   reader: PersonId,
   at: Instant,
 ) {
-  await db('reading_marks')
+  await db('reads')
     .where({ course_id: course, discussion_id: discussion, person_id: reader, read_at: timestamptz(at) })
     .delete();
 }
@@ -84,7 +84,7 @@ export async function deleteMarksOf(
 export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, number>> => ({
   query: db('posts as q')
     .join('posts as p', 'p.parent_id', 'q.id')
-    .leftJoin('reading_marks as m', (j) =>
+    .leftJoin('reads as m', (j) =>
       j
         .on('m.course_id', 'p.course_id')
         .andOn('m.discussion_id', 'p.discussion_id')

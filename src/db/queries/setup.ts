@@ -209,7 +209,7 @@ export async function insertSyllabus(db: Db, course: CourseId, syllabus: Syllabu
 /** Marks everything others shared with the class before a moment as read by everybody who may read it. */
 export async function markReadBefore(db: Db, before: Instant) {
   await db.raw(
-    `insert into reading_marks (course_id, discussion_id, person_id, post_id, read_at)
+    `insert into reads (course_id, discussion_id, person_id, post_id, read_at)
      select p.course_id, p.discussion_id, e.person_id, p.id, ?::timestamptz
      from posts p
      join discussions d on d.id = p.discussion_id

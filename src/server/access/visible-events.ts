@@ -1,9 +1,9 @@
-import type { RoomEvent } from '@/db/queries/room-events';
+import type { DiscussionEvent } from '@/db/queries/discussion-events';
 import type { PersonId } from '@/core/ids';
 
 /**
  * Whether somebody may hear that something happened to a post: whoever may read the post. Nobody hears anything behind the
  * seal: there is no listening there.
  */
-export const mayHear = (event: RoomEvent, reader: { id: PersonId; staff: boolean }): boolean =>
+export const mayHear = (event: DiscussionEvent, reader: { id: PersonId; staff: boolean }): boolean =>
   reader.staff || event.between === null || event.between.includes(reader.id);

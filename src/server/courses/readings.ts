@@ -8,7 +8,7 @@ import type { Doc } from '@/core/document/nodes';
 import { readingMinutes } from '@/core/reading/minutes';
 import { fail, ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
-import { recordingOf } from '@/db/queries/beside';
+import { recordingOf } from '@/db/queries/recordings';
 import { discussionsOf } from '@/db/queries/discussions';
 import {
   coursesOf,

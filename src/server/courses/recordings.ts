@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
-import { deleteRecording, putRecording, recordingContent } from '@/db/queries/beside';
+import { deleteRecording, putRecording, recordingContent } from '@/db/queries/recordings';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterReading } from '../notes/notes';

@@ -1,9 +1,5 @@
-import type { OpenDraft } from '@/contract/discussion';
-import type { Compared } from '@/core/drafts/difference';
-import type { Refusal } from '@/core/counting/permission';
-import { isStaff, type Instant, type PersonId, type PostId } from '@/core/ids';
+import { isStaff } from '@/core/ids';
 import { emptyDocument } from '@/core/document/document';
-import type { Doc } from '@/core/document/nodes';
 import { draftFor } from '@/db/queries/drafts';
 import { promptPlain } from '@/db/queries/material';
 import { versionOfPost } from '@/db/queries/post-versions';
@@ -11,37 +7,11 @@ import { plainTexts, type PostOutline, type PostRecord } from '@/db/queries/post
 import type { Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
-import type { Earlier } from '@/core/substance/repeated';
 import { givenTo } from '../posts/given';
 import { earlierReplies } from './repeats';
 import { compareFor } from '../drafts/compare';
 import { openDraft } from '../drafts/open';
-
-/** The facing page: the post being answered and the draft of the answer. */
-export type ReplyPage = {
-  answering: {
-    id: PostId;
-    person: PersonId;
-    name: string;
-    staff: boolean;
-    self: boolean;
-    plain: string;
-    title: string;
-    doc: Doc;
-    privateTo: string | null;
-    /** Which of its versions is read. */
-    n: number;
-  };
-  /** The post was changed after the draft was begun: when, and what differs, where that can be said. */
-  changed: { at: Instant; compared: Compared | null } | null;
-  draft: OpenDraft;
-  refused: Refusal | null;
-  /** What the substance of the reply is judged against, beside the post: by its writer's browser, for nobody else. */
-  about: { prompt: string; others: string[]; earlier: Earlier[] };
-};
-
-/** The post that was to be answered is gone, and there is a draft of the answer. */
-export type Stranded = { name: string; draft: Doc };
+import type { ReplyPage, OrphanedDraft } from '@/contract/conversation-view';
 
 /** So many other responses, and so much of each, say what the class has said already. */
 const OTHERS = 6;
@@ -78,10 +48,10 @@ export async function replyPage(
   deps: Deps,
   actor: Actor,
   entered: Entered,
-  room: { posts: readonly PostOutline[]; asked: PostRecord; locked: boolean },
-): Promise<{ reply: ReplyPage | null; stranded: Stranded | null }> {
+  loaded: { posts: readonly PostOutline[]; asked: PostRecord; locked: boolean },
+): Promise<{ reply: ReplyPage | null; orphaned: OrphanedDraft | null }> {
   const { record } = entered;
-  const { asked } = room;
+  const { asked } = loaded;
   const kept = await draftFor(deps.db, {
     author: actor.id,
     discussion: record.id,
@@ -89,7 +59,7 @@ export async function replyPage(
     parent: asked.id,
   });
   if (asked.withdrawn || asked.hidden)
-    return { reply: null, stranded: kept && { name: asked.author.name, draft: kept.doc } };
+    return { reply: null, orphaned: kept && { name: asked.author.name, draft: kept.doc } };
   const reply: ReplyPage = {
     answering: {
       id: asked.id,
@@ -116,12 +86,12 @@ export async function replyPage(
         given: await givenTo(deps.db, actor, entered, 'reply', asked),
       },
     ),
-    refused: refused(deps, entered, 'reply', room.locked),
+    refused: refused(deps, entered, 'reply', loaded.locked),
     about: {
       prompt: promptPlain(record.prompt, record.brief),
-      others: await othersOf(deps, room.posts, asked),
-      earlier: await earlierReplies(deps, room.posts, actor.id, asked.id),
+      others: await othersOf(deps, loaded.posts, asked),
+      earlier: await earlierReplies(deps, loaded.posts, actor.id, asked.id),
     },
   };
-  return { reply, stranded: null };
+  return { reply, orphaned: null };
 }

@@ -68,14 +68,14 @@ const ownerOf = ({ record }: Entered, actor: Actor) => ({
   person: actor.id,
 });
 
-export type TakeAlongPage = { head: DiscussionHead; feed: FeedAddress | null };
+export type ExportPage = { head: DiscussionHead; feed: FeedAddress | null };
 
 /** What stands on the page of a discussion from where it is taken along. */
-export async function takeAlongPage(
+export async function exportPage(
   deps: Deps,
   actor: Actor,
   slug: string,
-): Promise<Result<TakeAlongPage, NotFound>> {
+): Promise<Result<ExportPage, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const feed = await discussionFeedOf(deps.db, ownerOf(door.value, actor));

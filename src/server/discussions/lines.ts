@@ -2,51 +2,29 @@ import type { ThreadLine } from '@/contract/thread';
 import { isStaff, type PersonId, type PostId } from '@/core/ids';
 import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arrange';
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
-import type { Branch } from '@/core/posts/thread';
 import type { Candidate, Reason, Suggestion } from '@/core/worth/rank';
-import type { PostMarks } from '@/core/posts/post-marks';
 import type { PostOutline } from '@/db/queries/posts';
-import type { Entered } from '../access/enter';
-
-type Node = Branch<PostOutline>;
-
-export type Room = {
-  reader: PersonId;
-  entered: Entered;
-  posts: readonly PostOutline[];
-  trees: readonly Node[];
-  branches: ReadonlyMap<PostId, Node>;
-  /** Every thread in reading order, by its response. */
-  threads: ReadonlyMap<PostId, readonly Node[]>;
-  /** The response in whose thread a post stands. */
-  rootOf: ReadonlyMap<PostId, PostId>;
-  marks: ReadonlyMap<PostId, PostMarks>;
-  /** Threads the reader follows, by their response. */
-  followed: ReadonlySet<PostId>;
-};
-
-const OPENING = 110;
-/** The title, or the first words of the text, whole ones. */
-export const openingOf = (post: Pick<PostOutline, 'title' | 'opening'>) =>
-  post.title ||
-  (post.opening.length > OPENING
-    ? `${post.opening.slice(0, OPENING).replace(/\s+\S*$/u, '')}…`
-    : post.opening);
-
-/** A thread in reading order. */
-export const threadOf = (room: Room, tree: Node): readonly Node[] => room.threads.get(tree.post.id) ?? [];
+import type {
+  LoadedConversation,
+  PostBranch} from './loaded-conversation';
+import {
+  threadOf,
+  openingOf,
+  stands,
+  isUnreadFor
+} from './loaded-conversation';
 
 /** What stands beneath a response. */
-const beneath = (room: Room, tree: Node) => threadOf(room, tree).slice(1);
-
-const stands = (p: PostOutline) => !p.withdrawn && !p.hidden;
-
-export const isUnreadFor = (p: PostOutline, reader: PersonId) =>
-  p.author.id !== reader && stands(p) && !p.read;
+const beneath = (loaded: LoadedConversation, tree: PostBranch) => threadOf(loaded, tree).slice(1);
 
 /** A line for a post, with what is counted beneath it: its whole thread, or its own answers. */
-function lineOf(room: Room, branch: Node, under: readonly PostOutline[], counted: 'thread' | 'post') {
-  const { reader, entered, branches } = room;
+function lineOf(
+  loaded: LoadedConversation,
+  branch: PostBranch,
+  under: readonly PostOutline[],
+  counted: 'thread' | 'post',
+) {
+  const { reader, entered, branches } = loaded;
   const { post } = branch;
   const all = counted === 'thread' ? [post, ...under] : [post];
   const parent = post.parent === null ? null : branches.get(post.parent);
@@ -76,26 +54,26 @@ function lineOf(room: Room, branch: Node, under: readonly PostOutline[], counted
   return line;
 }
 
-const threadLine = (room: Room, thread: Node) =>
+const threadLine = (loaded: LoadedConversation, thread: PostBranch) =>
   lineOf(
-    room,
+    loaded,
     thread,
-    beneath(room, thread).map((b) => b.post),
+    beneath(loaded, thread).map((b) => b.post),
     'thread',
   );
 
 /** A single post, with whether the reader has answered that very one. */
-const postLine = (room: Room, branch: Node) =>
+const postLine = (loaded: LoadedConversation, branch: PostBranch) =>
   lineOf(
-    room,
+    loaded,
     branch,
     branch.replies.map((b) => b.post),
     'post',
   );
 
 /** The responses that this reader could answer so that it counts. Their texts are asked for only where they are weighed. */
-function candidates(room: Room): Omit<Candidate, 'text'>[] {
-  const { reader, posts, trees, branches, entered } = room;
+function candidates(loaded: LoadedConversation): Omit<Candidate, 'text'>[] {
+  const { reader, posts, trees, branches, entered } = loaded;
   const { staffCount } = entered.record.brief.replies;
   const authorOf = (id: PostId | null) => (id === null ? null : (branches.get(id)?.post.author.id ?? null));
   const answeredMe = new Set(
@@ -115,7 +93,7 @@ function candidates(room: Room): Omit<Candidate, 'text'>[] {
       {
         post: post.id,
         author: post.author.id,
-        replies: beneath(room, tree).filter((b) => stands(b.post) && b.post.author.id !== post.author.id)
+        replies: beneath(loaded, tree).filter((b) => stands(b.post) && b.post.author.id !== post.author.id)
           .length,
         unread: isUnreadFor(post, reader),
         answeredMe: answeredMe.has(post.author.id),
@@ -144,34 +122,34 @@ export type Listed = {
   /** What each filter would show; of `to-you` what is new and waits for an answer, of `worth` nothing to who owes none. */
   counts: Record<ThreadFilter, number>;
   /** What is shown, in order: threads by their response, or posts. */
-  shown: Node[];
+  shown: PostBranch[];
   /** Of the responses that are worth an answer, best first where they are listed: why. */
   reasons: ReadonlyMap<PostId, Reason[]>;
 };
 
 /** What each filter lets through of the posts. */
-function filtersOf(room: Room, worth: ReadonlySet<PostId>, { person, found }: Asked) {
-  const { reader, branches, rootOf, marks, followed, trees } = room;
+function filtersOf(loaded: LoadedConversation, worth: ReadonlySet<PostId>, { person, found }: Asked) {
+  const { reader, branches, rootOf, reactions, followed, trees } = loaded;
   const spoken = new Set(
     trees
       .filter(
         (t) =>
           t.post.author.id === reader ||
-          beneath(room, t).some((b) => stands(b.post) && b.post.author.id === reader),
+          beneath(loaded, t).some((b) => stands(b.post) && b.post.author.id === reader),
       )
       .map((t) => t.post.id),
   );
-  const root = (b: Node) => rootOf.get(b.post.id) ?? b.post.id;
+  const root = (b: PostBranch) => rootOf.get(b.post.id) ?? b.post.id;
   const answersMe = (p: PostOutline) =>
     p.parent !== null && branches.get(p.parent)?.post.author.id === reader;
-  const filters: Record<ThreadFilter, (b: Node) => boolean> = {
+  const filters: Record<ThreadFilter, (b: PostBranch) => boolean> = {
     worth: (b) => worth.has(b.post.id),
     all: () => true,
     unread: (b) => isUnreadFor(b.post, reader),
     'no-replies': (b) =>
       b.post.kind === 'response' &&
       b.post.author.id !== reader &&
-      !beneath(room, b).some((r) => stands(r.post)),
+      !beneath(loaded, b).some((r) => stands(r.post)),
     yours: (b) => spoken.has(root(b)),
     followed: (b) => followed.has(root(b)),
     'to-you': ({ post }) =>
@@ -179,13 +157,13 @@ function filtersOf(room: Room, worth: ReadonlySet<PostId>, { person, found }: As
     staff: ({ post }) => isStaff(post.author.role) && stands(post),
     pictured: ({ post }) => post.carries && stands(post),
     person: ({ post }) => post.author.id === person,
-    bookmarked: ({ post }) => marks.get(post.id)?.bookmarked ?? false,
+    bookmarked: ({ post }) => reactions.get(post.id)?.bookmarked ?? false,
     found: ({ post }) => found.has(post.id) && stands(post),
   };
   return filters;
 }
 
-const isAnswered = (b: Node, reader: PersonId) =>
+const isAnswered = (b: PostBranch, reader: PersonId) =>
   b.replies.some((r) => r.post.author.id === reader && stands(r.post));
 
 /**
@@ -193,32 +171,32 @@ const isAnswered = (b: Node, reader: PersonId) =>
  * something else is asked for. `weigh` ranks the candidates by their texts.
  */
 export async function listed(
-  room: Room,
+  loaded: LoadedConversation,
   asked: Asked,
   weigh: (candidates: Omit<Candidate, 'text'>[]) => Promise<Suggestion[]>,
 ): Promise<Listed> {
-  const { reader, trees } = room;
-  const distinct = room.entered.record.brief.replies.distinctPeers;
-  const open = candidates(room).filter((c) => !(c.answered && distinct));
-  const filters = filtersOf(room, new Set(open.map((c) => c.post)), asked);
+  const { reader, trees } = loaded;
+  const distinct = loaded.entered.record.brief.replies.distinctPeers;
+  const open = candidates(loaded).filter((c) => !(c.answered && distinct));
+  const filters = filtersOf(loaded, new Set(open.map((c) => c.post)), asked);
   const standard: ThreadFilter = asked.owing && open.length > 0 && asked.as === 'threads' ? 'worth' : 'all';
   const filter = asked.filter === 'person' && !asked.person ? standard : (asked.filter ?? standard);
   const order = inArrangement(trees, asked);
   const threads = threadsInOrder(trees);
 
   /** Of threads, those with a post that the filter lets through; where it is about posts, these. */
-  const through = (f: ThreadFilter): Node[] => {
+  const through = (f: ThreadFilter): PostBranch[] => {
     if (asked.as !== 'threads') return order.filter(filters[f]);
     if (isOfPosts(f)) return order.filter(filters[f]).sort((a, b) => b.post.sharedAt - a.post.sharedAt);
     return f === 'unread'
-      ? threads.filter((t) => threadOf(room, t).some(filters[f]))
+      ? threads.filter((t) => threadOf(loaded, t).some(filters[f]))
       : threads.filter(filters[f]);
   };
   const counts = Object.fromEntries(
     (Object.keys(filters) as ThreadFilter[]).map((f) => [f, through(f).length]),
   ) as Listed['counts'];
   if (!asked.owing) counts.worth = 0;
-  const waits = (b: Node) => isUnreadFor(b.post, reader) && !isAnswered(b, reader);
+  const waits = (b: PostBranch) => isUnreadFor(b.post, reader) && !isAnswered(b, reader);
   counts['to-you'] = through('to-you').filter(waits).length;
 
   let shown = through(filter);
@@ -226,28 +204,28 @@ export async function listed(
   if (filter === 'worth') {
     const ranked = await weigh(open);
     for (const { post, reasons: why } of ranked) reasons.set(post, why);
-    shown = ranked.flatMap(({ post }) => room.branches.get(post) ?? []);
+    shown = ranked.flatMap(({ post }) => loaded.branches.get(post) ?? []);
   } else if (filter === 'to-you' && asked.as === 'threads') {
     // What is new first, then what waits for an answer.
-    const rank = (b: Node) => (waits(b) ? 0 : isAnswered(b, reader) ? 2 : 1);
+    const rank = (b: PostBranch) => (waits(b) ? 0 : isAnswered(b, reader) ? 2 : 1);
     shown.sort((a, b) => rank(a) - rank(b));
   }
-  const here = asked.open === null ? undefined : room.branches.get(asked.open);
+  const here = asked.open === null ? undefined : loaded.branches.get(asked.open);
   if (asked.as === 'threads' && here && !isOfPosts(filter) && !shown.includes(here)) shown = [...shown, here];
   return { filter, standard, counts, shown, reasons };
 }
 
 /** The lines of what is shown, or of a page of it. */
 export const linesOf = (
-  room: Room,
+  loaded: LoadedConversation,
   { filter, reasons }: Pick<Listed, 'filter' | 'reasons'>,
-  shown: readonly Node[],
+  shown: readonly PostBranch[],
   /** A line is of its post alone, or of the thread that begins with it. */
   of: 'posts' | 'threads',
   passages: ReadonlyMap<PostId, string>,
 ): ThreadLine[] =>
   shown.map((branch) => {
-    const line = of === 'posts' ? postLine(room, branch) : threadLine(room, branch);
+    const line = of === 'posts' ? postLine(loaded, branch) : threadLine(loaded, branch);
     return {
       ...line,
       opening: passages.get(branch.post.id) ?? line.opening,

@@ -1,7 +1,7 @@
 import type { ReadingInput } from '@/contract/conversation';
 import { instant, postId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
-import { deleteMarks, deleteMarksOf, insertMarks } from '@/db/queries/reading';
+import { deleteReads, deleteReadsOf, insertReads } from '@/db/queries/reading';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
@@ -22,15 +22,15 @@ export async function markRead(
     const { record, staff, sealed, unread } = door.value;
     if (sealed) return ok({ unread, at: null });
     if ('at' in input) {
-      await deleteMarksOf(tx, record.course.id, record.id, actor.id, instant(input.at));
+      await deleteReadsOf(tx, record.course.id, record.id, actor.id, instant(input.at));
       const again = await enterDiscussion(deps, actor, slug, tx);
       return again.ok ? ok({ unread: again.value.unread, at: null }) : again;
     }
     const ids = input.posts === 'all' ? ('all' as const) : input.posts.map(postId);
     if (input.read) {
-      await insertMarks(tx, record.course.id, record.id, { id: actor.id, staff }, ids, deps.now);
+      await insertReads(tx, record.course.id, record.id, { id: actor.id, staff }, ids, deps.now);
     } else if (ids !== 'all') {
-      await deleteMarks(tx, record.course.id, record.id, actor.id, ids);
+      await deleteReads(tx, record.course.id, record.id, actor.id, ids);
     }
     const after = await enterDiscussion(deps, actor, slug, tx);
     return after.ok ? ok({ unread: after.value.unread, at: deps.now }) : after;

@@ -1,11 +1,12 @@
-import type { Delivered } from '@/contract/part';
+import type { JudgedText } from '@/contract/part';
 import type { DiscussionHead, OpenDraft } from '@/contract/discussion';
 import type { RubricSheet } from '@/contract/rubric';
 import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
 import { contradictions, type Contradiction } from '@/core/syllabus/contradictions';
 import { askTogether } from '@/db/ask';
-import { recordingOf, viewingsDone } from '@/db/queries/beside';
+import { recordingOf } from '@/db/queries/recordings';
+import { viewingsDone } from '@/db/queries/viewings';
 import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
@@ -21,7 +22,7 @@ import { ok, type Result } from '@/core/result';
 import { disagreements, type Disagreement } from '@/core/prompts/disagreements';
 import type { Requirement } from '@/core/prompts/on-document';
 import { draftFor } from '@/db/queries/drafts';
-import { deliveredPosts } from '@/db/queries/own-posts';
+import { sharedTexts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
@@ -29,7 +30,7 @@ import { quotable } from '../posts/check-text';
 import { givenTo } from '../posts/given';
 import { readFor } from '../readers/readers';
 import { openDraft } from '../drafts/open';
-import { deliveredWith } from './delivered';
+import { judgedText } from './shared-text';
 import { headOf } from './head';
 
 export type ResponseRoom = {
@@ -39,7 +40,7 @@ export type ResponseRoom = {
   refused: Refusal | null;
   ledgerInput: LedgerInput | null;
   /** The student's shared responses, first one first. */
-  shared: Delivered[];
+  shared: JudgedText[];
   /** Where this discussion says other than its course's syllabus. */
   contradictions: Contradiction[];
   /** What the prompt's text requires, where it says so. */
@@ -50,7 +51,7 @@ export type ResponseRoom = {
   readings: { slug: string; title: string; minutes: number; read: boolean }[];
   /** Where the prompt names readings of its course. */
   mentions: Mention[];
-  /** A reading that was asked for beside the writing. */
+  /** A reading that was asked for around the writing. */
   openReading: { slug: string; title: string; author: string; minutes: number; doc: Doc } | null;
   sheet: RubricSheet | null;
   viewings: (Viewing & { done: boolean })[];
@@ -69,9 +70,9 @@ export async function responseRoom(
   const entered = door.value;
   const { record, staff } = entered;
   const { course } = record;
-  const [draft, delivered, open, quoted, beside] = await Promise.all([
+  const [draft, versions, open, quoted, around] = await Promise.all([
     draftFor(deps.db, { author: actor.id, discussion: record.id, kind: 'response', parent: null }),
-    deliveredPosts(deps.db, actor.id, record.id),
+    sharedTexts(deps.db, actor.id, record.id),
     asked.reading === null ? null : readingBySlug(deps.db, actor.id, asked.reading),
     staff ? [] : quotable(deps.db, record),
     askTogether(deps.db, {
@@ -85,7 +86,7 @@ export async function responseRoom(
     }),
   ]);
   const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
-  const { syllabus, readings, history } = beside;
+  const { syllabus, readings, history } = around;
   const pace = paceOf(history.writing, history.reading);
   const { late, responseDue, repliesDue } = record.timetable;
   const { brief } = record;
@@ -124,10 +125,10 @@ export async function responseRoom(
         : null,
     sheet: staff
       ? record.rubric && { rubric: record.rubric, estimate: null, mark: null }
-      : sheetOf(entered, beside),
-    viewings: record.viewings.map((v) => ({ ...v, done: beside.done.includes(v.id) })),
-    recording: beside.recording,
-    note: beside.note,
+      : sheetOf(entered, around),
+    viewings: record.viewings.map((v) => ({ ...v, done: around.done.includes(v.id) })),
+    recording: around.recording,
+    note: around.note,
     draft: await openDraft(
       deps,
       actor,
@@ -137,6 +138,6 @@ export async function responseRoom(
     ),
     refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,
-    shared: delivered.filter((p) => responses.has(p.id)).map((p) => deliveredWith(p, entered.ledger)),
+    shared: versions.filter((p) => responses.has(p.id)).map((p) => judgedText(p, entered.ledger)),
   });
 }

@@ -1,7 +1,7 @@
 import type { OpenDraft } from '@/contract/discussion';
 import { randomUUID } from 'node:crypto';
 import type { Brief } from '@/core/brief/brief';
-import { checkDraft, type CheckRules } from '@/core/checks/checks';
+import { checkDraft, type CheckRules } from '@/core/checks/check-draft';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
 import type { Doc } from '@/core/document/nodes';

@@ -10,7 +10,7 @@ import { plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { fromDocx } from './from-docx';
 import { fromOdt } from './from-odt';
-import { fromRtf } from './from-rtf';
+import { fromRtf } from './rtf/from-rtf';
 import type { Written } from './written';
 
 /** Of a larger file nothing is read. */

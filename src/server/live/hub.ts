@@ -2,7 +2,7 @@ import type { DiscussionId, PersonId } from '@/core/ids';
 import type { Db } from '@/db/connection';
 import { listen } from '@/db/listen';
 import { livingSessions } from '@/db/queries/people';
-import { eventsAfter, type RoomEvent } from '@/db/queries/room-events';
+import { eventsAfter, type DiscussionEvent } from '@/db/queries/discussion-events';
 import { mayHear } from '../access/visible-events';
 
 /** Somebody who hears what happens in a discussion, and how far they have heard. */
@@ -12,7 +12,7 @@ export type Listener = {
   session: string | null;
   /** The number of the last event they know of. */
   after: number;
-  hear: (events: RoomEvent[]) => void;
+  hear: (events: DiscussionEvent[]) => void;
   /** The process or the session ends: whoever listens has to begin anew. */
   ended: () => void;
 };
@@ -26,7 +26,7 @@ export type Hub = {
   stop: () => void;
 };
 
-type Room = { listeners: Set<Listener>; walking: boolean; again: boolean };
+type Audience = { listeners: Set<Listener>; walking: boolean; again: boolean };
 
 const AGAIN_AFTER_MS = 1_000;
 /** Windows of one person that listen through this process. */
@@ -38,14 +38,14 @@ const MOST_AT_ONCE = 500;
 
 /**
  * Carries what happens in discussions to those who listen in this process. The database tells that something happened, not
- * what: each room then asks once for all its listeners what came after the last they heard, one walk at a time, so nobody
+ * what: each audience then asks once for all its listeners what came after the last they heard, one walk at a time, so nobody
  * misses an event, hears one twice or out of order, whichever process made it and however often the connection was lost.
  */
 export function liveHub(db: Db, databaseUrl: string): Hub {
-  const rooms = new Map<string, Room>();
+  const audiences = new Map<string, Audience>();
   let stopListening: (() => void) | null = null;
 
-  const round = async (discussion: DiscussionId, { listeners }: Room): Promise<boolean> => {
+  const round = async (discussion: DiscussionId, { listeners }: Audience): Promise<boolean> => {
     const from = Math.min(...[...listeners].map((l) => l.after));
     const events = await eventsAfter(db, discussion, from, MOST_AT_ONCE);
     const last = events.at(-1);
@@ -60,36 +60,36 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
     return events.length === MOST_AT_ONCE;
   };
 
-  const walk = async (discussion: DiscussionId, room: Room) => {
-    room.again = true;
-    if (room.walking) return;
-    room.walking = true;
+  const walk = async (discussion: DiscussionId, audience: Audience) => {
+    audience.again = true;
+    if (audience.walking) return;
+    audience.walking = true;
     try {
-      while (room.again && room.listeners.size > 0) {
-        room.again = false;
-        if (await round(discussion, room)) room.again = true;
+      while (audience.again && audience.listeners.size > 0) {
+        audience.again = false;
+        if (await round(discussion, audience)) audience.again = true;
       }
     } catch {
       // The database could not be asked: everything since is asked for once more in a while.
-      setTimeout(() => void walk(discussion, room), AGAIN_AFTER_MS).unref();
+      setTimeout(() => void walk(discussion, audience), AGAIN_AFTER_MS).unref();
     } finally {
-      room.walking = false;
+      audience.walking = false;
     }
   };
 
   const start = () =>
-    listen(databaseUrl, 'room', {
+    listen(databaseUrl, 'discussion', {
       told: (discussion) => {
-        const room = rooms.get(discussion);
-        if (room) void walk(discussion as DiscussionId, room);
+        const audience = audiences.get(discussion);
+        if (audience) void walk(discussion as DiscussionId, audience);
       },
       ready: () => {
-        for (const [discussion, room] of rooms) void walk(discussion as DiscussionId, room);
+        for (const [discussion, audience] of audiences) void walk(discussion as DiscussionId, audience);
       },
     });
 
   let looking: NodeJS.Timeout | null = null;
-  const everybody = () => [...rooms.values()].flatMap(({ listeners }) => [...listeners]);
+  const everybody = () => [...audiences.values()].flatMap(({ listeners }) => [...listeners]);
   const of = (person: PersonId) => everybody().filter((l) => l.reader.id === person);
 
   /** Ends the streams of sessions that are over: one question for all of them. */
@@ -112,21 +112,22 @@ export function liveHub(db: Db, databaseUrl: string): Hub {
       if (of(listener.reader.id).length >= MOST_OF_A_PERSON) return null;
       stopListening ??= start();
       looking ??= setInterval(() => void endOver(), LOOK_MS).unref();
-      const room = rooms.get(discussion) ?? { listeners: new Set(), walking: false, again: false };
-      rooms.set(discussion, room);
-      room.listeners.add(listener);
-      void walk(discussion, room);
+      const audience = audiences.get(discussion) ?? { listeners: new Set(), walking: false, again: false };
+      audiences.set(discussion, audience);
+      audience.listeners.add(listener);
+      void walk(discussion, audience);
       return () => {
-        room.listeners.delete(listener);
-        if (room.listeners.size === 0 && rooms.get(discussion) === room) rooms.delete(discussion);
+        audience.listeners.delete(listener);
+        if (audience.listeners.size === 0 && audiences.get(discussion) === audience)
+          audiences.delete(discussion);
       };
     },
     stop() {
       hub.stopped = true;
       stopListening?.();
       if (looking) clearInterval(looking);
-      for (const { listeners } of rooms.values()) for (const { ended } of [...listeners]) ended();
-      rooms.clear();
+      for (const { listeners } of audiences.values()) for (const { ended } of [...listeners]) ended();
+      audiences.clear();
     },
   };
   return hub;

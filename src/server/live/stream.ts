@@ -1,12 +1,12 @@
 import type { DiscussionId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
-import type { RoomEvent } from '@/db/queries/room-events';
+import type { DiscussionEvent } from '@/db/queries/discussion-events';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import type { Hub } from './hub';
 
 /** What a listener is told of an event: which post, never what it says. */
-export type Told = Pick<RoomEvent, 'n' | 'act' | 'post' | 'kind' | 'thread'> & { mine: boolean };
+export type Told = Pick<DiscussionEvent, 'n' | 'act' | 'post' | 'kind' | 'thread'> & { mine: boolean };
 
 export type Listening = {
   /** Begins; the answer stops it. Null behind the seal, where nothing is told. */

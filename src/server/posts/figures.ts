@@ -1,5 +1,6 @@
 import type { Brief, CheckId } from '@/core/brief/brief';
-import { figures, runChecks, unmetRequired } from '@/core/checks/checks';
+import { figures } from '@/core/checks/check-draft';
+import { runChecks, unmetRequired } from '@/core/checks/checks';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';

@@ -19,7 +19,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf } from '../discussions/head';
-import { openingOf } from '../discussions/lines';
+import { openingOf } from '../discussions/loaded-conversation';
 
 /**
  * Does something about a post: a reader reports it, staff pin, lock, hide or show it, or settle what was reported. Each act

@@ -1,6 +1,6 @@
 import { datesNamed } from '@/core/calendar/dates-named';
 import { importBusy } from '@/core/calendar/import';
-import { checkDraft } from '@/core/checks/checks';
+import { checkDraft } from '@/core/checks/check-draft';
 import { abridged, difference } from '@/core/drafts/difference';
 import { documentOf } from '@/core/formats/as-document';
 import { documentFromHtml, pageFromHtml } from '@/core/formats/from-html';

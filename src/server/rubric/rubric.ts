@@ -1,18 +1,12 @@
 import type { RubricSheet } from '@/contract/rubric';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
+import type { MarkRecord} from '@/core/rubric/rubric';
 import { levelsOf, type Levels } from '@/core/rubric/rubric';
 import { fail, ok, type Result } from '@/core/result';
 import { ask, type Ask } from '@/db/ask';
-import {
-  authorOfPost,
-  markOf,
-  putMark,
-  putSelfEstimate,
-  selfEstimateOf,
-  setViewing,
-  type MarkRecord,
-} from '@/db/queries/beside';
+import { authorOfPost, markOf, putMark, putSelfEstimate, selfEstimateOf } from '@/db/queries/rubric';
+import { setViewing } from '@/db/queries/viewings';
 import { roleIn } from '@/db/queries/courses';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { PostId } from '@/core/ids';
-import { documentFromParts, documentFromText } from '@/core/document/compose';
+import { documentFromParts,documentFromText } from '@/core/document/compose';
 import { plainText } from '@/core/document/flatten';
-import type { Actor, Deps } from '@/server/deps';
-import { conversation, type Conversation } from '@/server/discussions/conversation';
+import type { Actor,Deps } from '@/server/deps';
+import type { Conversation } from '@/contract/conversation-view';
+import { conversation } from '@/server/discussions/conversation';
 import { markRead } from '@/server/discussions/reading';
 import { changePost } from '@/server/posts/change';
-import { markPost } from '@/server/posts/mark';
+import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
-import { pick, type Random } from './random';
-import { afterthought, replyText, responseTexts } from './texts';
+import { pick,type Random } from './random';
+import { afterthought,replyText,responseTexts } from './texts';
 
 export type Did = 'responded' | 'replied' | 'edited' | 'said well' | 'read' | 'nothing';
 export type Act = { did: Did; post: PostId | null; to: string | null };
@@ -49,9 +50,9 @@ async function respond({ deps, actor, slug, random }: Here, { head }: Conversati
 }
 
 /** Answers the response that the list puts first, or now and then a reply within its thread. */
-async function reply(here: Here, room: Conversation): Promise<Act> {
+async function reply(here: Here, view: Conversation): Promise<Act> {
   const { deps, actor, slug, random } = here;
-  const open = room.lines.filter((l) => !l.mine && !l.gone && !l.locked && !l.answered);
+  const open = view.lines.filter((l) => !l.mine && !l.gone && !l.locked && !l.answered);
   if (open.length === 0) return NOTHING;
   const line = random() < 0.7 ? open[0] : pick(open, random);
   const thread =
@@ -72,8 +73,8 @@ async function reply(here: Here, room: Conversation): Promise<Act> {
   return shared.ok ? { did: 'replied', post: shared.value.post, to: answered.author.name } : NOTHING;
 }
 
-async function edit({ deps, actor, slug, random }: Here, room: Conversation): Promise<Act> {
-  const mine = room.lines.find((l) => l.mine && !l.gone);
+async function edit({ deps, actor, slug, random }: Here, view: Conversation): Promise<Act> {
+  const mine = view.lines.find((l) => l.mine && !l.gone);
   const own =
     mine && (await conversation(deps, actor, slug, { post: mine.id, filter: 'all', as: 'threads' }));
   const post = own?.ok ? own.value.posts.find((p) => p.id === mine?.id) : undefined;
@@ -86,16 +87,16 @@ async function edit({ deps, actor, slug, random }: Here, room: Conversation): Pr
   return changed.ok ? { did: 'edited', post: post.id, to: null } : NOTHING;
 }
 
-async function sayWell({ deps, actor, slug, random }: Here, room: Conversation): Promise<Act> {
-  const others = room.lines.filter((l) => !l.mine && !l.gone);
+async function sayWell({ deps, actor, slug, random }: Here, view: Conversation): Promise<Act> {
+  const others = view.lines.filter((l) => !l.mine && !l.gone);
   if (others.length === 0) return NOTHING;
   const line = pick(others, random);
-  const marked = await markPost(deps, actor, slug, line.id, { kind: 'well-said', on: true });
+  const marked = await reactToPost(deps, actor, slug, line.id, { kind: 'well-said', on: true });
   return marked.ok ? { did: 'said well', post: line.id, to: line.author } : NOTHING;
 }
 
-async function read({ deps, actor, slug, random }: Here, room: Conversation): Promise<Act> {
-  const unread = room.lines.filter((l) => l.unread.length > 0);
+async function read({ deps, actor, slug, random }: Here, view: Conversation): Promise<Act> {
+  const unread = view.lines.filter((l) => l.unread.length > 0);
   if (unread.length === 0) return NOTHING;
   const line = pick(unread, random);
   await markRead(deps, actor, slug, { posts: line.unread.slice(0, 200), read: true });
@@ -108,19 +109,19 @@ async function read({ deps, actor, slug, random }: Here, room: Conversation): Pr
  */
 export async function actOnce(here: Here): Promise<Act> {
   const { deps, actor, slug, random } = here;
-  const room = await conversation(deps, actor, slug, { post: null, filter: 'all', as: 'threads' });
-  if (!room.ok) return NOTHING;
-  if (!room.value.head.responded && !room.value.head.staff) return respond(here, room.value);
+  const view = await conversation(deps, actor, slug, { post: null, filter: 'all', as: 'threads' });
+  if (!view.ok) return NOTHING;
+  if (!view.value.head.responded && !view.value.head.staff) return respond(here, view.value);
   switch (wayOf(random)) {
     case 'edited':
-      return edit(here, room.value);
+      return edit(here, view.value);
     case 'said well':
-      return sayWell(here, room.value);
+      return sayWell(here, view.value);
     case 'read':
-      return read(here, room.value);
+      return read(here, view.value);
     default: {
       const worth = await conversation(deps, actor, slug, { post: null, filter: 'worth', as: 'threads' });
-      return reply(here, worth.ok && worth.value.lines.length ? worth.value : room.value);
+      return reply(here, worth.ok && worth.value.lines.length ? worth.value : view.value);
     }
   }
 }

@@ -17,7 +17,7 @@ import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './peo
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addHistory } from './seed-habits';
-import { addBeside, addEstimates } from './seed-beside';
+import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
 
@@ -120,7 +120,7 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     });
     if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
   }
-  await addBeside(db, now, { actor, person }, (slug, author) => {
+  await addMaterial(db, now, { actor, person }, (slug, author) => {
     const post = planned.find(
       (p) => !p.parent && p.discussion.slug === slug && p.post.author === author,
     )?.post;

@@ -1,7 +1,7 @@
 import { conversationAt, discussionAt, responseAt } from '@/contract/addresses';
 import { entryStatus } from '@/core/calendar/entries';
 import Link from 'next/link';
-import { entryKind, entryStanding } from '../words/calendar';
+import { entryKind, entryStatusText } from '../words/calendar';
 import { clockTime, moment, zoneName } from '../words/time';
 import type { CalendarEntry } from '@/contract/calendar';
 
@@ -20,7 +20,7 @@ export const roomOf = ({ slug, kind }: CalendarEntry) =>
 
 /** One entry in a day of the month: the time in the reader's zone, the course, and how it stands. */
 export function EntryInDay({ entry, zone }: { entry: CalendarEntry; zone: string }) {
-  const standing = entryStanding(entry);
+  const said = entryStatusText(entry);
   const { code } = entryStatus(entry);
   return (
     <Link
@@ -30,7 +30,7 @@ export function EntryInDay({ entry, zone }: { entry: CalendarEntry; zone: string
       }`}
     >
       <b>{clockTime(entry.at, zone)}</b> {entry.course.code} {entryKind(entry)}{' '}
-      {standing ? (
+      {said ? (
         <span
           className={
             TONE_LOST.has(code)
@@ -40,7 +40,7 @@ export function EntryInDay({ entry, zone }: { entry: CalendarEntry; zone: string
                 : 'block'
           }
         >
-          {standing}
+          {said}
         </span>
       ) : null}
       <span className="sr-only">, {entry.title}</span>
@@ -50,7 +50,7 @@ export function EntryInDay({ entry, zone }: { entry: CalendarEntry; zone: string
 
 /** One entry of the agenda, with its title and the course's own time where that differs. */
 export function EntryLine({ entry, zone }: { entry: CalendarEntry; zone: string }) {
-  const standing = entryStanding(entry);
+  const said = entryStatusText(entry);
   const { code } = entryStatus(entry);
   const there = moment(entry.at, entry.zone);
   return (
@@ -72,7 +72,7 @@ export function EntryLine({ entry, zone }: { entry: CalendarEntry; zone: string 
         <span
           className={`text-[13px] ${TONE_LOST.has(code) ? 'font-semibold text-brick' : code === 'owed' ? 'font-semibold text-ochre-ink' : 'text-ink-2'}`}
         >
-          {standing}
+          {said}
         </span>
       </Link>
     </li>

@@ -17,6 +17,21 @@ export type Look = {
   words: string;
 };
 
+/** How a conversation is looked at, and nothing else of it: this goes to every part of the page. */
+export const lookOf = (
+  view: Omit<Look, 'slug' | 'person'> & { person: { id: string } | null },
+  slug: string,
+): Look => ({
+  slug,
+  as: view.as,
+  newestFirst: view.newestFirst,
+  habit: view.habit,
+  filter: view.filter,
+  standard: view.standard,
+  person: view.person?.id ?? null,
+  words: view.words,
+});
+
 /** The address of a conversation looked at in this way, with a post open or a page of the list. */
 export function addressOf(look: Look, at: { post?: number | null; page?: number | null } = {}): string {
   const q: Record<string, string | number> = {};

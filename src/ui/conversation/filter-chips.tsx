@@ -1,7 +1,7 @@
 import { readsAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ThreadFilter } from '@/core/posts/filters';
-import { FILTER_NAMES } from '../words/room';
+import { FILTER_NAMES } from '../words/conversation-bar';
 import { addressOf, type Look } from './address';
 
 type Counts = Readonly<Record<ThreadFilter, number>>;

@@ -1,7 +1,7 @@
 import { CornerDownRight, Image as Picture, Lock, Pin } from 'lucide-react';
 import Link from 'next/link';
 import { plural } from '../words/plural';
-import { emptyText } from '../words/room';
+import { emptyText } from '../words/conversation-bar';
 import { ago, moment } from '../words/time';
 import { addressOf, type Look } from './address';
 import type { PostOfAuthorView } from './person-card';

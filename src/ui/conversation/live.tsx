@@ -4,7 +4,7 @@ import { liveAt } from '@/contract/addresses';
 import { ArrowDownToLine } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, useTransition } from 'react';
-import { arrivedText } from '../words/room';
+import { arrivedText } from '../words/conversation-bar';
 
 type Told = {
   n: number;

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { Popover } from 'radix-ui';
 import { useId, useState, type FormEvent } from 'react';
 import { REASON_LENGTH, wantsReason, type ModerationAct } from '@/core/posts/moderation';
-import { MODERATION_NAMES, moderationTrouble } from '../words/room';
+import { MODERATION_NAMES, moderationTrouble } from '../words/conversation-bar';
 
 type Act = Exclude<ModerationAct, 'answer'>;
 

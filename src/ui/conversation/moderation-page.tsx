@@ -2,7 +2,7 @@ import { conversationAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ModerationAct } from '@/core/posts/moderation';
 import { plural } from '../words/plural';
-import { CARE_DONE } from '../words/room';
+import { MODERATION_DONE } from '../words/conversation-bar';
 import { moment } from '../words/time';
 import { ModerationMenu } from './moderation-menu';
 
@@ -13,7 +13,7 @@ export type ReportedView = {
   hidden: boolean;
   reports: { by: string; reason: string; at: number }[];
 };
-export type CareEntryView = {
+export type ModerationEntry = {
   post: number;
   author: string;
   by: string;
@@ -28,7 +28,7 @@ const postHref = (slug: string, post: number) => conversationAt(slug, { post });
 export function ModerationPage(props: {
   slug: string;
   reported: readonly ReportedView[];
-  log: readonly CareEntryView[];
+  log: readonly ModerationEntry[];
   zone: string;
 }) {
   const { slug, reported, log, zone } = props;
@@ -85,7 +85,7 @@ export function ModerationPage(props: {
         <ol className="mt-2">
           {log.map((entry, i) => (
             <li key={i} className="border-t border-rule-soft py-2 text-[14px]">
-              <b>{entry.by}</b> {CARE_DONE[entry.act]}{' '}
+              <b>{entry.by}</b> {MODERATION_DONE[entry.act]}{' '}
               <Link className="link" href={postHref(slug, entry.post)}>
                 #{entry.post}
               </Link>

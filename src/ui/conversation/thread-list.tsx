@@ -6,7 +6,7 @@ import { reasonText } from '../words/worth';
 import { UnreadOf } from './unread';
 import { plural } from '../words/plural';
 import { clockTime, day, weekday } from '../words/time';
-import { emptyText } from '../words/room';
+import { emptyText } from '../words/conversation-bar';
 import { addressOf, type Look } from './address';
 import type { ThreadLine } from '@/contract/thread';
 

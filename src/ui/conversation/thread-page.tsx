@@ -4,13 +4,13 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { Avatar } from '../frame/avatar';
 import { TakeOut } from '../outside/take-back';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { plural } from '../words/plural';
 import { ago, moment } from '../words/time';
 import { addressOf, type Look } from './address';
 import { ModerationMenu } from './moderation-menu';
 import { ReadingEye } from './reading-eye';
-import { Marks } from './marks';
+import { PostReactions } from './reactions';
 import { PersonCard, type PostOfAuthorView } from './person-card';
 import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
@@ -173,7 +173,13 @@ export function Post({
           ) : null
         ) : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-            <Marks slug={slug} post={post.id} author={post.author.name} mine={post.mine} marks={post.marks} />
+            <PostReactions
+              slug={slug}
+              post={post.id}
+              author={post.author.name}
+              mine={post.mine}
+              reactions={post.reactions}
+            />
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>
                 Answer {post.mine ? 'this' : post.author.name}

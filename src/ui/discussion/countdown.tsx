@@ -4,7 +4,7 @@ import { summarise } from '@/core/counting/summary';
 import { discussionState } from '@/core/deadlines/state';
 import { instant } from '@/core/ids';
 import { useServerNow } from '../frame/server-clock';
-import { standing } from '../words/standing';
+import { standing } from '../words/status';
 import { countdown } from '../words/time';
 import type { DiscussionHead } from '@/contract/discussion';
 

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { Rooms } from '../frame/rooms';
 import { Tally } from '../tally/tally';
 import { ownTimeShort } from '../words/deadlines';
-import { standing } from '../words/standing';
+import { standing } from '../words/status';
 import { Countdown } from './countdown';
 import type { DiscussionHead, Room } from '@/contract/discussion';
 

@@ -18,7 +18,7 @@ import { RubricPage } from '../rubric/rubric-page';
 import type { RubricSheet } from '@/contract/rubric';
 import { Viewings } from './viewings';
 import { PromptText } from './prompt-text';
-import { requirementStandings } from './requirement-standings';
+import { requirementStatuses } from './requirement-statuses';
 import type { DiscussionHead } from '@/contract/discussion';
 import { Unclear } from './unclear';
 import type { Doc } from '@/core/document/nodes';
@@ -107,7 +107,7 @@ export function PromptPage({
       <PromptText
         doc={prompt}
         requirements={requirements}
-        told={requirementStandings(head)}
+        told={requirementStatuses(head)}
         mentions={mentions}
         slug={head.slug}
         recording={recording}

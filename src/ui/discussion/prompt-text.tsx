@@ -9,14 +9,14 @@ import type { Mention } from '@/core/reading/mentions';
 import Link from 'next/link';
 import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
-import { DocumentView } from '../reading/document-view';
-import type { Dressed } from '../reading/dressing';
+import { DocumentView } from '../document/document-view';
+import type { Dressed } from '../document/dressing';
 import { checkFigure, checkName } from '../words/checks';
 import { factText } from '../words/requirements';
 import { useOfChecks, useWriting } from '../writing/writing-context';
 
 /** How far something a prompt asks for is done: `told` is for what has nothing to be done, such as a deadline. */
-export type Standing = { state: 'met' | 'open' | 'told'; text: string };
+export type Status = { state: 'met' | 'open' | 'told'; text: string };
 
 const LOOKS = {
   met: 'decoration-pine decoration-solid',
@@ -29,12 +29,12 @@ const SIGNS = { met: '✓', open: '!', told: '' };
 const checkOf = (fact: string, checks: readonly Check[] | null) =>
   fact.startsWith('response.') ? checks?.find((c) => c.id === fact.split('.')[1]) : undefined;
 
-function standingOf(
+function statusOf(
   r: Requirement,
   checks: readonly Check[] | null,
-  told: Record<string, Standing>,
-): Standing {
-  const each = r.facts.map((f): Standing => {
+  told: Record<string, Status>,
+): Status {
+  const each = r.facts.map((f): Status => {
     const check = checkOf(f.fact, checks);
     if (check) {
       const state = check.met ? 'met' : 'open';
@@ -68,15 +68,15 @@ function around(r: { from: number; to: number }, links: readonly Mention[]): { f
 }
 
 /** How a requirement stands in the draft, as its writer goes on writing. */
-function useStanding(r: Requirement, told: Record<string, Standing>): Standing {
-  const state = useOfChecks((checks) => standingOf(r, checks, told).state);
-  const text = useOfChecks((checks) => standingOf(r, checks, told).text);
+function useStatus(r: Requirement, told: Record<string, Status>): Status {
+  const state = useOfChecks((checks) => statusOf(r, checks, told).state);
+  const text = useOfChecks((checks) => statusOf(r, checks, told).text);
   return { state, text };
 }
 
 function Underlined(props: {
   requirement: Requirement;
-  told: Record<string, Standing>;
+  told: Record<string, Status>;
   /** The sign stands behind the last piece of a requirement. */
   last: boolean;
   /** The one that is pointed at on this page, whether or not a check stands behind it. */
@@ -86,7 +86,7 @@ function Underlined(props: {
 }) {
   const { requirement: r, here, setHere } = props;
   const { pointed, point } = useWriting();
-  const standing = useStanding(r, props.told);
+  const standing = useStatus(r, props.told);
   const check = useOfChecks((checks) => r.facts.map((f) => checkOf(f.fact, checks)).find((c) => c));
   const speaksOf = (fact: string) => fact.startsWith('response.') && fact.split('.')[1] === pointed;
   const lit = here === r || (pointed !== null && r.facts.some((f) => speaksOf(f.fact)));
@@ -123,8 +123,8 @@ function Underlined(props: {
 }
 
 /** In words, how the requirement that is pointed at stands. */
-const StandingLine = (props: { requirement: Requirement; told: Record<string, Standing> }) =>
-  `${useStanding(props.requirement, props.told).text}.`;
+const StatusLine = (props: { requirement: Requirement; told: Record<string, Status> }) =>
+  `${useStatus(props.requirement, props.told).text}.`;
 
 /**
  * The prompt's text with everything it requires underlined where it stands, and how that stands by now. Pointing at a
@@ -133,7 +133,7 @@ const StandingLine = (props: { requirement: Requirement; told: Record<string, St
 export function PromptText(props: {
   doc: Doc;
   requirements: Requirement[];
-  told: Record<string, Standing>;
+  told: Record<string, Status>;
   /** Readings that the prompt names, each one click away. */
   mentions: Mention[];
   slug: string;
@@ -188,7 +188,7 @@ export function PromptText(props: {
       {requirements.length ? (
         <p aria-hidden className="mt-1.5 text-[12.5px] text-ink-2">
           {here ? (
-            <StandingLine requirement={here} told={told} />
+            <StatusLine requirement={here} told={told} />
           ) : (
             'Underlined: what is asked for. Point at it to see how it stands.'
           )}

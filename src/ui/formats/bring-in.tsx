@@ -6,7 +6,7 @@ import { isBlank } from '@/core/document/flatten';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { DifferenceView } from '../history/difference-view';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { broughtText, bringInTrouble, leftBehindText } from '../words/formats';
 import type { Text } from './save-text';
 

@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import type { Text } from './save-text';
 
 export type Paper = 'A4' | 'letter';

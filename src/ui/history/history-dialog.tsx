@@ -7,7 +7,7 @@ import type { VersionReason } from '@/core/drafts/history';
 import { History } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import type { Place } from '../writing/draft-keeper';

@@ -2,7 +2,7 @@ import { conversationAt } from '@/contract/addresses';
 import type { Compared } from '@/core/drafts/difference';
 import type { Doc } from '@/core/document/nodes';
 import Link from 'next/link';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { ComparedView } from './difference-view';

@@ -7,7 +7,7 @@ import { LeftOutLine, SendingList } from '../attachments/sending-list';
 import { Recorder } from '../clips/recorder';
 import { TextMenu } from '../formats/text-menu';
 import { DifferenceView } from '../history/difference-view';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { RECORDER_OPEN } from '../words/clips';
 import { materialTrouble } from '../words/material';
 import { ClipField } from '../writing/editor/clip-field';

@@ -1,8 +1,8 @@
 'use client';
 
 import type { Doc } from '@/core/document/nodes';
-import { DocumentView } from '../reading/document-view';
-import type { Dressed } from '../reading/dressing';
+import { DocumentView } from '../document/document-view';
+import type { Dressed } from '../document/dressing';
 import { plural } from '../words/plural';
 import type { MarkView } from './types';
 

@@ -4,8 +4,8 @@ import type { Field } from '@/core/outside/fields';
 import type { Evidence } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
 import { useEffect, useRef } from 'react';
-import { DocumentView } from '../reading/document-view';
-import type { Dressed } from '../reading/dressing';
+import { DocumentView } from '../document/document-view';
+import type { Dressed } from '../document/dressing';
 import { FIELD_NAMES } from '../words/outside';
 
 type Stretch = { from: number; to: number; fields: Field[] };

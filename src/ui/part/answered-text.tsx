@@ -1,5 +1,5 @@
 import type { Doc } from '@/core/document/nodes';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 
 /** The left page while a shared post is changed: what it answers. */
 export const AnsweredText = ({ title, doc }: { title: string; doc: Doc }) => (

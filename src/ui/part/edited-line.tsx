@@ -1,10 +1,10 @@
 import { postHistoryAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { moment } from '../words/time';
-import type { Delivered } from '@/contract/part';
+import type { JudgedText } from '@/contract/part';
 
 /** Of a text that was changed after sharing: which of its versions is the one that is judged. */
-export function EditedLine({ text, slug, zone }: { text: Delivered; slug: string; zone: string }) {
+export function EditedLine({ text, slug, zone }: { text: JudgedText; slug: string; zone: string }) {
   if (text.edits === 0) return null;
   return (
     <p className="text-ink-2">

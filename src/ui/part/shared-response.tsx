@@ -8,18 +8,18 @@ import { ArrivedHeading } from '../frame/arrived-heading';
 import { TextMenu } from '../formats/text-menu';
 import { CopyOut } from '../outside/copy-out';
 import { TakeOut } from '../outside/take-back';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { shortfall } from '../words/checks';
 import { list, plural } from '../words/plural';
 import { verdictReason } from '../words/verdicts';
 import { EditedLine } from './edited-line';
 import { Receipt } from './receipt';
-import type { Delivered } from '@/contract/part';
+import type { JudgedText } from '@/contract/part';
 
 /** The right page once a response is shared: that it went through, what it counts as, and the text itself. */
 export function SharedResponse(props: {
   head: DiscussionHead;
-  text: Delivered;
+  text: JudgedText;
   verdict: Verdict | null;
   /** The writer's name. */
   author: string;

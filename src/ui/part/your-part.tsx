@@ -2,20 +2,20 @@ import { conversationAt, editPostAt, responseAt } from '@/contract/addresses';
 import type { Obligation, ObligationState } from '@/core/counting/types';
 import Link from 'next/link';
 import type { DiscussionHead } from '@/contract/discussion';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { TallyStroke } from '../tally/tally';
 import { checkFigure, checkName, shortfall } from '../words/checks';
 import { calledName, list, plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
-import { MarkBesideEstimate } from '../rubric/mark-beside-estimate';
+import { MarkWithEstimate } from '../rubric/mark-with-estimate';
 import type { RubricSheet } from '@/contract/rubric';
 import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
-import type { OwnDelivery } from '@/contract/part';
+import type { OwnShared } from '@/contract/part';
 
-function DeliveredLine({ item, head }: { item: OwnDelivery; head: DiscussionHead }) {
+function SharedLine({ item, head }: { item: OwnShared; head: DiscussionHead }) {
   const { verdict, text } = item;
   const { schedule, brief } = head;
   const isReply = item.to !== null;
@@ -135,7 +135,7 @@ function OpenLine({ o, head }: { o: Obligation; head: DiscussionHead }) {
 }
 
 /** The left page of Your part: every post with what it counted as and why, then what is open or was missed. */
-export function Ledger({ head, delivered }: { head: DiscussionHead; delivered: OwnDelivery[] }) {
+export function Ledger({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
   // What was shared short is still to be completed, as long as that is possible.
   const open =
     head.ledger?.obligations.filter(
@@ -144,10 +144,10 @@ export function Ledger({ head, delivered }: { head: DiscussionHead; delivered: O
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
       <h2 className="mb-1.5 text-[16px]">What you shared</h2>
-      {delivered.length ? (
+      {shared.length ? (
         <ul>
-          {delivered.map((item) => (
-            <DeliveredLine key={item.text.id} item={item} head={head} />
+          {shared.map((item) => (
+            <SharedLine key={item.text.id} item={item} head={head} />
           ))}
         </ul>
       ) : (
@@ -172,15 +172,15 @@ export function Ledger({ head, delivered }: { head: DiscussionHead; delivered: O
 /** The right page: the response as it was shared. */
 export function OwnText({
   head,
-  delivered,
+  shared,
   sheet,
 }: {
   head: DiscussionHead;
-  delivered: OwnDelivery[];
+  shared: OwnShared[];
   sheet: RubricSheet | null;
 }) {
   const response =
-    delivered.find((d) => d.to === null && !d.withdrawn) ?? delivered.find((d) => d.to === null);
+    shared.find((d) => d.to === null && !d.withdrawn) ?? shared.find((d) => d.to === null);
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
       <h2 className="mb-3 text-[16px]">Your response, as it was shared</h2>
@@ -206,7 +206,7 @@ export function OwnText({
         </p>
       )}
       {sheet ? (
-        <MarkBesideEstimate sheet={sheet} zone={head.schedule.zone} />
+        <MarkWithEstimate sheet={sheet} zone={head.schedule.zone} />
       ) : head.course.outside ? null : (
         <p className="mt-6 border-t border-rule-soft pt-3 text-[13px] text-ink-2">
           Mark and feedback will stand here once your instructor has given them.

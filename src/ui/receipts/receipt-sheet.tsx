@@ -1,7 +1,7 @@
 import { partAt, receiptFileAt } from '@/contract/addresses';
 import type { Doc } from '@/core/document/nodes';
 import type { Receipt } from '@/core/receipts/receipt';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { checkFigure, checkName } from '../words/checks';
 import { clockTime, day, stretch } from '../words/time';
 import { PrintButton } from './print-button';

@@ -62,8 +62,8 @@ async function ask<Path extends string>(
   { query = {}, body, ...how }: How,
 ): Promise<Response | null> {
   const asks = method === 'GET' || method === 'DELETE';
-  const beside = new URLSearchParams({ ...query, ...(asks && input ? strings(input) : {}) });
-  const address = addressOf(path, params) + (beside.size ? `?${beside}` : '');
+  const search = new URLSearchParams({ ...query, ...(asks && input ? strings(input) : {}) });
+  const address = addressOf(path, params) + (search.size ? `?${search}` : '');
   const sends = body === undefined && !asks && input !== null;
   return fetch(address, {
     method,

@@ -9,7 +9,7 @@ import type { Editor } from '@tiptap/core';
 import { LibraryBig } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState, type FormEvent } from 'react';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { documentOf } from '../writing/editor/to-document';
 
 const STYLE_NAMES: Record<CitationStyle, string> = { apa: 'APA', mla: 'MLA', chicago: 'Chicago' };

@@ -1,5 +1,5 @@
 import type { Balance, ObligationState } from '@/core/counting/types';
-import { tallyText } from '../words/standing';
+import { tallyText } from '../words/status';
 
 const TALL = { w: 10, h: 22 };
 const SHORT = { w: 7, h: 13 };

@@ -5,7 +5,7 @@ import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
 import { ownTimeText } from '../words/deadlines';
 import { plural } from '../words/plural';
-import { standing } from '../words/standing';
+import { standing } from '../words/status';
 import { summarise } from '@/core/counting/summary';
 import type { WeekLine } from '@/contract/week';
 

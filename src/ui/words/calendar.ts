@@ -12,7 +12,7 @@ const KINDS: Record<DiscussionEntry['kind'], string> = {
 export const entryKind = (entry: Pick<DiscussionEntry, 'kind'>) => KINDS[entry.kind];
 
 /** How the entry stands: "still owed", "3 replies still owed", "done", "missed"; nothing where nothing is owed. */
-export function entryStanding(entry: Pick<DiscussionEntry, 'kind' | 'states' | 'over'>): string {
+export function entryStatusText(entry: Pick<DiscussionEntry, 'kind' | 'states' | 'over'>): string {
   const status = entryStatus(entry);
   const things = (n: number) => (entry.kind === 'response' ? '' : `${plural(n, 'reply', 'replies')} `);
   switch (status.code) {

@@ -3,7 +3,7 @@ import { entryStatus, type DiscussionEntry } from '@/core/calendar/entries';
 import type { FeedEvent } from '@/core/calendar/feed';
 import type { LateRule } from '@/core/deadlines/late';
 import type { Instant } from '@/core/ids';
-import { entryKind, entryStanding, taskName } from './calendar';
+import { entryKind, entryStatusText, taskName } from './calendar';
 import { lateText } from './deadlines';
 
 type Version = { uid: string; sequence: number; changedAt: Instant };
@@ -35,7 +35,7 @@ const DAY = 1_440;
 /** A deadline as a calendar program shows it: what is due, what of it is still owed, and where to do it. */
 export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
   const status = entryStatus(entry);
-  const standing = entryStanding(entry);
+  const said = entryStatusText(entry);
   const done = status.code === 'done' ? 'Done: ' : '';
   const room = entry.kind === 'replies' ? 'conversation' : 'response';
   const url = origin + roomAt(entry.slug, room);
@@ -49,7 +49,7 @@ export function deadlineEvent(entry: FeedEntry, origin: string): FeedEvent {
     summary: `${done}${entry.course.code} ${entryKind(entry)}: ${entry.title}`,
     description: [
       `Week ${entry.week}: ${entry.title}`,
-      standing ? `${entry.kind === 'response' ? 'Your response: ' : 'Your replies: '}${standing}.` : '',
+      said ? `${entry.kind === 'response' ? 'Your response: ' : 'Your replies: '}${said}.` : '',
       entry.extended ? 'This deadline is extended for you.' : '',
       `${lateText(entry.late)}.`,
       url,

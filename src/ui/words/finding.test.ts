@@ -1,7 +1,7 @@
 import { syllabusSchema } from '@/core/syllabus/syllabus';
 import { instant } from '@/core/ids';
 import { schedule } from '../../../tests/fixtures/build';
-import { entryStanding } from './calendar';
+import { entryStatusText } from './calendar';
 import { contradictionText, inconsistencyText } from './contradictions';
 import { ownTimeShort } from './deadlines';
 import { deadlineEvent } from './feed';
@@ -95,6 +95,6 @@ describe('a deadline in a calendar program', () => {
     const done = { ...entry, states: ['counted' as const] };
     expect(deadlineEvent(done, '').alarms).toEqual([]);
     expect(deadlineEvent(done, '').summary).toMatch(/^Done: /u);
-    expect(entryStanding({ kind: 'response', states: ['missed'], over: true })).toBe('missed');
+    expect(entryStatusText({ kind: 'response', states: ['missed'], over: true })).toBe('missed');
   });
 });

@@ -1,4 +1,4 @@
-import { arrivedText } from './room';
+import { arrivedText } from './conversation-bar';
 import { ago } from './time';
 import { summarise } from '@/core/counting/summary';
 import { ledger } from '@/core/counting/ledger';
@@ -6,11 +6,11 @@ import { account, at, brief, reply, response, schedule } from '../../../tests/fi
 import { lateText } from './deadlines';
 import { list, plural } from './plural';
 import { repliesAsked, replyRules, responseRules } from './rules';
-import type { Standable } from '@/contract/standing';
-import { standing, tallyText } from './standing';
+import type { StatusInput } from '@/contract/status';
+import { standing, tallyText } from './status';
 import { moment, partOfDay, stretch } from './time';
 
-const line = (over: Parameters<typeof account>[0] = {}, more: Partial<Standable> = {}) => {
+const line = (over: Parameters<typeof account>[0] = {}, more: Partial<StatusInput> = {}) => {
   const input = account(over);
   const result = ledger(input);
   const s = summarise(result, input.now);

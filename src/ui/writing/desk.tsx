@@ -9,7 +9,7 @@ import { Recorder } from '../clips/recorder';
 import { ProofreadPanel } from '../proofread/panel';
 import { TextMenu } from '../formats/text-menu';
 import { HistoryDialog } from '../history/history-dialog';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { SourceShelf } from '../sources/shelf';
 import { RECORDER_OPEN } from '../words/clips';
 import { shareFailureText } from '../words/failures';

@@ -1,4 +1,4 @@
-import { checkDraft, type Checked, type CheckRules } from '@/core/checks/checks';
+import { checkDraft, type Checked, type CheckRules } from '@/core/checks/check-draft';
 import type { Check } from '@/core/checks/types';
 import type { DraftChecker } from '@/workers/check-draft';
 import { wrap, type Remote } from 'comlink';

@@ -4,7 +4,7 @@ import type { Doc } from '@/core/document/nodes';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { Avatar } from '../frame/avatar';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 
 /** The text exactly as classmates will read it: the same view, without the editor around it. */
 export function Preview(props: {

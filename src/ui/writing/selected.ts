@@ -1,4 +1,4 @@
-import type { Checked } from '@/core/checks/checks';
+import type { Checked } from '@/core/checks/check-draft';
 import type { CheckId } from '@/core/brief/brief';
 import type { Evidence } from '@/core/checks/types';
 import type { FacetKind } from '@/core/substance/facets';

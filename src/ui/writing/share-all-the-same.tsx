@@ -4,7 +4,7 @@ import type { Verdict } from '@/core/counting/types';
 import type { Doc } from '@/core/document/nodes';
 import Link from 'next/link';
 import type { DiscussionHead } from '@/contract/discussion';
-import { DocumentView } from '../reading/document-view';
+import { DocumentView } from '../document/document-view';
 import { shortfall } from '../words/checks';
 import { calledName } from '../words/plural';
 import { sealText } from '../words/seal';

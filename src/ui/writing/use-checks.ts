@@ -1,4 +1,4 @@
-import type { Checked, CheckRules } from '@/core/checks/checks';
+import type { Checked, CheckRules } from '@/core/checks/check-draft';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { LiveChecks } from './live-checks';
 

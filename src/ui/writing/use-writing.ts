@@ -3,7 +3,7 @@
 import { naming } from '@/contract/writing';
 import { call } from '../request/call';
 import type { Part } from '@/core/brief/brief';
-import type { CheckRules } from '@/core/checks/checks';
+import type { CheckRules } from '@/core/checks/check-draft';
 import { both } from '@/core/drafts/difference';
 import type { Doc } from '@/core/document/nodes';
 import { documentFromParts, textsOfParts } from '@/core/document/compose';

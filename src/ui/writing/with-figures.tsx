@@ -1,6 +1,6 @@
 'use client';
 
-import type { Checked } from '@/core/checks/checks';
+import type { Checked } from '@/core/checks/check-draft';
 import type { Check } from '@/core/checks/types';
 import type { ReactNode } from 'react';
 import { shortfall } from '../words/checks';

@@ -1,6 +1,6 @@
 import { discussionAt, roomAt } from '@/contract/addresses';
 import { notFound, redirect } from 'next/navigation';
-import { roomToOpen } from '@/server/discussions/room';
+import { roomToOpen } from '@/server/discussions/room-to-open';
 import { requireVisitor } from '../../_request/session';
 
 type Props = { params: Promise<{ slug: string }> };

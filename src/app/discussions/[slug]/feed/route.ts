@@ -1,11 +1,11 @@
-import { takeAlongAt } from '@/contract/addresses';
+import { exportsAt } from '@/contract/addresses';
 import { changeDiscussionFeed } from '@/server/discussions/feed';
 import { seeOther } from '../../../_request/write';
 import { form } from '../../../_request/endpoint';
 
 /** Makes the secret address of a discussion's feed, or stops it: a plain form. */
 export const POST = form<'slug'>(
-  ({ slug }) => takeAlongAt(slug),
+  ({ slug }) => exportsAt(slug),
   async ({ who, params: { slug }, fields, page }) => {
     const wish = fields.get('do');
     if (wish !== 'make' && wish !== 'revoke') return seeOther(page);

@@ -17,7 +17,7 @@ export default async function PartPage({ params }: Props) {
   const who = await requireVisitor(here);
   const part = await yourPart(who.deps, who.actor, slug);
   if (!part.ok) notFound();
-  const { head, delivered, sheet } = part.value;
+  const { head, shared, sheet } = part.value;
   if (head.staff) redirect(conversationAt(slug));
   return (
     <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
@@ -26,10 +26,10 @@ export default async function PartPage({ params }: Props) {
         <div className="px-4 pb-4 sm:px-7">
           <FacingPages
             first="left"
-            left={{ name: 'What counted', page: <Ledger head={head} delivered={delivered} /> }}
+            left={{ name: 'What counted', page: <Ledger head={head} shared={shared} /> }}
             right={{
               name: 'Your response',
-              page: <OwnText head={head} delivered={delivered} sheet={sheet} />,
+              page: <OwnText head={head} shared={shared} sheet={sheet} />,
             }}
           />
         </div>

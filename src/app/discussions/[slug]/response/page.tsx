@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { responseRoom } from '@/server/discussions/response-room';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { Head } from '@/ui/discussion/head';
-import { BesideReading } from '@/ui/discussion/beside-reading';
+import { FacingReading } from '@/ui/discussion/facing-reading';
 import { PromptPage } from '@/ui/discussion/prompt-page';
 import { SharedResponse } from '@/ui/part/shared-response';
 import { ResponseDesk } from '@/ui/writing/response-desk';
@@ -22,32 +22,32 @@ export default async function ResponsePage({ params, searchParams }: Props) {
   const { answer, reading, shared: fresh } = await queryOf(searchParams);
   const here = responseAt(slug);
   const who = await requireVisitor(here);
-  const room = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });
-  if (!room.ok) notFound();
-  const { head, prompt, draft, refused, shared, ledgerInput } = room.value;
+  const found = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });
+  if (!found.ok) notFound();
+  const { head, prompt, draft, refused, shared, ledgerInput } = found.value;
   const first = shared[0];
-  const { openReading } = room.value;
+  const { openReading } = found.value;
   const page = openReading ? (
-    <BesideReading
+    <FacingReading
       slug={slug}
       reading={openReading}
-      read={room.value.readings.find((r) => r.slug === openReading.slug)?.read ?? false}
+      read={found.value.readings.find((r) => r.slug === openReading.slug)?.read ?? false}
       writing={!head.staff && !first}
     />
   ) : (
     <PromptPage
       head={head}
       prompt={prompt}
-      requirements={room.value.requirements}
-      disagreements={room.value.disagreements}
+      requirements={found.value.requirements}
+      disagreements={found.value.disagreements}
       ownZone={who.actor.timeZone}
-      contradictions={room.value.contradictions}
-      readings={room.value.readings}
-      mentions={room.value.mentions}
-      sheet={room.value.sheet}
-      viewings={room.value.viewings}
-      recording={room.value.recording}
-      note={room.value.note}
+      contradictions={found.value.contradictions}
+      readings={found.value.readings}
+      mentions={found.value.mentions}
+      sheet={found.value.sheet}
+      viewings={found.value.viewings}
+      recording={found.value.recording}
+      note={found.value.note}
     />
   );
   return (
