@@ -149,7 +149,10 @@ async function compareUploads(base: string, cookie: string): Promise<boolean> {
 }
 
 /** A room as large as they come, with its own database and two web processes. */
-async function compareConversation(cluster: string, serve: (run: 'bench' | 'large', url: string) => Promise<string>) {
+async function compareConversation(
+  cluster: string,
+  serve: (run: 'bench' | 'large', url: string) => Promise<string>,
+) {
   await createDatabase(cluster, 'room');
   const url = withDatabase(cluster, 'room');
   const db = connect(url, { poolMax: 4 });

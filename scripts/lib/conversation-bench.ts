@@ -201,7 +201,10 @@ const LISTENERS = 500;
 const SHARES = 30;
 
 /** How long it takes from sending a share until each of 500 listeners, at two processes, has heard of it. */
-async function listeners(bases: readonly string[], cookies: readonly string[]): Promise<ConversationFigure[]> {
+async function listeners(
+  bases: readonly string[],
+  cookies: readonly string[],
+): Promise<ConversationFigure[]> {
   const heard = new Map<number, number[]>();
   const doubles = new Set<string>();
   let wrong = 0;

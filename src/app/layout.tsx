@@ -4,7 +4,7 @@ import '@fontsource-variable/literata/opsz-italic.css';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
-import { EARLY_KEYS } from '@/ui/frame/early-keys';
+import { EARLY } from '@/ui/frame/early';
 import { visitor } from './_request/session';
 
 export const metadata: Metadata = {
@@ -24,7 +24,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <head>
         {/* Tells the styles that scripts run: before that, and without them, every page stands open. */}
         <script
-          dangerouslySetInnerHTML={{ __html: `document.documentElement.dataset.scripted='';${EARLY_KEYS}` }}
+          dangerouslySetInnerHTML={{ __html: `document.documentElement.dataset.scripted='';${EARLY}` }}
         />
       </head>
       <body>{children}</body>

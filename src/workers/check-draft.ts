@@ -9,6 +9,7 @@ let rules: CheckRules | null = null;
  * hold whole readings, so they are sent once and not with every key.
  */
 const checker = {
+  here: () => true,
   follow: (next: CheckRules) => void (rules = next),
   check: (text: { title: string; doc: Doc }) => rules && checkDraft(rules, text),
 };

@@ -177,6 +177,19 @@ test('a prompt comes in as a printed page, as HTML, as Markdown; its dates from 
     await page.getByRole('button', { name: /^Response due then ?: Wells, first post/ }).click();
     await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15 11:00');
   }
+
+  // Pressed before its script has come, it is done when that has.
+  let release = () => {};
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route(/\/_next\/static\/.*\.js/u, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.reload({ waitUntil: 'commit' });
+  await page.getByRole('button', { name: /^Response due then ?: Wells, first post/ }).click();
+  await expect(page.getByLabel('Response due')).toHaveValue('');
+  release();
+  await expect(page.getByLabel('Response due')).toHaveValue('2026-10-15 11:00');
 });
 
 /** A PDF that asks for a password: its key was made from one that is not empty. */

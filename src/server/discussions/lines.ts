@@ -4,15 +4,8 @@ import { inArrangement, threadsInOrder, type Arranged } from '@/core/posts/arran
 import { isOfPosts, type ThreadFilter } from '@/core/posts/filters';
 import type { Candidate, Reason, Suggestion } from '@/core/worth/rank';
 import type { PostOutline } from '@/db/queries/posts';
-import type {
-  LoadedConversation,
-  PostBranch} from './loaded-conversation';
-import {
-  threadOf,
-  openingOf,
-  stands,
-  isUnreadFor
-} from './loaded-conversation';
+import type { LoadedConversation, PostBranch } from './loaded-conversation';
+import { threadOf, openingOf, stands, isUnreadFor } from './loaded-conversation';
 
 /** What stands beneath a response. */
 const beneath = (loaded: LoadedConversation, tree: PostBranch) => threadOf(loaded, tree).slice(1);

@@ -1,7 +1,7 @@
 import type { RubricSheet } from '@/contract/rubric';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
-import type { MarkRecord} from '@/core/rubric/rubric';
+import type { MarkRecord } from '@/core/rubric/rubric';
 import { levelsOf, type Levels } from '@/core/rubric/rubric';
 import { fail, ok, type Result } from '@/core/result';
 import { ask, type Ask } from '@/db/ask';

@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { PostId } from '@/core/ids';
-import { documentFromParts,documentFromText } from '@/core/document/compose';
+import { documentFromParts, documentFromText } from '@/core/document/compose';
 import { plainText } from '@/core/document/flatten';
-import type { Actor,Deps } from '@/server/deps';
+import type { Actor, Deps } from '@/server/deps';
 import type { Conversation } from '@/contract/conversation-view';
 import { conversation } from '@/server/discussions/conversation';
 import { markRead } from '@/server/discussions/reading';
 import { changePost } from '@/server/posts/change';
 import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
-import { pick,type Random } from './random';
-import { afterthought,replyText,responseTexts } from './texts';
+import { pick, type Random } from './random';
+import { afterthought, replyText, responseTexts } from './texts';
 
 export type Did = 'responded' | 'replied' | 'edited' | 'said well' | 'read' | 'nothing';
 export type Act = { did: Did; post: PostId | null; to: string | null };

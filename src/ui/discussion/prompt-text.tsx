@@ -29,11 +29,7 @@ const SIGNS = { met: '✓', open: '!', told: '' };
 const checkOf = (fact: string, checks: readonly Check[] | null) =>
   fact.startsWith('response.') ? checks?.find((c) => c.id === fact.split('.')[1]) : undefined;
 
-function statusOf(
-  r: Requirement,
-  checks: readonly Check[] | null,
-  told: Record<string, Status>,
-): Status {
+function statusOf(r: Requirement, checks: readonly Check[] | null, told: Record<string, Status>): Status {
   const each = r.facts.map((f): Status => {
     const check = checkOf(f.fact, checks);
     if (check) {

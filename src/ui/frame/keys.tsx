@@ -4,7 +4,7 @@ import { calendarAt, discussionsAt, planAt } from '@/contract/addresses';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { takeEarlyKeys } from './early-keys';
+import { takeEarly } from './early';
 
 // The list is fetched when it is first asked for.
 const KeyList = dynamic(() => import('./key-list').then((m) => m.KeyList), { ssr: false });
@@ -65,7 +65,13 @@ export function Keys() {
       if (e.ctrlKey || e.metaKey || e.altKey || inField(e.target)) return;
       if (act(e)) e.preventDefault();
     };
-    takeEarlyKeys().forEach(act);
+    const early = takeEarly();
+    early.pressed.forEach(act);
+    // What opens by being pressed down hears that first.
+    early.clicked.forEach(({ button }) => {
+      button.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true, button: 0 }));
+      button.click();
+    });
     // Before the editor, which would break a line.
     document.addEventListener('keydown', onKey, true);
     return () => document.removeEventListener('keydown', onKey, true);

@@ -179,8 +179,7 @@ export function OwnText({
   shared: OwnShared[];
   sheet: RubricSheet | null;
 }) {
-  const response =
-    shared.find((d) => d.to === null && !d.withdrawn) ?? shared.find((d) => d.to === null);
+  const response = shared.find((d) => d.to === null && !d.withdrawn) ?? shared.find((d) => d.to === null);
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
       <h2 className="mb-3 text-[16px]">Your response, as it was shared</h2>

@@ -7,7 +7,7 @@ import type { Doc } from '@/core/document/nodes';
 import { flatten } from '@/core/document/flatten';
 import { findingKey, type Finding } from '@/core/proofread/finding';
 import type { Proofreader } from '@/workers/proofread';
-import { wrap, type Remote } from 'comlink';
+import { startWorker, type StartedWorker } from '../frame/started-worker';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { linkTrouble } from '../words/proofreading';
 
@@ -16,11 +16,21 @@ export type Looking =
   | { state: 'failed' }
   | { state: 'found'; findings: Finding[]; version: number; spelled: boolean };
 
-let worker: Remote<Proofreader> | null = null;
-const proofreader = () =>
-  (worker ??= wrap<Proofreader>(
-    new Worker(new URL('../../workers/proofread.ts', import.meta.url), { type: 'module' }),
+const BEGINS_WITHIN_MS = 15_000;
+let worker: StartedWorker<Proofreader> | null = null;
+const proofreader = () => {
+  const started = (worker ??= startWorker<Proofreader>(
+    () => new Worker(new URL('../../workers/proofread.ts', import.meta.url), { type: 'module' }),
+    BEGINS_WITHIN_MS,
   ));
+  if (!started) throw new Error('This browser gives no workers.');
+  return started;
+};
+/** What the worker answers, or a failure where it never began. */
+async function asked<T>(question: (ask: StartedWorker<Proofreader>['ask']) => Promise<T>): Promise<T> {
+  const { ask, lost } = proofreader();
+  return Promise.race([question(ask), lost]);
+}
 
 /** Links in the order they stand, with where each stands first. */
 function linksIn(doc: Doc) {
@@ -70,8 +80,7 @@ export function useProofreading(
   useEffect(() => {
     if (!course) return;
     let gone = false;
-    void proofreader()
-      .prepare(course)
+    void asked((ask) => ask.prepare(course))
       .then((spelled) => !gone && setReady({ spelled }))
       .catch(() => !gone && setLooking({ state: 'failed' }));
     return () => {
@@ -82,9 +91,7 @@ export function useProofreading(
   const look = useCallback(async () => {
     if (!ready) return;
     const { doc, version } = latest.current();
-    const findings = await proofreader()
-      .find(doc, parts)
-      .catch(() => null);
+    const findings = await asked((ask) => ask.find(doc, parts)).catch(() => null);
     if (!findings) return setLooking({ state: 'failed' });
     const standing = linksIn(doc);
     const broken = [...standing].flatMap(([href, at]): Finding[] => {
@@ -128,9 +135,9 @@ export function useProofreading(
     waved: waved.size,
     spelling: course?.spelling ?? 'en-GB',
     wave: (f: Finding) => setWaved((before) => new Set([...before, findingKey(f)])),
-    suggest: (word: string): Promise<string[]> => proofreader().suggest(word),
+    suggest: (word: string): Promise<string[]> => asked((ask) => ask.suggest(word)),
     learn: async (word: string, forCourse: boolean) => {
-      await proofreader().learn(word);
+      await asked((ask) => ask.learn(word));
       await look();
       await call(learningWord, { slug }, { word, course: forCourse });
     },

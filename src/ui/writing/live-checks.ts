@@ -1,25 +1,22 @@
 import { checkDraft, type Checked, type CheckRules } from '@/core/checks/check-draft';
 import type { Check } from '@/core/checks/types';
 import type { DraftChecker } from '@/workers/check-draft';
-import { wrap, type Remote } from 'comlink';
+import { startWorker, type StartedWorker } from '../frame/started-worker';
 import { FEW_WORDS } from '../words/substance';
 import type { Text } from './draft-keeper';
 
-let worker: { ask: Remote<DraftChecker>; broken: Promise<never> } | null = null;
+/** Longer nobody waits for what the page can do itself. */
+const BEGINS_WITHIN_MS = 5_000;
+let worker: StartedWorker<DraftChecker> | null = null;
 /** The rules the worker was told last: several drafts of one page ask the same worker. */
 let followed: CheckRules | null = null;
 
-/** One worker for the life of the page; null where the browser gives none. */
-function checker() {
-  if (worker || typeof Worker === 'undefined') return worker;
-  const started = new Worker(new URL('../../workers/check-draft.ts', import.meta.url), { type: 'module' });
-  // A worker whose script could not be had answers nothing, ever.
-  const broken = new Promise<never>((_, reject) => {
-    started.onerror = () => reject(new Error('the worker could not be started'));
-  });
-  broken.catch(() => undefined);
-  return (worker = { ask: wrap<DraftChecker>(started), broken });
-}
+/** One worker for the life of the page. */
+const checker = () =>
+  (worker ??= startWorker<DraftChecker>(
+    () => new Worker(new URL('../../workers/check-draft.ts', import.meta.url), { type: 'module' }),
+    BEGINS_WITHIN_MS,
+  ));
 
 /** Checks a text off the thread that draws; there only where no worker answers. */
 async function check(rules: CheckRules, text: Text): Promise<Checked> {
@@ -29,7 +26,7 @@ async function check(rules: CheckRules, text: Text): Promise<Checked> {
       followed = rules;
       void asked.ask.follow(rules);
     }
-    const found = asked && (await Promise.race([asked.ask.check(text), asked.broken]));
+    const found = asked && (await Promise.race([asked.ask.check(text), asked.lost]));
     return found ?? checkDraft(rules, text);
   } catch (error) {
     if (!(error instanceof Error)) throw error;
