@@ -16,10 +16,14 @@ const inside: Inside = {
   rows: some<TableRow>(() => row),
   cells: some<TableCell>(() => cell),
 };
-const blockNode: z.ZodType<BlockNode> = z.union(BLOCKS.map((kind) => kind.json(inside)));
+const [first, ...others] = BLOCKS;
+const blockNode: z.ZodType<BlockNode> = z.discriminatedUnion('type', [
+  first.json(inside),
+  ...others.map((kind) => kind.json(inside)),
+]);
 const item = listItem.json(inside);
 const row = tableRow.json(inside);
-const cell = z.union([tableCell.json(inside), tableHeader.json(inside)]);
+const cell = z.discriminatedUnion('type', [tableCell.json(inside), tableHeader.json(inside)]);
 const documentSchema = z.strictObject({ type: z.literal('doc'), content: inside.blocks });
 
 export type DocumentFailure = { code: 'document-too-large' } | { code: 'document-malformed'; where: string };

@@ -58,13 +58,16 @@ export type OfficeOut = {
   runs(node: AnyNode): OfficeRun[];
 };
 
+/** A schema of one kind: among others it is told by its `type`, and none of the others is tried. */
+export type Told<N> = z.ZodType<N> & z.core.$ZodTypeDiscriminable;
+
 /** What every kind of node says: how the editor holds it, and what of it may be stored. */
 export interface NodeKind<N extends AnyNode = AnyNode> {
   type: N['type'];
   /** How it nests and what attributes it has, in the editor's terms. */
   spec: NodeSpec;
   /** What may be stored; anything else is refused. */
-  json(inside: Inside): z.ZodType<N>;
+  json(inside: Inside): Told<N>;
   /** An editor's attributes as they may be stored; undefined where they are all as usual, null where they are of no use. */
   tidy?(attrs: LooseAttrs): object | null | undefined;
   /** What the `i`th of what it holds stands within, where it changes that; `pos` is its own place. */
@@ -98,7 +101,7 @@ type AnyMark = { type: string; attrs?: object };
 export interface MarkKind<M extends AnyMark = AnyMark> {
   type: M['type'];
   spec: MarkSpec;
-  json: z.ZodType<M>;
+  json: Told<M>;
   tidy?(attrs: LooseAttrs): object | null;
   /** The element of HTML that says the same, where there is one without attributes, and the elements that are read as it. */
   tag?: string;

@@ -28,7 +28,11 @@ export const INLINES = [hardBreak, inlineMath, note] as const;
 
 const nothing = z.never();
 const inside = { blocks: nothing, items: nothing, rows: nothing, cells: nothing };
-const markJson: z.ZodType<Mark> = z.union(MARKS.map((kind) => kind.json));
+const [first, ...others] = MARKS;
+const markJson: z.ZodType<Mark> = z.discriminatedUnion('type', [
+  first.json,
+  ...others.map((kind) => kind.json),
+]);
 const textJson = z.strictObject({
   type: z.literal('text'),
   text: z.string().min(1),
@@ -37,5 +41,5 @@ const textJson = z.strictObject({
 
 /** The content of a block that holds words. */
 export const inlineJson: z.ZodType<InlineNode[]> = z.array(
-  z.union([textJson, ...INLINES.map((kind) => kind.json(inside))]),
+  z.discriminatedUnion('type', [textJson, ...INLINES.map((kind) => kind.json(inside))]),
 );
