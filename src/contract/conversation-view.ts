@@ -13,21 +13,24 @@ import type { ReadPost, ThreadLine } from './thread';
 /** A post of somebody, as it stands on a card about them. */
 export type PostOfAuthor = { id: PostId; kind: 'response' | 'reply'; opening: string; to: string | null };
 
+/** The post that a reply answers. */
+export type Answering = {
+  id: PostId;
+  person: PersonId;
+  name: string;
+  staff: boolean;
+  self: boolean;
+  plain: string;
+  title: string;
+  doc: Doc;
+  privateTo: string | null;
+  /** Which of its versions is read. */
+  n: number;
+};
+
 /** The facing page: the post being answered and the draft of the answer. */
 export type ReplyPage = {
-  answering: {
-    id: PostId;
-    person: PersonId;
-    name: string;
-    staff: boolean;
-    self: boolean;
-    plain: string;
-    title: string;
-    doc: Doc;
-    privateTo: string | null;
-    /** Which of its versions is read. */
-    n: number;
-  };
+  answering: Answering;
   /** The post was changed after the draft was begun: when, and what differs, where that can be said. */
   changed: { at: Instant; compared: Compared | null } | null;
   draft: OpenDraft;

@@ -1,52 +1,25 @@
 'use client';
 
-import { conversationAt } from '@/contract/addresses';
-import { plainText } from '@/core/document/flatten';
-import { repeatOf, type Earlier } from '@/core/substance/repeated';
-import type { Compared } from '@/core/drafts/difference';
+import type { Answering } from '@/contract/conversation-view';
+import type { OpenDraft } from '@/contract/discussion';
 import type { Brief } from '@/core/brief/brief';
-import { unmetRequired } from '@/core/checks/checks';
-import type { Check } from '@/core/checks/types';
-import { previewVerdict } from '@/core/counting/preview';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
-import type { Doc } from '@/core/document/nodes';
-import { instant, type PersonId } from '@/core/ids';
-import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Compared } from '@/core/drafts/difference';
+import type { Earlier } from '@/core/substance/repeated';
+import { useMemo } from 'react';
+import { useQuotedPassages } from '../conversation/use-quoted-passages';
 import { useServerNow } from '../frame/server-clock';
-import { shortfall } from '../words/checks';
-import { calledName, list } from '../words/plural';
-import { replyRules } from '../words/rules';
-import { moment } from '../words/time';
-import { refusalText, verdictReason } from '../words/verdicts';
-import type { OpenDraft } from '@/contract/discussion';
-import { isQuotedPassage, QUOTE_EVENT, quotedPassage } from '../conversation/quote-event';
 import { CopyOut } from '../outside/copy-out';
-import { PostedThere } from '../outside/posted-there';
-import { AnsweredChanged } from './answered-changed';
-import { ConfirmShare } from './confirm-share';
+import { calledName } from '../words/plural';
+import { refusalText } from '../words/verdicts';
 import { Desk } from './desk';
-import { Greeting } from './greeting';
-import { useShare } from './use-share';
+import { replyForecast } from './reply-forecast';
+import { ReplyNeeds } from './reply-needs';
+import { ReplyQuestions } from './reply-questions';
+import { useReplySharing } from './use-reply-sharing';
 import { useWriting } from './use-writing';
-import { lacking, LackingLine, WithFigures } from './with-figures';
-
-export type Answering = {
-  id: number;
-  person: PersonId;
-  name: string;
-  staff: boolean;
-  self: boolean;
-  plain: string;
-  privateTo: string | null;
-  /** Which of its versions is read. */
-  n: number;
-  title: string;
-  doc: Doc;
-};
-
-type Text = { title: string; doc: Doc };
+import { WithFigures } from './with-figures';
 
 /** The reply, on the page that faces the post it answers. */
 export function ReplyDesk(props: {
@@ -71,15 +44,10 @@ export function ReplyDesk(props: {
   outside: boolean;
   ownZone: string;
 }) {
-  const { answering, brief, draft, ledgerInput, about } = props;
+  const { answering, brief, draft, ledgerInput, about, outside, zone } = props;
   const called = calledName(answering.name);
-  const router = useRouter();
+  const label = `Your reply to ${answering.name}`;
   const now = useServerNow(props.now);
-  const [asking, setAsking] = useState<'short' | 'private' | 'posted' | 'changed' | 'repeated' | null>(null);
-  // The text of now, where the post was changed while this page was open.
-  const [newer, setNewer] = useState<(Text & { n: number }) | null>(null);
-  const how = useRef<{ privately?: boolean; postedAt?: string }>({});
-  const { outside } = props;
   const place = {
     slug: props.slug,
     course: props.course,
@@ -102,82 +70,19 @@ export function ReplyDesk(props: {
     draft,
     parts: [],
     rules,
-    label: `Your reply to ${answering.name}`,
+    label,
     placeholder: `Write to ${called}…`,
   });
-  const { editor } = writing;
-  const { share, send } = useShare(place);
-
-  useEffect(() => {
-    if (!editor) return;
-    const quote = (e: Event) => {
-      const passage: unknown = e instanceof CustomEvent ? e.detail : null;
-      if (!isQuotedPassage(passage)) return;
-      editor
-        .chain()
-        .focus('end')
-        .insertContent([...quotedPassage(passage, !outside), { type: 'paragraph' }])
-        .focus('end')
-        .run();
-    };
-    window.addEventListener(QUOTE_EVENT, quote);
-    return () => window.removeEventListener(QUOTE_EVENT, quote);
-  }, [editor, outside]);
-
-  const { live } = writing;
-  const to = { person: answering.person, staff: answering.staff };
-  const at = ledgerInput && { ...ledgerInput, now: instant(now) };
-  const secret = answering.privateTo !== null;
-  const whenMet = at && previewVerdict(at, { kind: 'reply', to, private: secret }, []);
-  const words = { name: called, count: brief.replies.count, days: brief.replies.distinctDays };
-  const counts = whenMet ? whenMet.counted : false;
-  const sharing = outside ? 'posted' : 'shared';
-  const label = outside
-    ? counts
-      ? `I posted reply ${whenMet?.n ?? 1} of ${brief.replies.count} there`
-      : 'I posted it there'
-    : !ledgerInput
-      ? `Share reply to ${called}`
-      : counts
-        ? `Share reply ${whenMet?.n ?? 1} of ${brief.replies.count}`
-        : 'Share, not counted';
-  const forecast = (checks: Check[]) => {
-    const verdict = at && previewVerdict(at, { kind: 'reply', to, private: secret }, unmetRequired(checks));
-    if (!verdict) return '';
-    if (!counts && whenMet)
-      return `This reply will be ${outside ? 'noted' : 'shared'} but not counted. ${verdictReason(whenMet, words)}.`;
-    return verdict.reason === 'short'
-      ? `If ${sharing} now it is short: ${list(lacking(checks).map(shortfall))}.`
-      : `If ${sharing} now: ${verdictReason(verdict, words).toLowerCase()}.`;
-  };
-
-  const go = async (chosen: { privately?: boolean; postedAt?: string }, answeredN = answering.n) => {
-    how.current = chosen;
-    const sent = await send({ ...writing.text(), title: '' }, writing.keeper.submission, {
-      ...chosen,
-      answeredN,
-    });
-    if (typeof sent === 'object') {
-      if (sent?.code === 'answered-changed') {
-        setNewer(sent);
-        setAsking('changed');
-      }
-      return;
-    }
-    const post = sent;
-    writing.keeper.finish();
-    router.push(conversationAt(props.slug, { post, shared: post }));
-    router.refresh();
-  };
-  /** A text that lacks something is shared only by wish. */
-  const shareOrAsk = async () => {
-    const short = unmetRequired(await writing.checkNow()).length > 0;
-    if (outside) setAsking('posted');
-    else if (counts && short) setAsking('short');
-    else if (repeatOf(plainText(writing.text().doc), about.earlier)) setAsking('repeated');
-    else await go({});
-  };
-  const asked = replyRules(brief);
+  const { editor, live } = writing;
+  useQuotedPassages(editor, !outside);
+  const forecast = replyForecast({ answering, brief, ledgerInput, now, outside });
+  const sharing = useReplySharing(place, writing, {
+    answering,
+    earlier: about.earlier,
+    counts: forecast.counts,
+    outside,
+  });
+  const busy = sharing.share.state === 'sharing';
   return (
     <>
       <Desk
@@ -188,42 +93,32 @@ export function ReplyDesk(props: {
         staff={props.staff}
         draft={draft}
         parts={[]}
-        share={share}
-        zone={props.zone}
+        share={sharing.share}
+        zone={zone}
         withTitle={false}
-        label={`Your reply to ${answering.name}`}
-        refused={props.refused ? refusalText(props.refused, props.zone) : null}
-        forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
-        plainButton={label}
+        label={label}
+        refused={props.refused ? refusalText(props.refused, zone) : null}
+        forecast={<WithFigures live={live}>{({ checks }) => forecast.said(checks)}</WithFigures>}
+        plainButton={forecast.label}
         above={
-          <>
-            <p className="border-b border-rule bg-page-2 px-4 py-2.5 text-[12.5px] text-ink-2 sm:px-5 lg:rounded-tr-plate">
-              <b className="text-ink">Your reply to {called}</b> needs{' '}
-              {list(asked.required) || 'nothing in particular'}.
-              {asked.advised.length ? ` Advised: ${list(asked.advised)}.` : ''}
-              {outside ? '' : ' Private replies don’t count.'}{' '}
-              {editor && !answering.self ? <Greeting editor={editor} name={called} /> : null}
-            </p>
-            {props.changed ? (
-              <details className="border-b border-rule bg-ochre-tint px-4 py-2 text-[13px] sm:px-5">
-                <summary className="min-h-6 font-semibold">
-                  {called} changed this post {moment(props.changed.at, props.zone)}, after you began. Show
-                  what changed
-                </summary>
-                <AnsweredChanged name={called} texts={props.changed} />
-              </details>
-            ) : null}
-          </>
+          <ReplyNeeds
+            brief={brief}
+            answering={answering}
+            changed={props.changed}
+            editor={editor}
+            outside={outside}
+            zone={zone}
+          />
         }
         buttons={
           <>
             {outside ? <CopyOut text={writing.text} /> : null}
-            {answering.self || secret || outside ? null : (
+            {answering.self || answering.privateTo !== null || outside ? null : (
               <button
                 type="button"
                 className="btn"
-                disabled={share.state === 'sharing'}
-                onClick={() => setAsking('private')}
+                disabled={busy}
+                onClick={() => sharing.setAsking('private')}
               >
                 Share with {called} only
               </button>
@@ -232,82 +127,22 @@ export function ReplyDesk(props: {
               type="button"
               className="btn go"
               data-key-share=""
-              disabled={share.state === 'sharing'}
-              onClick={() => void shareOrAsk()}
+              disabled={busy}
+              onClick={() => void sharing.shareOrAsk()}
             >
-              {share.state === 'sharing' ? (outside ? 'Noting…' : 'Sharing…') : label}
+              {busy ? (outside ? 'Noting…' : 'Sharing…') : forecast.label}
             </button>
           </>
         }
       />
-      {outside ? (
-        <PostedThere
-          open={asking === 'posted'}
-          close={() => setAsking(null)}
-          what={`this reply to ${called}`}
-          now={now}
-          zone={props.ownZone}
-          onGo={(postedAt) => {
-            setAsking(null);
-            void go({ postedAt });
-          }}
-        >
-          <LackingLine live={live} />
-        </PostedThere>
-      ) : null}
-      <ConfirmShare
-        open={asking === 'changed'}
-        close={() => {
-          setAsking(null);
-          router.refresh();
-        }}
-        title={`${called} changed the post meanwhile`}
-        go="Share it all the same"
-        onGo={() => {
-          setAsking(null);
-          if (newer) void go(how.current, newer.n);
-        }}
-      >
-        <p>Your reply is not shared yet and is kept as a draft. What is different now:</p>
-        {newer ? <AnsweredChanged name={called} texts={{ before: answering, now: newer }} /> : null}
-      </ConfirmShare>
-      <ConfirmShare
-        open={asking === 'repeated'}
-        close={() => setAsking(null)}
-        title="The same again?"
-        go="Share it all the same"
-        onGo={() => {
-          setAsking(null);
-          void go({});
-        }}
-      >
-        <p>
-          This is nearly the same as your reply to{' '}
-          {repeatOf(plainText(writing.text().doc), about.earlier)?.name ?? 'another classmate'}. {called} and
-          your instructors will see that. One sentence about something {called} wrote makes it an answer.
-        </p>
-      </ConfirmShare>
-      <ConfirmShare
-        open={asking === 'short' || asking === 'private'}
-        close={() => setAsking(null)}
-        title={asking === 'private' ? `Share with ${called} only?` : 'Share it short?'}
-        go={asking === 'private' ? `Share with ${called} only` : 'Share it as it is'}
-        onGo={() => {
-          const privately = asking === 'private';
-          setAsking(null);
-          void go({ privately });
-        }}
-      >
-        {asking === 'private' ? (
-          <p>Only {called} and your instructors will be able to read it. Private replies are not counted.</p>
-        ) : (
-          <p>
-            The prompt asks for more:{' '}
-            <WithFigures live={live}>{({ checks }) => list(lacking(checks).map(shortfall))}</WithFigures>. It
-            will be shared, but not counted as it stands.
-          </p>
-        )}
-      </ConfirmShare>
+      <ReplyQuestions
+        sharing={sharing}
+        answering={answering}
+        live={live}
+        outside={outside}
+        now={now}
+        ownZone={props.ownZone}
+      />
     </>
   );
 }
