@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { nearWords } from '@/db/queries/find';
+import { nearWords } from '@/db/queries/find/near-words';
 import { conversation } from '@/server/discussions/conversation';
 import { find } from '@/server/find/find';
 import { takeBack } from '@/server/setup/setup';

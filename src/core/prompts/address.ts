@@ -1,4 +1,4 @@
-import type { Outline, Sentence, Who } from './outline';
+import type { Outline, Sentence, Who } from './outline/types';
 import { clauseAt } from './outline';
 import { answersPrompt, ELSEWHERE, REPLY_MENTION, RESPONSE_NAME } from './vocabulary';
 import { every, latin } from './pattern';

@@ -1,4 +1,4 @@
-import type { Who } from './outline';
+import type { Who } from './outline/types';
 
 /** One fact read out of a text: where it says so, and how sure the reading is, from 0 to 1. */
 export type Finding = {

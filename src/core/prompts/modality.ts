@@ -1,4 +1,5 @@
-import { clauseAt, type Sentence } from './outline';
+import { clauseAt } from './outline';
+import { type Sentence } from './outline/types';
 import { ELSEWHERE, MAY, MAY_BE, OPTIONAL } from './vocabulary';
 import { latin } from './pattern';
 

@@ -1,4 +1,4 @@
-import type { Span } from './outline';
+import type { Span } from './outline/types';
 import { latin } from './pattern';
 
 /* Weekdays, dates and times of day, put together where they stand together. */

@@ -6,18 +6,10 @@ import { isStaff, type CourseId, type PostId, type DiscussionId } from '@/core/i
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import {
-  findPeople,
-  findPosts,
-  findTexts,
-  nearQuery,
-  matchesIn,
-  nearWords,
-  passagesOf,
-  typedQuery,
-  type FoundPost,
-  type Query,
-} from '@/db/queries/find';
+import { findPeople, findTexts } from '@/db/queries/find/texts';
+import { findPosts, matchesIn, passagesOf, type FoundPost } from '@/db/queries/find/posts';
+import { nearQuery, typedQuery, type Query } from '@/db/queries/find/query';
+import { nearWords } from '@/db/queries/find/near-words';
 import { ownPosts } from '@/db/queries/own-posts';
 import { accountOf, enterDiscussion, type Entered } from '../access/enter';
 import { openingSeal } from '../access/seal-opening';

@@ -1,6 +1,7 @@
 import type { Addresses } from '../address';
 import type { Finding, Found } from '../findings';
-import { clauseAt, type Outline, type Sentence, type Span, type Who } from '../outline';
+import { clauseAt } from '../outline';
+import { type Outline, type Sentence, type Span, type Who } from '../outline/types';
 import { ELSEWHERE } from '../vocabulary';
 import { momentsOf, type Moment } from '../times';
 import { latin } from '../pattern';

@@ -1,5 +1,5 @@
 import type { Found } from '../findings';
-import type { Outline } from '../outline';
+import type { Outline } from '../outline/types';
 import { ELSEWHERE } from '../vocabulary';
 import { latin } from '../pattern';
 

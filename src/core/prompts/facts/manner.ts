@@ -1,7 +1,7 @@
 import type { Addresses } from '../address';
 import { finding, type Found } from '../findings';
 import { isAsked, isRuledOut } from '../modality';
-import type { Outline, Sentence } from '../outline';
+import type { Outline, Sentence } from '../outline/types';
 import { quantitiesOf } from '../quantities';
 import { REPLY_VERB } from '../vocabulary';
 import { every, latin, whole } from '../pattern';

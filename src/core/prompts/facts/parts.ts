@@ -2,7 +2,7 @@ import type { Addresses } from '../address';
 import type { Found } from '../findings';
 import { isAsked } from '../modality';
 import { NUMBER, valueOf } from '../numbers';
-import type { Outline, Sentence } from '../outline';
+import type { Outline, Sentence } from '../outline/types';
 import { latin, whole } from '../pattern';
 
 /* The components a response must answer: numbered, lettered or listed. */

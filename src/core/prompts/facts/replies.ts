@@ -2,7 +2,7 @@ import type { Addresses } from '../address';
 import type { Finding, Found } from '../findings';
 import { isAsked, isElsewhere } from '../modality';
 import { valueOf, NUMBER } from '../numbers';
-import type { Outline, Sentence } from '../outline';
+import type { Outline, Sentence } from '../outline/types';
 import { quantitiesOf } from '../quantities';
 import { CLASSMATE, PERSON, REPLY_NOUN, REPLY_VERB } from '../vocabulary';
 import { every, latin, whole } from '../pattern';
