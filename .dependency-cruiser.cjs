@@ -33,7 +33,7 @@ module.exports = {
     only('workers', 'core', 'contract', 'server', 'runtime'),
     packages(
       'core',
-      'zod|@tiptap/pm|prosemirror-model|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
+      'zod|canonicalize|@tiptap/pm|prosemirror-model|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
     ),
     packages('contract', 'zod'),
     packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
