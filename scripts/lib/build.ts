@@ -69,6 +69,8 @@ export function ensureBuild(inUse: Slot | null): Slot {
   const slot = SLOTS.find((s) => s !== inUse) ?? SLOTS[0];
   say('Building (about half a minute)…');
   rmSync(join(ROOT, slot, 'pulpit-mark'), { force: true });
+  // What an older build wrote about routes is of routes that may be gone: the compiler reads it in both folders.
+  for (const s of SLOTS) rmSync(join(ROOT, s, 'types'), { recursive: true, force: true });
   mkdirSync(join(ROOT, slot), { recursive: true });
   const done = spawnSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
     cwd: ROOT,
