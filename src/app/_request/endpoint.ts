@@ -106,25 +106,40 @@ export const json =
 
 const FOREIGN = 'This form was not sent from Pulpit.\n';
 
-/** A form of our own pages, sent with or without scripts; whoever is signed out comes back to `page` after signing in. */
-export const form =
-  <Name extends string = never>(
+type Sent<Name extends string> = {
+  who: Visitor;
+  params: Record<Name, string>;
+  page: string;
+  request: Request;
+};
+
+/** A form of our own pages by somebody signed in; whoever is signed out comes back to `page` after signing in. */
+const formRead =
+  <Name extends string, Read extends object>(
     page: (params: Record<Name, string>) => string,
-    act: (sent: {
-      who: Visitor;
-      params: Record<Name, string>;
-      fields: URLSearchParams;
-      page: string;
-      request: Request;
-    }) => Promise<Response>,
+    read: (request: Request) => Promise<Read>,
+    act: (sent: Sent<Name> & Read) => Promise<Response>,
   ) =>
   async (request: Request, context: Context<Name>): Promise<Response> => {
     if (!fromOwnPages(request)) return new Response(FOREIGN, { status: 403 });
     const params = await context.params;
     const here = page(params);
     const who = await requireVisitor(here);
-    return act({ who, params, fields: await bodyFields(request), page: here, request });
+    return act({ who, params, page: here, request, ...(await read(request)) });
   };
+
+/** A form of our own pages, sent with or without scripts. */
+export const form = <Name extends string = never>(
+  page: (params: Record<Name, string>) => string,
+  act: (sent: Sent<Name> & { fields: URLSearchParams }) => Promise<Response>,
+) => formRead(page, async (request) => ({ fields: await bodyFields(request) }), act);
+
+/** A form with files, of which no more is kept than `limits` say. */
+export const uploadForm = <Name extends string = never>(
+  limits: Parameters<typeof uploadedForm>[1],
+  page: (params: Record<Name, string>) => string,
+  act: (sent: Sent<Name> & UploadedForm) => Promise<Response>,
+) => formRead(page, (request) => uploadedForm(request, limits), act);
 
 /** A form that anybody may send, signed in or not. */
 export const openForm =
@@ -133,28 +148,6 @@ export const openForm =
     fromOwnPages(request)
       ? act({ fields: await bodyFields(request), request })
       : new Response(FOREIGN, { status: 403 });
-
-/** A form with files, of which no more is kept than `limits` say. */
-export const uploadForm =
-  <Name extends string = never>(
-    limits: Parameters<typeof uploadedForm>[1],
-    page: (params: Record<Name, string>) => string,
-    act: (
-      sent: {
-        who: Visitor;
-        params: Record<Name, string>;
-        page: string;
-        request: Request;
-      } & UploadedForm,
-    ) => Promise<Response>,
-  ) =>
-  async (request: Request, context: Context<Name>): Promise<Response> => {
-    if (!fromOwnPages(request)) return new Response(FOREIGN, { status: 403 });
-    const params = await context.params;
-    const here = page(params);
-    const who = await requireVisitor(here);
-    return act({ who, params, page: here, request, ...(await uploadedForm(request, limits)) });
-  };
 
 /** What a script sends in JSON goes to the one, a plain form to the other. */
 export const byContent =

@@ -51,6 +51,10 @@ export const FIELDS: readonly Field[] = [
   'week',
 ];
 
+/** The numbers that can be asked of a response or of each reply, in the order of the form. */
+export const askedOf = (what: 'response' | 'replies'): NumberField[] =>
+  (Object.keys(NUMBERS) as NumberField[]).filter((field) => field.startsWith(`${what}.`));
+
 /** What is wrong with one field. `most` is what it may be at most. */
 export type FieldProblem = { field: Field } & (
   | {

@@ -1,0 +1,168 @@
+import type { Field, Fields } from '@/core/outside/fields';
+import type { Suggestion } from '@/core/outside/suggest';
+import { createContext, useContext, type InputHTMLAttributes, type ReactNode } from 'react';
+import { WhenField } from '../frame/when-field';
+import { FIELD_NAMES, fieldProblemText } from '../words/outside';
+import { wallText } from '../words/time';
+import { FieldEvidence } from './evidence';
+
+export type BriefProblem = Parameters<typeof fieldProblemText>[0];
+
+/** What every field of the form shows of itself: what is in it, what is wrong with it, and where it was read. */
+export type BriefFields = {
+  fields: Fields;
+  problems: readonly BriefProblem[];
+  suggestion: Suggestion;
+  /** Shows in the prompt where a field was read. */
+  point: (field: Field | null) => void;
+};
+const Context = createContext<BriefFields | null>(null);
+export const BriefFieldsProvider = Context.Provider;
+
+function useField(field: Field) {
+  const all = useContext(Context);
+  if (!all) throw new Error('A field stands in its form.');
+  const { fields, problems, suggestion, point } = all;
+  const problem = problems.find((p) => p.field === field);
+  return {
+    value: fields[field] ?? '',
+    problem,
+    evidence: suggestion.evidence[field],
+    others: suggestion.otherwise.filter((o) => o.field === field),
+    point,
+    common: {
+      id: `field-${field}`,
+      name: field,
+      'aria-invalid': problem ? true : undefined,
+      'aria-describedby': problem
+        ? `problem-${field}`
+        : suggestion.evidence[field]
+          ? `read-${field}`
+          : undefined,
+      onFocus: () => point(field),
+    },
+  };
+}
+
+/** Beneath a field: what is wrong with it, the words it was read from, and what else the text says. */
+function About({ field }: { field: Field }) {
+  const { problem, evidence, others, point } = useField(field);
+  return (
+    <>
+      {problem ? (
+        <p id={`problem-${field}`} className="text-[13px] font-semibold text-brick">
+          {fieldProblemText(problem)}
+        </p>
+      ) : null}
+      <FieldEvidence field={field} evidence={evidence} point={point} />
+      {others.map((o) => (
+        <p key={o.value} className="text-[12.5px] font-semibold text-ochre-ink">
+          The text also says {/^\d{4}-/u.test(o.value) ? wallText(o.value) : o.value.replace(/\n/gu, ' / ')}:
+          “{o.evidence.quote.replace(/\s+/gu, ' ').slice(0, 80)}”. Which holds?
+        </p>
+      ))}
+    </>
+  );
+}
+
+function Labelled({ field, children }: { field: Field; children: ReactNode }) {
+  return (
+    <div className="grid gap-1">
+      <label className="grid gap-1 text-[13.5px] font-semibold">
+        {FIELD_NAMES[field]}
+        {children}
+      </label>
+      <About field={field} />
+    </div>
+  );
+}
+
+export function TextField({ field, ...more }: { field: Field } & InputHTMLAttributes<HTMLInputElement>) {
+  const { value, common } = useField(field);
+  return (
+    <Labelled field={field}>
+      <input className="field font-normal" type="text" defaultValue={value} {...common} {...more} />
+    </Labelled>
+  );
+}
+
+export const NumberField = ({ field }: { field: Field }) => (
+  <TextField field={field} inputMode="numeric" autoComplete="off" />
+);
+
+export function AreaField({ field, rows }: { field: Field; rows: number }) {
+  const { value, common } = useField(field);
+  return (
+    <Labelled field={field}>
+      <textarea className="field font-normal" rows={rows} defaultValue={value} {...common} />
+    </Labelled>
+  );
+}
+
+export function ChoiceField({ field, children }: { field: Field; children: ReactNode }) {
+  const { value, common } = useField(field);
+  return (
+    <Labelled field={field}>
+      <select className="field font-normal" defaultValue={value} {...common}>
+        {children}
+      </select>
+    </Labelled>
+  );
+}
+
+/** A moment; `taken` is one that was chosen from a calendar. */
+export function MomentField({ field, taken }: { field: Field; taken: string | undefined }) {
+  const { value, common } = useField(field);
+  return (
+    <Labelled field={field}>
+      <WhenField
+        key={`${value} ${taken ?? ''}`}
+        className="field font-normal"
+        wall={taken ?? value}
+        {...common}
+      />
+    </Labelled>
+  );
+}
+
+export function TickField({ field }: { field: Field }) {
+  const { value, common } = useField(field);
+  return (
+    <div className="grid gap-1">
+      <label className="flex min-h-7 items-center gap-2 text-[13.5px] font-semibold">
+        <input
+          type="checkbox"
+          className="size-4 accent-(--pine)"
+          defaultChecked={Boolean(value)}
+          {...common}
+        />
+        {FIELD_NAMES[field]}
+      </label>
+      <About field={field} />
+    </div>
+  );
+}
+
+/** The numbers a prompt asks for, and room for those it does not. */
+export function NumberFields({ fields: list, extra }: { fields: readonly Field[]; extra?: ReactNode }) {
+  const all = useContext(Context);
+  const isAsked = (f: Field) =>
+    all?.fields[f] !== undefined || Boolean(all?.problems.some((p) => p.field === f));
+  const grid = (of: readonly Field[]) => (
+    <div className="grid items-start gap-3 sm:grid-cols-2">
+      {of.map((f) => (
+        <NumberField key={f} field={f} />
+      ))}
+    </div>
+  );
+  return (
+    <>
+      {grid(list.filter(isAsked))}
+      {extra}
+      <details className="text-[13.5px]">
+        <summary className="link min-h-7 w-fit py-1">Ask for something else as well</summary>
+        <div className="mt-2">{grid(list.filter((f) => !isAsked(f)))}</div>
+      </details>
+    </>
+  );
+}
