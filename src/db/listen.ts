@@ -3,7 +3,7 @@ import pg from 'pg';
 const AGAIN_AFTER_MS = 1_000;
 
 /**
- * Listens on a channel of the database with a connection of its own, and connects again when it is lost. `onReady` is called
+ * Listens on a channel of the database with a connection of its own, and connects again when it is lost. `on.ready` is called
  * after each connecting: what was told while nobody listened has to be asked for then.
  *
  * @returns stops listening

@@ -5,9 +5,16 @@ import { every, latin } from './pattern';
 
 /* Whom a demand is for: the response or the replies. */
 
-/** A weak name, such as "the piece should", does not take a passage on replies over. */
-/** One in a clause of time that goes before ("Once your statement stands, …") speaks only up to its comma. */
-type Mention = { who: Who; start: number; end: number; weak?: boolean; until?: number };
+/** A place in a text that names the response or the replies. */
+type Mention = {
+  who: Who;
+  start: number;
+  end: number;
+  /** A weak name, such as "the piece should", does not take a passage on replies over. */
+  weak?: boolean;
+  /** One in a clause of time that goes before ("Once your statement stands, …") speaks only up to its comma. */
+  until?: number;
+};
 
 const REPLIES = every(REPLY_MENTION);
 const RESPONSE = every(RESPONSE_NAME);
@@ -25,7 +32,7 @@ const dated = (name: string) =>
     'giu',
   );
 
-/** Words that go on speaking of the replies of the sentence before. */
+/** A step of a prompt in steps, or a run of them ("Steps 2 to 4"). */
 const STEP = latin(/(?<![\p{L}])steps? (\d+)(?:(?:,| and|–|-| to) (\d+))?/giu);
 
 function mentionsIn(text: string): Mention[] {

@@ -45,7 +45,7 @@ async function namesOf(slug: string): Promise<Names> {
   return names.value;
 }
 
-/** The writing of one text: editor, title, draft and live checks. `check` depends on nothing but its argument. */
+/** The writing of one text: editor, title, draft and live checks, and the ways in which another text takes its place. */
 export function useWriting(options: {
   place: Place;
   draft: OpenDraft;
