@@ -4,15 +4,15 @@ import { postId, type Role } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { peopleOf } from '@/db/queries/courses';
-import type { PostRecord } from '@/db/queries/posts';
+import type { PostOutline } from '@/db/queries/posts';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
-import { visiblePosts } from '../access/visible-posts';
+import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 
 const OPENING_LENGTH = 60;
 
 /** A private reply's number is nobody's business but its two readers'. */
-const nameable = (p: PostRecord) => !p.withdrawn && !p.hidden && p.privateTo === null;
+const nameable = (p: PostOutline) => !p.withdrawn && !p.hidden && p.privateTo === null;
 
 /** Whom and which posts a text in a discussion may name: those enrolled, and the posts its writer may read now. */
 export async function namesFor(
@@ -23,16 +23,16 @@ export async function namesFor(
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
-  const [people, posts] = await Promise.all([
+  const [people, { posts }] = await Promise.all([
     peopleOf(deps.db, record.course.id),
-    visiblePosts(deps.db, actor, door.value),
+    visibleOutlines(deps.db, actor, door.value),
   ]);
   return ok({
     people: people.filter((p) => p.id !== actor.id).map(({ id, name, role }) => ({ id, name, role })),
     posts: posts.filter(nameable).map((p) => ({
       id: p.id,
       author: p.author.name,
-      opening: p.plain.slice(0, OPENING_LENGTH).replace(/\s+/gu, ' '),
+      opening: p.opening.slice(0, OPENING_LENGTH),
     })),
   });
 }
