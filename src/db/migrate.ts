@@ -21,6 +21,7 @@ import * as openings from './migrations/0018_openings';
 import * as sight from './migrations/0019_sight';
 import * as outlines from './migrations/0020_outlines';
 import * as words from './migrations/0021_words';
+import * as draftWords from './migrations/0022_draft_words';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -44,6 +45,7 @@ const MIGRATIONS = {
   '0019_sight': sight,
   '0020_outlines': outlines,
   '0021_words': words,
+  '0022_draft_words': draftWords,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -32,6 +32,8 @@ export type DraftRecord = {
   revision: number;
   title: string;
   doc: Doc;
+  /** All its words, quoted ones among them. */
+  words: number;
   keptAt: Instant;
   /** Of a reply: the version of the answered post on which it was begun. */
   answeredN: number | null;
@@ -51,7 +53,7 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
     .modify((q) => {
       if (lock) q.forUpdate();
     })
-    .first('id', 'submission', 'revision', 'title', 'doc', 'kept_at', 'answered_n');
+    .first('id', 'submission', 'revision', 'title', 'doc', 'words', 'kept_at', 'answered_n');
   return row
     ? {
         id: row.id,
@@ -59,17 +61,26 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
         revision: row.revision,
         title: row.title,
         doc: row.doc,
+        words: row.words,
         keptAt: instant(row.kept_at),
         answeredN: row.answered_n,
       }
     : null;
 }
 
-export type DraftText = { title: string; doc: Doc; blank: boolean; checks: CheckFigure[]; keptAt: Instant };
+export type DraftText = {
+  title: string;
+  doc: Doc;
+  words: number;
+  blank: boolean;
+  checks: CheckFigure[];
+  keptAt: Instant;
+};
 
 const textColumns = (text: DraftText) => ({
   title: text.title,
   ...docColumns(text.doc),
+  words: text.words,
   blank: text.blank,
   checks: JSON.stringify(text.checks),
   kept_at: timestamptz(text.keptAt),

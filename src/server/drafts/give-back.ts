@@ -1,8 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseId, Instant } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
-import { plainText } from '@/core/document/flatten';
-import { countWords } from '@/core/text/words';
 import { keepVersion } from '@/db/queries/draft-versions';
 import { draftFor, insertDraft, type DraftKey } from '@/db/queries/drafts';
 import type { Entered } from '../access/enter';
@@ -22,27 +20,18 @@ export async function giveBack(
 ) {
   const { db: tx } = deps;
   const { title, doc, keptAt } = text;
-  if (await draftFor(tx, key, true)) {
-    await keepVersion(tx, key, {
-      id: randomUUID(),
-      title,
-      doc,
-      keptAt,
-      words: countWords(plainText(doc)),
-      reason: 'withdrawn',
-    });
-    return;
-  }
-  const readings = await quotable(tx, entered.record);
-  const { brief } = entered.record;
-  const { checks } = await figuresOf(deps, actor, {
-    brief,
+  const { checks, words } = await figuresOf(deps, actor, {
+    brief: entered.record.brief,
     kind: key.kind,
     title,
     doc,
     answered: null,
-    readings,
+    readings: await quotable(tx, entered.record),
   });
+  if (await draftFor(tx, key, true)) {
+    await keepVersion(tx, key, { id: randomUUID(), title, doc, keptAt, words, reason: 'withdrawn' });
+    return;
+  }
   const ids = { id: randomUUID(), submission: randomUUID(), answeredN: null };
-  await insertDraft(tx, key, ids, { title, doc, blank: false, checks, keptAt });
+  await insertDraft(tx, key, ids, { title, doc, words, blank: false, checks, keptAt });
 }

@@ -5,7 +5,6 @@ import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/document/flatten';
 import { parseDocument } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
-import { countWords } from '@/core/text/words';
 import { postId, type Instant, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -22,17 +21,16 @@ import { givenTo } from '../posts/given';
 import { sanitised } from '../posts/sanitise';
 
 type Place = DraftKey & { course: Entered['record']['course']['id'] };
-type Text = { title: string; doc: Doc; keptAt: Instant };
+type Text = { title: string; doc: Doc; words: number; keptAt: Instant };
 
 const aside = (db: Db, key: Place, text: Text, reason: VersionReason) =>
-  keepVersion(db, key, { ...text, id: randomUUID(), words: countWords(plainText(text.doc)), reason });
+  keepVersion(db, key, { ...text, id: randomUUID(), reason });
 
 /** Keeps what is about to be replaced as a version, where that is due, and lets spent ones go. */
 async function keepHistory(db: Db, key: Place, before: DraftRecord, next: Text, restoring: boolean) {
-  const words = countWords(plainText(before.doc));
   const due = isVersionDue({
-    before: { keptAt: before.keptAt, words },
-    next: { now: next.keptAt, words: countWords(plainText(next.doc)) },
+    before,
+    next: { now: next.keptAt, words: next.words },
     newest: await newestVersion(db, key),
   });
   if (!due && !restoring) return;
@@ -111,6 +109,7 @@ export async function keepDraft(
     const text = {
       title: input.title,
       doc,
+      words: figured.words,
       blank: isBlank(doc) && input.title.trim() === '',
       checks: figured.checks,
       keptAt: deps.now,
@@ -118,7 +117,7 @@ export async function keepDraft(
     await noteSpell(
       tx,
       { person: actor.id, discussion: entered.record.id, now: deps.now },
-      countWords(plainText(doc)),
+      figured.words,
     );
     if (!before) {
       await insertDraft(

@@ -10,8 +10,8 @@ import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
 
 /**
- * The draft that was kept, or a new one that begins with `fresh`, and how it stands to its brief. Where the evidence is the
- * browser finds again when it has the text in its editor, so it does not travel.
+ * The draft that was kept, or a new one that begins with `fresh`, and how it stands to its brief. Where the evidence is, the
+ * browser finds again when it has the text in its editor.
  */
 export async function openDraft(
   deps: Deps,
@@ -45,6 +45,6 @@ export async function openDraft(
     keptAt: kept?.keptAt ?? null,
     readings,
     given,
-    checked: { figures, substance: null, checks: checks.map((c) => ({ ...c, evidence: [] })) },
+    checked: { figures, substance: null, checks },
   };
 }

@@ -4,7 +4,9 @@ import { runChecks, unmetRequired } from '@/core/checks/checks';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Given } from '@/core/checks/not-own';
 import type { PostKind } from '@/core/counting/types';
+import { plainText } from '@/core/document/flatten';
 import type { Doc } from '@/core/document/nodes';
+import { countWords } from '@/core/text/words';
 
 /** A text on its way to be kept or shared, and what it is measured against. */
 export type Measured = {
@@ -18,8 +20,8 @@ export type Measured = {
   /** What everybody has; passages copied from it are not the writer's own. */
   given?: readonly Given[];
 };
-/** What is stored with a text. */
-export type StoredFigures = { unmet: CheckId[]; ownWords: number; checks: CheckFigure[] };
+/** What is stored with a text; `words` are all of it, quoted ones among them. */
+export type StoredFigures = { unmet: CheckId[]; ownWords: number; words: number; checks: CheckFigure[] };
 
 /** The core's checks on a text, as figures. */
 export function figuresNow(text: Measured): StoredFigures {
@@ -39,6 +41,7 @@ export function figuresNow(text: Measured): StoredFigures {
   return {
     unmet: unmetRequired(checks),
     ownWords: figures(doc, kind === 'response' ? brief.parts : [], rules.countQuoted, given).own,
+    words: countWords(plainText(doc)),
     checks: checks.map(({ id, have, need, met, required }): CheckFigure => ({
       id,
       have,

@@ -62,9 +62,11 @@ const tasks = {
   captions: (i: { text: string; ms: number }) => captionsFrom(i.text, i.ms),
   /** A text against its brief, as it is stored. */
   figures: (i: Parameters<typeof figuresNow>[0]) => figuresNow(i),
-  /** A text against its brief, as its writer sees it. */
-  draft: (i: { rules: Parameters<typeof checkDraft>[0]; text: Parameters<typeof checkDraft>[1] }) =>
-    checkDraft(i.rules, i.text),
+  /** A text against its brief, as its writer sees it. Where the evidence is the browser finds again: it does not travel. */
+  draft: (i: { rules: Parameters<typeof checkDraft>[0]; text: Parameters<typeof checkDraft>[1] }) => {
+    const checked = checkDraft(i.rules, i.text);
+    return { ...checked, checks: checked.checks.map((c) => ({ ...c, evidence: [] })) };
+  },
   /** What a prompt asks. */
   prompt: (i: { doc: Parameters<typeof readDocument>[0] }) => readDocument(i.doc),
   /** The same as the fields of a brief. */
