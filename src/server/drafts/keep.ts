@@ -114,11 +114,7 @@ export async function keepDraft(
       checks: figured.checks,
       keptAt: deps.now,
     };
-    await noteSpell(
-      tx,
-      { person: actor.id, discussion: entered.record.id, now: deps.now },
-      figured.words,
-    );
+    await noteSpell(tx, { person: actor.id, discussion: entered.record.id, now: deps.now }, figured.words);
     if (!before) {
       await insertDraft(
         tx,
