@@ -114,14 +114,18 @@ describe('sharing', () => {
       .select('v.*', 'd.brief');
     expect(rows.length).toBeGreaterThan(3);
     for (const row of rows) {
-      const again = figuresNow({
+      const { checks, unmet, ownWords } = figuresNow({
         brief: briefSchema.parse(row.brief),
         kind: 'response',
         title: row.title,
         doc: row.doc,
         answered: null,
       });
-      expect({ checks: row.checks, unmet: row.unmet, ownWords: row.own_words }).toEqual(again);
+      expect({ checks: row.checks, unmet: row.unmet, ownWords: row.own_words }).toEqual({
+        checks,
+        unmet,
+        ownWords,
+      });
     }
   });
 });

@@ -37,6 +37,7 @@ describe('moments', () => {
     ['Sunday at eleven at night', [['sun', '23:00']]],
     ['Friday, 6 May, at 11 p.m.', [['05-06', '23:00']]],
     ['9 a.m. on 26 January', [['01-26', '09:00']]],
+    ['Thursday 15 October 2026 at 5 pm', [['10-15', '17:00']]],
     ['Oct. 12, 6:00 p.m.', [['10-12', '18:00']]],
     [
       'Tue 18:00 and Fri 18:00',

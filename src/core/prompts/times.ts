@@ -100,9 +100,9 @@ function pieceOf(m: RegExpMatchArray & { index: number }): Moment | null {
   return null;
 }
 
-/** What may stand between the parts of one moment. */
+/** What may stand between the parts of one moment: a year too ("15 October 2026 at 5 pm"). */
 const TOGETHER =
-  /^[\s,(]*(?:(?:at|by|on|the|of|in|no later than|before|until|night|evening|morning|afternoon|precisely|sharp|latest|is|after|following|same|hour|time|,|-|–|—|\(|\))[\s,]*){0,4}$/iu;
+  /^[\s,(]*(?:(?:at|by|on|the|of|in|no later than|before|until|night|evening|morning|afternoon|precisely|sharp|latest|is|after|following|same|hour|time|20\d\d|,|-|–|—|\(|\))[\s,]*){0,4}$/iu;
 
 const THROUGH = /^\s*(?:to|through|until|till|–|—|-)\s*$/iu;
 

@@ -63,13 +63,19 @@ export function SharedResponse(props: {
           />
         </div>
         <p className="mt-3 flex flex-wrap gap-2">
-          <Link className="btn go" href={conversationAt(head.slug)}>
-            {head.course.outside
-              ? 'To the replies'
-              : head.brief.sealed && !head.sealed
-                ? 'The seal is open: read the conversation'
-                : 'Read the conversation'}
-          </Link>
+          {head.sealed ? (
+            <Link className="btn go" href={editPostAt(head.slug, text.id)}>
+              Complete it: that opens the conversation
+            </Link>
+          ) : (
+            <Link className="btn go" href={conversationAt(head.slug)}>
+              {head.course.outside
+                ? 'To the replies'
+                : head.brief.sealed
+                  ? 'The seal is open: read the conversation'
+                  : 'Read the conversation'}
+            </Link>
+          )}
           <Link className="btn" href={partAt(head.slug)}>
             What counted
           </Link>

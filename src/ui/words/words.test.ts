@@ -5,6 +5,7 @@ import { ledger } from '@/core/counting/ledger';
 import { account, at, brief, reply, response, schedule } from '../../../tests/fixtures/build';
 import { lateText } from './deadlines';
 import { list, plural } from './plural';
+import { shortSharedText } from './seal';
 import { repliesAsked, replyRules, responseRules } from './rules';
 import type { StatusInput } from '@/contract/status';
 import { standing, tallyText } from './status';
@@ -33,6 +34,21 @@ const line = (over: Parameters<typeof account>[0] = {}, more: Partial<StatusInpu
     input.now,
   );
 };
+
+describe('what sharing a short response does', () => {
+  const { response: due, zone } = schedule();
+  it('leaves a seal that only a complete one opens, and says until when it can be completed', () => {
+    expect(shortSharedText({ sealed: true, sealOpensWithAny: false }, due, zone)).toMatch(
+      /not counted as it stands, and the conversation stays sealed to you until it is complete, .*You can complete it until Thu/u,
+    );
+  });
+  it('opens a seal that any response opens', () => {
+    expect(shortSharedText({ sealed: true, sealOpensWithAny: true }, due, zone)).toContain('opens to you');
+  });
+  it('says nothing of a seal where there is none', () => {
+    expect(shortSharedText({ sealed: false, sealOpensWithAny: false }, due, zone)).not.toMatch(/seal|opens/u);
+  });
+});
 
 describe('where a discussion stands, in words', () => {
   it('before it opens', () => {

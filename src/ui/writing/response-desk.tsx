@@ -12,6 +12,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useServerNow } from '../frame/server-clock';
 import { shortfall } from '../words/checks';
 import { list } from '../words/plural';
+import { shortSharedText } from '../words/seal';
 import { refusalText, verdictReason } from '../words/verdicts';
 import type { OpenDraft, DiscussionHead } from '@/contract/discussion';
 import { CopyOut } from '../outside/copy-out';
@@ -175,10 +176,7 @@ export function ResponseDesk(props: {
             {({ checks }) => lacking(checks).map((c) => <li key={c.id}>{shortfall(c)}</li>)}
           </WithFigures>
         </ul>
-        <p className="mt-2">
-          The class can read it at once and the conversation opens to you, but it will not be counted as it
-          stands. Your first shared response is the one that counts.
-        </p>
+        <p className="mt-2">{shortSharedText(brief, head.schedule.response, head.schedule.zone)}</p>
       </ConfirmShare>
     </>
   );
