@@ -3,14 +3,18 @@ import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { readPrompt } from '@/core/prompts/read-prompt';
 import { perform, type TaskInput, type TaskName } from '@/server/readers/tasks';
+import type { Begun } from '@/server/readers/pool';
 
-/** Behind everything that answers somebody: on Linux a thread has a priority of its own. */
-const BEHIND = 19;
+/** Behind whatever answers somebody, and not behind everything else on the machine: it would never have its turn there. */
+const BEHIND = 5;
 
+/** This thread's own number, by which Linux keeps its priority and its account; null where threads cannot be told apart. */
+let thread: number | null = null;
 try {
-  setPriority(Number(/task\/(\d+)/u.exec(readlinkSync('/proc/thread-self'))?.[1]), BEHIND);
+  thread = Number(/task\/(\d+)/u.exec(readlinkSync('/proc/thread-self'))?.[1]) || null;
+  if (thread !== null) setPriority(thread, BEHIND);
 } catch {
-  // Where threads cannot be told apart they all work alike.
+  thread = null;
 }
 
 // The expressions of the grammar take a third of a second to make, once: before the thread says that it is ready.
@@ -18,6 +22,6 @@ readPrompt('Your post: 200 words by Friday, 5 pm. Reply to two classmates.\n\n1.
 
 /** A thread of the pool that reads what people bring: it says that it has begun, and reads. */
 export default function read<K extends TaskName>(asked: { run: number; task: K; input: TaskInput<K> }) {
-  parentPort?.postMessage(asked.run);
+  parentPort?.postMessage({ run: asked.run, thread } satisfies Begun);
   return perform(asked.task, asked.input);
 }

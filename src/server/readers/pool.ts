@@ -6,6 +6,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
 import type { NotRead } from '@/contract/not-read';
 import type { Readers } from './port';
+import { threadTime } from './thread-time';
 import { deadlineOf, REMEMBERED } from './limits';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
@@ -18,6 +19,14 @@ const TO_BEGIN_MS = 20_000;
 const MOST_REMEMBERED = 400;
 /** A refusal is remembered shortly: what is dear to refuse must not be asked for with every page. */
 const REFUSED_MS = 60_000;
+
+/** What a thread says when it begins to read: which reading, and its own number where it has one. */
+export type Begun = { run: number; thread: number | null };
+
+/** How often the account of a thread that reads is looked at. */
+const LOOK_MS = 100;
+/** On a machine that is busy a reading may take so many times as long before it is given up: nobody waits for ever. */
+const PATIENCE = 4;
 
 export type ReaderPool = Readers & { begin: () => void; close: () => Promise<void> };
 
@@ -35,7 +44,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   const queue = new FairQueue(threads, MOST_WAITING);
   const known = new Map<string, Known>();
   // The deadline is one of reading: a thread that is made anew says when it has begun.
-  const begun = new Map<number, () => void>();
+  const begun = new Map<number, (thread: number | null) => void>();
   let pool: Piscina | null = null;
   let runs = 0;
   const make = () =>
@@ -48,7 +57,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
       // A thread that waits for work by blocking could not finish what a reader left to a timer.
       atomics: 'disabled',
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 48 },
-    }).on('message', (run: number) => begun.get(run)?.());
+    }).on('message', ({ run, thread }: Begun) => begun.get(run)?.(thread));
 
   async function attempt<K extends TaskName>(
     task: K,
@@ -56,10 +65,11 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   ): Promise<Result<TaskOutput<K>, NotRead>> {
     const over = new AbortController();
     const id = (runs += 1);
-    let timer = setTimeout(() => over.abort(), deadlineOf(task) + TO_BEGIN_MS);
-    begun.set(id, () => {
+    const most = deadlineOf(task);
+    let timer = setTimeout(() => over.abort(), most + TO_BEGIN_MS);
+    begun.set(id, (thread) => {
       clearTimeout(timer);
-      timer = setTimeout(() => over.abort(), deadlineOf(task));
+      timer = watch(thread, most, () => over.abort());
     });
     try {
       const read = (pool ??= make()).run({ run: id, task, input }, { signal: over.signal });
@@ -96,6 +106,22 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   const begin = () => void (pool ??= make());
 
   return { run, begin, close: async () => void (await pool?.destroy()) };
+}
+
+/**
+ * Ends what has had a processor for longer than it may: a text is dear by what it takes, and not by who else is busy. Where a
+ * thread keeps no account, the clock on the wall is its measure.
+ */
+function watch(thread: number | null, mostMs: number, end: () => void): ReturnType<typeof setTimeout> {
+  const before = threadTime(thread);
+  if (before === null) return setTimeout(end, mostMs);
+  let left = mostMs * PATIENCE;
+  const timer = setInterval(() => {
+    left -= LOOK_MS;
+    const now = threadTime(thread);
+    if (left <= 0 || now === null || now - before >= mostMs) end();
+  }, LOOK_MS);
+  return timer;
 }
 
 const keyOf = (task: TaskName, input: unknown) =>
