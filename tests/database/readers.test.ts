@@ -1,5 +1,3 @@
-import { spawn } from 'node:child_process';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { instant, personId } from '@/core/ids';
 import { readerPool, type ReaderPool } from '@/server/readers/pool';
@@ -66,21 +64,6 @@ it('ends what takes too much memory, and the process lives', async () => {
   const read = await pool.run('pasted', { text: rows, html: '' }, imani);
   expect(read.ok ? 'read' : read.failure.code).toMatch(/read|not-read/u);
   expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
-});
-
-it('judges a text by what it takes, and not by who else is busy: on a full machine it is read, only later', async () => {
-  const hogs = Array.from({ length: 2 * availableParallelism() }, () =>
-    spawn(process.execPath, ['-e', 'for (;;);'], { stdio: 'ignore' }),
-  );
-  try {
-    const text = `Write 150 words.\n\n${'And so on, line after line of the reader. '.repeat(1_200)}`;
-    const read = await pool.run('pasted', { text, html: '' }, imani);
-    if (!read.ok) throw new Error(read.failure.why);
-    const facts = await pool.run('prompt', { doc: read.value }, imani);
-    expect(facts.ok && facts.value.facts.map((f) => f.fact)).toContain('response.words.min');
-  } finally {
-    hogs.forEach((hog) => hog.kill('SIGKILL'));
-  }
 });
 
 const told = (letter: string, n: number) => ({

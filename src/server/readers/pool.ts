@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
 import type { NotRead } from '@/contract/not-read';
 import type { Readers } from './port';
-import { threadTime } from './thread-time';
+import { endAfter } from './thread-time';
 import { deadlineOf, REMEMBERED } from './limits';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
@@ -22,11 +22,6 @@ const REFUSED_MS = 60_000;
 
 /** What a thread says when it begins to read: which reading, and its own number where it has one. */
 export type Begun = { run: number; thread: number | null };
-
-/** How often the account of a thread that reads is looked at. */
-const LOOK_MS = 100;
-/** On a machine that is busy a reading may take so many times as long before it is given up: nobody waits for ever. */
-const PATIENCE = 4;
 
 export type ReaderPool = Readers & { begin: () => void; close: () => Promise<void> };
 
@@ -69,7 +64,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
     let timer = setTimeout(() => over.abort(), most + TO_BEGIN_MS);
     begun.set(id, (thread) => {
       clearTimeout(timer);
-      timer = watch(thread, most, () => over.abort());
+      timer = endAfter(thread, most, () => over.abort());
     });
     try {
       const read = (pool ??= make()).run({ run: id, task, input }, { signal: over.signal });
@@ -106,22 +101,6 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   const begin = () => void (pool ??= make());
 
   return { run, begin, close: async () => void (await pool?.destroy()) };
-}
-
-/**
- * Ends what has had a processor for longer than it may: a text is dear by what it takes, and not by who else is busy. Where a
- * thread keeps no account, the clock on the wall is its measure.
- */
-function watch(thread: number | null, mostMs: number, end: () => void): ReturnType<typeof setTimeout> {
-  const before = threadTime(thread);
-  if (before === null) return setTimeout(end, mostMs);
-  let left = mostMs * PATIENCE;
-  const timer = setInterval(() => {
-    left -= LOOK_MS;
-    const now = threadTime(thread);
-    if (left <= 0 || now === null || now - before >= mostMs) end();
-  }, LOOK_MS);
-  return timer;
 }
 
 const keyOf = (task: TaskName, input: unknown) =>
