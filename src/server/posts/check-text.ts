@@ -1,5 +1,6 @@
 import type { Brief } from '@/core/brief/brief';
 import type { CourseId } from '@/core/ids';
+import { plainText } from '@/core/document/flatten';
 import type { Doc } from '@/core/document/nodes';
 import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
@@ -31,5 +32,8 @@ export async function figuresOf(
 ): Promise<StoredFigures> {
   const plain = text.answered && { author: { name: text.answered.author.name }, plain: text.answered.plain };
   const read = await readFor(deps, actor, 'figures', { ...text, answered: plain });
-  return read.ok ? read.value : figuresNow({ ...text, title: '', doc: EMPTY });
+  if (read.ok) return read.value;
+  // Roughly: what counts here is that a long text is not taken for an empty one, of which no version would be kept.
+  const words = plainText(text.doc).split(/\s+/u).filter(Boolean).length;
+  return { ...figuresNow({ ...text, title: '', doc: EMPTY }), words };
 }
