@@ -1,4 +1,6 @@
 import { GEO, editorOf, kept, atTheEnd } from './draft';
+import { joinWords } from '@/core/text/joined';
+import { words } from '@/core/text/words';
 import { enterAs, startAfresh } from './help';
 import { expect, test } from './test';
 
@@ -185,4 +187,26 @@ test('what is pasted is cleaned: nothing runs, its words stay', async ({ page })
   await page.reload();
   await expect(editorOf(page)).toContainText('four');
   expect(await page.evaluate(() => 'pwned' in window)).toBe(false);
+});
+
+test('a text has as many words in the browser as on the server', async ({ page }) => {
+  const texts = [
+    'Setting back works (Holt, 2019) https://tidewell.example/holt and it is 3:4, e.g. in the U.S.A.: see a.b:c.',
+    'One sentence.Another one:and a third … naïve cafe\u0301.Then אב.ג カ.ナ 河.は ก.ข x\uff0ey x\uff1ay 3.5 2:30pm',
+  ];
+  const platform = await page.evaluate(
+    (all) =>
+      all.map((text) =>
+        [...new Intl.Segmenter('en', { granularity: 'word' }).segment(text)].map((s) => ({
+          segment: s.segment,
+          index: s.index,
+          isWordLike: s.isWordLike,
+        })),
+      ),
+    texts,
+  );
+  const inBrowser = platform.map((found) =>
+    [...joinWords(found)].filter((s) => s.isWordLike).map((s) => s.segment),
+  );
+  expect(inBrowser).toEqual(texts.map((text) => words(text).map((w) => w.text)));
 });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { joinWords } from '@/core/text/joined';
 import { sentenceSegments, wordSegments } from '@/core/text/segments';
 import { countWords, words } from '@/core/text/words';
 
@@ -57,6 +58,26 @@ describe('a long text that is segmented in stretches', () => {
         expect(countWords(typed)).toBe(platform.length);
       }),
       { numRuns: 3_000 },
+    );
+  });
+  it('has the standard’s words where a browser parts them at a full stop or a colon between letters', () => {
+    const around = fc.constantFrom(
+      ..."a Z 9 . : . : _ ' - / é e\u0301 א カ 河 ก ٣ \u200d \ufe55 \uff0e \uff1a".split(' '),
+      ' ',
+    );
+    fc.assert(
+      fc.property(fc.string({ unit: around, maxLength: 40 }), (typed) => {
+        const platform = [...new Intl.Segmenter('en', { granularity: 'word' }).segment(typed)];
+        const parted = platform.flatMap(({ segment, index, isWordLike }) => {
+          let at = index;
+          return segment.split(/(?<=\p{L}\p{M}*)([.:\ufe55\uff0e\uff1a])(?=\p{L})/u).map((piece, i) => {
+            at += piece.length;
+            return { segment: piece, index: at - piece.length, isWordLike: i % 2 === 0 && isWordLike };
+          });
+        });
+        expect([...joinWords(parted)].map(({ segment, index }) => [index, segment])).toEqual(flat(platform));
+      }),
+      { numRuns: 5_000 },
     );
   });
   it('loses no letter even where nothing parts it for pages, and is done in a moment', () => {

@@ -83,6 +83,19 @@ describe('parts', () => {
     const d = doc('# 1 a', '> Somebody else wrote all of this here.', '# 2 b', 'to do');
     expect(check({}, d, both).have).toBe(0);
   });
+  it('are not answered by one word and a source, or by a word over and over', () => {
+    const d = doc(
+      '# 1 a',
+      'Levees (Holt, 2019) https://tidewell.example/holt doi:10.5555/tidewell.holt',
+      '# 2 b',
+      'yes yes, no no, yes no 1 2 3 4 5',
+    );
+    expect(check({}, d, both).have).toBe(0);
+  });
+  it('are answered by one short sentence that names its source', () => {
+    const d = doc('# 1 a', 'Levees only move a flood (Holt, 2019).', '# 2 b', 'They cost the town far less.');
+    expect(check({}, d, both).have).toBe(2);
+  });
   it('are found by their number where the headings were removed', () => {
     const d = doc('1. I would move the levees back.', '2) They would say it costs money.');
     expect(check({}, d, both)).toMatchObject({ have: 2, met: true });

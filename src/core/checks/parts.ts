@@ -1,10 +1,33 @@
 import type { Part } from '../brief/brief';
 import { meantParts } from './meaning';
 import { ownStretches, type Passage } from './passages';
+import { citationsIn } from './sources';
 import type { Evidence } from './types';
 
 /** Fewer own words than this under a part's heading are a note, not an answer. */
 const ANSWER_MIN_WORDS = 5;
+
+/** So many words are an answer whatever they are; of fewer it is looked whether they say anything. */
+const SURELY_SAYS = 40;
+
+const HAS_LETTER = /\p{L}/u;
+
+/** Whether passages say something: five different words, of which none is a number or stands in what only names a source. */
+function saysSomething(mine: Passage[], words: number): boolean {
+  if (words < ANSWER_MIN_WORDS) return false;
+  if (words >= SURELY_SAYS) return true;
+  const said = new Set<string>();
+  for (const { line, ownWords } of mine) {
+    const cited = citationsIn(line);
+    for (const w of ownWords)
+      if (
+        HAS_LETTER.test(w.text) &&
+        !cited.some((c) => c.from <= line.pos + w.start && line.pos + w.end <= c.to)
+      )
+        said.add(w.text.toLowerCase());
+  }
+  return said.size >= ANSWER_MIN_WORDS;
+}
 
 export type PartAnswer = {
   part: Part;
@@ -60,7 +83,7 @@ export function partAnswers(all: Passage[], parts: Part[]): PartAnswer[] {
       n: i + 1,
       placed: placed.length > 0,
       words,
-      answered: words >= ANSWER_MIN_WORDS,
+      answered: saysSomething(mine, words),
       evidence: mine.flatMap((p) =>
         ownStretches(p).map((s) => ({
           from: p.line.pos + s.start,

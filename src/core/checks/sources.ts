@@ -41,7 +41,8 @@ const bareUrl = (url: string) =>
     .replace(/[/#?]*$/u, '');
 const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
 
-function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>): Citation[] {
+/** The sources a line names: in brackets, in its sentence, by number, by address. */
+export function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>): Citation[] {
   const at = (index: number, length: number, key: string): Citation => ({
     from: pos + index,
     to: pos + index + length,

@@ -1,3 +1,5 @@
+import { joinWords } from './joined';
+
 /** A part of a longer text, and where in it that begins (UTF-16 offset). */
 type Stretch = { text: string; start: number };
 /** What the platform's segmenter gives, with the place in the whole text. */
@@ -42,6 +44,6 @@ function* segments(segmenter: Intl.Segmenter, stretches: Stretch[]): Generator<S
 }
 
 /** The segments of a text by UAX #29's word boundaries, white space and punctuation among them. */
-export const wordSegments = (text: string) => segments(byWord, cutAt(text, BEFORE_WORD));
+export const wordSegments = (text: string) => joinWords(segments(byWord, cutAt(text, BEFORE_WORD)));
 /** The segments of a text by UAX #29's sentence boundaries, each with the white space after it. */
 export const sentenceSegments = (text: string) => segments(bySentence, cutAt(text, BEFORE_SENTENCE));

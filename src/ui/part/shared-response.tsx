@@ -41,7 +41,7 @@ export function SharedResponse(props: {
         <p className="mt-1 text-[13.5px]">
           {verdict ? `${verdictReason(verdict, { name: null, count: head.brief.replies.count })}. ` : ''}
           {unmet.length ? `It has ${list(unmet.map(shortfall))}. ` : ''}
-          {plural(text.ownWords, 'own word')}.
+          {unmet.some((c) => c.id === 'words') ? '' : `${plural(text.ownWords, 'own word')}.`}
         </p>
         <div className="mt-2">
           <Receipt
