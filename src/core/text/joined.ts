@@ -1,4 +1,5 @@
-import type { Segment } from './segments';
+/** What the platform's segmenter gives, with the place in the whole text. */
+export type Segment = { segment: string; index: number; isWordLike?: boolean | undefined };
 
 /**
  * What may stand inside a word between two letters (UAX #29, WB6 and WB7) and is a boundary to some browsers nevertheless:
@@ -22,28 +23,20 @@ const startsWithLetter = (text: string) => isLetter(FIRST_LETTER.exec(text)?.[0]
  * @example joinWords(['a', '.', 'b']) // ['a.b']
  */
 export function* joinWords(segments: Iterable<Segment>): Generator<Segment> {
-  let word: Segment | null = null;
-  let mark: Segment | null = null;
+  // What may yet be joined: a word, or a word and a mark after it.
+  let held: Segment[] = [];
   for (const next of segments) {
-    if (word && mark) {
-      if (next.isWordLike && startsWithLetter(next.segment)) {
-        word = { ...word, segment: word.segment + mark.segment + next.segment };
-        mark = null;
-        continue;
-      }
-      yield word;
-      yield mark;
-      word = mark = null;
-    } else if (word && IN_DOUBT.test(next.segment) && endsInLetter(word.segment)) {
-      mark = next;
-      continue;
-    } else if (word) {
-      yield word;
-      word = null;
+    const [word, mark] = held;
+    if (word && mark && next.isWordLike && startsWithLetter(next.segment)) {
+      held = [{ ...word, segment: word.segment + mark.segment + next.segment }];
+    } else if (word && !mark && IN_DOUBT.test(next.segment) && endsInLetter(word.segment)) {
+      held = [word, next];
+    } else {
+      yield* held;
+      held = [];
+      if (next.isWordLike) held = [next];
+      else yield next;
     }
-    if (next.isWordLike) word = next;
-    else yield next;
   }
-  if (word) yield word;
-  if (mark) yield mark;
+  yield* held;
 }

@@ -1,9 +1,7 @@
-import { joinWords } from './joined';
+import { joinWords, type Segment } from './joined';
 
 /** A part of a longer text, and where in it that begins (UTF-16 offset). */
 type Stretch = { text: string; start: number };
-/** What the platform's segmenter gives, with the place in the whole text. */
-export type Segment = { segment: string; index: number; isWordLike?: boolean | undefined };
 
 const STRETCH = 1_000;
 const LONGEST = 10_000;
