@@ -1,7 +1,9 @@
+import * as backup from './commands/backup';
 import * as bench from './commands/bench';
 import * as classmates from './commands/classmates';
 import * as newKey from './commands/new-key';
 import * as reset from './commands/reset';
+import * as restore from './commands/restore';
 import * as start from './commands/start';
 import * as status from './commands/status';
 import * as stop from './commands/stop';
@@ -17,17 +19,21 @@ const COMMANDS: Record<string, Command> = {
   test,
   bench,
   classmates,
+  backup,
+  restore,
   'new-key': { help: newKey.help, run: newKey.run },
 };
 
 const usage = `Pulpit: weekly course discussions, with what is owed, by when, what counted and why.
 
-  ./pulpit start     set up what is missing, start, print the address
+  ./pulpit start     set up what is missing, start, print the address; --empty for a college of your own
   ./pulpit stop      end it; everything is kept
   ./pulpit status    is it running?
   ./pulpit reset     throw the demo away and lay it out afresh
   ./pulpit test      all checks and tests, with a database and port of their own
   ./pulpit bench     measure the pages against a bare one
+  ./pulpit backup FILE   everything into one archive, while people work
+  ./pulpit restore FILE  puts it back, after asking
   ./pulpit classmates  let the rest of the class act, to watch a live discussion
   ./pulpit new-key   sign receipts with a new key from now on
 

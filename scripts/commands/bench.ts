@@ -185,7 +185,7 @@ async function demoToken(db: Knex): Promise<string> {
   await moveClock(db, realClock, DEMO_START);
   const deps = { db, now: DEMO_START };
   const [first] = await offeredPeople(deps);
-  const session = first && (await signInAsDemoPerson(deps, first.id));
+  const session = first && (await signInAsDemoPerson(deps, first.id, 'bench'));
   if (!session?.ok) throw new Error('nobody to sign in as');
   await db.raw('analyze');
   return session.value.token;
@@ -204,7 +204,7 @@ async function openSessionFor(db: Knex, email: string): Promise<string> {
   await db('people').where({ email }).update({ demo_rank: 1 });
   const deps = { db, now: DEMO_START };
   const [person] = await offeredPeople(deps);
-  const session = person && (await signInAsDemoPerson(deps, person.id));
+  const session = person && (await signInAsDemoPerson(deps, person.id, 'bench'));
   if (!session?.ok) throw new Error('nobody to sign in as');
   return session.value.token;
 }

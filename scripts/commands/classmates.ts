@@ -28,8 +28,7 @@ const FIVE_MINUTES_MS = 300_000;
 async function classOf(db: Knex, slug: string): Promise<Actor[]> {
   const row = await db('discussions').where({ slug }).first('course_id');
   if (!row) throw new Error(`There is no discussion ${slug}.`);
-  const now = await currentTime(db, realClock);
-  const offered = new Set<PersonId>((await offeredPeople({ db, now })).map((p) => p.id));
+  const offered = new Set<PersonId>((await offeredPeople({ db })).map((p) => p.id));
   const people = await peopleOf(db, courseId(row.course_id));
   return people
     .filter((p) => p.role === 'student' && !offered.has(p.id))

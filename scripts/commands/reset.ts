@@ -7,9 +7,10 @@ import { stopJobs } from '../lib/jobs';
 import { stopWeb } from '../lib/web';
 import * as start from './start';
 
-export const help = `./pulpit reset [--yes]
+export const help = `./pulpit reset [--yes] [--empty]
 
-Throws away everything in Pulpit's own database (all posts, drafts and files), lays the demo out afresh and starts it.
+Throws away everything in Pulpit's own database (all posts, drafts and files), lays the demo out afresh and starts it; with --empty
+without the demo, for a college of your own.
 A database named by DATABASE_URL is never touched.`;
 
 export async function run(args: string[]): Promise<number> {
@@ -28,6 +29,8 @@ export async function run(args: string[]): Promise<number> {
   removeCluster('demo');
   // A folder that somebody named is theirs.
   if (!process.env.PULPIT_FILES) rmSync(join(stateFolder('demo'), 'files'), { recursive: true, force: true });
+  if (!process.env.PULPIT_MAILBOX)
+    rmSync(join(stateFolder('demo'), 'mailbox'), { recursive: true, force: true });
   say('The old database is gone.');
-  return start.run();
+  return start.run(args.filter((arg) => arg === '--empty'));
 }

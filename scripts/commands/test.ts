@@ -22,7 +22,7 @@ Runs every check on this machine with a database and a port of its own, so that 
 Steps: lint, types, format, imports, unused, unit, browser. Without a name, all of them.
 ./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
 Everything it needs from Debian's packages (PostgreSQL, Chromium, ffmpeg, LibreOffice, two calendar
-programs) it installs when it may.`;
+programs, a feed and a mail reader) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
@@ -80,7 +80,7 @@ async function browser(url: string, only: string[]): Promise<number> {
     for (const server of servers) {
       const env = { DATABASE_URL: server.database, PULPIT_DEMO: '1' };
       await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env });
-      startJobs(server.run, env);
+      startJobs(server.run, server.port, env);
     }
     return await shown(bin('playwright'), ['test', ...only], {
       env: { ...process.env, PULPIT_TEST_SERVERS: JSON.stringify(servers), CI: process.env.CI ?? '' },
@@ -152,6 +152,7 @@ export async function run(given: string[]): Promise<number> {
     calendars: steps.some((s) => s.name === 'unit'),
     office: steps.some((s) => s.name === 'unit'),
     feeds: steps.some((s) => s.name === 'unit'),
+    mail: steps.some((s) => s.name === 'unit'),
     ffmpeg: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
   });
   const failed: string[] = [];

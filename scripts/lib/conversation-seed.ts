@@ -109,10 +109,14 @@ async function addPosts(tx: Knex.Transaction, now: Instant) {
 
 /** A session of each of the first so many students. */
 export async function sessionsOf(db: Knex, now: Instant, students: number): Promise<string[]> {
-  const ids: { id: string }[] = await db('people').orderBy('demo_rank').limit(students).select('id');
+  const ids: { id: string }[] = await db('people')
+    .where({ steward: false })
+    .orderBy('demo_rank')
+    .limit(students)
+    .select('id');
   const cookies: string[] = [];
   for (const { id } of ids) {
-    const session = await signInAsDemoPerson({ db, now }, personId(id));
+    const session = await signInAsDemoPerson({ db, now }, personId(id), 'bench');
     if (!session.ok) throw new Error('nobody to sign in as');
     cookies.push(`pulpit-session=${session.value.token}`);
   }

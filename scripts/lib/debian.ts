@@ -9,6 +9,8 @@ const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
 const CALENDARS = ['khal', 'calcurse'];
 /** A feed reader, and what reads its memory. */
 const FEEDS = ['newsboat', 'sqlite3'];
+/** A mail reader, by one of its programs: the package is called otherwise. */
+const MAIL = { package: 'mblaze', program: '/usr/bin/mshow' };
 
 /**
  * Chromium without a window: the same engine, network and workers. The whole browser draws its own frame beside every page,
@@ -26,6 +28,8 @@ export async function ensurePackages(wanted: {
   ffmpeg?: boolean;
   /** A feed reader that the tests read our feeds with. */
   feeds?: boolean;
+  /** A mail reader that the tests read our mail with. */
+  mail?: boolean;
   /** A word processor that the tests open our exports with. */
   office?: boolean;
 }): Promise<void> {
@@ -35,6 +39,7 @@ export async function ensurePackages(wanted: {
     ...(wanted.ffmpeg && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
     ...(wanted.office && !existsSync('/usr/bin/soffice') ? ['libreoffice-writer-nogui'] : []),
     ...(wanted.feeds ? FEEDS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
+    ...(wanted.mail && !existsSync(MAIL.program) ? [MAIL.package] : []),
     ...(wanted.calendars ? CALENDARS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
   ];
   if (missing.length === 0) return;

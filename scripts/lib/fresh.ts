@@ -52,6 +52,7 @@ async function putBack(db: Knex) {
     }
     await tx.raw(`
       select setval(pg_get_serial_sequence('posts', 'id'), (select max(id) from posts)),
-        setval(pg_get_serial_sequence('writing_spells', 'id'), (select max(id) from writing_spells))`);
+        setval(pg_get_serial_sequence('writing_spells', 'id'), (select max(id) from writing_spells)),
+        setval(pg_get_serial_sequence('steward_log', 'id'), (select max(id) from steward_log))`);
   });
 }

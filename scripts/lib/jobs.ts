@@ -3,7 +3,7 @@ import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:
 import { join } from 'node:path';
 import { ROOT, stateFolder, type Run } from './places';
 import { isOurs, wait } from './run';
-import { filesFolder } from './web';
+import { places } from './web';
 
 const ENTRY = join(ROOT, 'src/workers/jobs.ts');
 const file = (run: Run) => join(stateFolder(run), 'jobs.pid');
@@ -15,14 +15,14 @@ export function runningJobs(run: Run): number | null {
   return isOurs(pid, ENTRY) ? pid : null;
 }
 
-/** Starts the process that makes clips and sweeps files. What waited while none ran is done now. */
-export function startJobs(run: Run, env: Record<string, string>) {
+/** Starts the process that makes clips, sends mail and sweeps. What waited while none ran is done now. */
+export function startJobs(run: Run, port: number, env: Record<string, string>) {
   const out = openSync(join(stateFolder(run), 'jobs.log'), 'a');
   const child = spawn(process.execPath, ['--import', 'tsx', ENTRY], {
     cwd: ROOT,
     detached: true,
     stdio: ['ignore', out, out],
-    env: { ...process.env, PULPIT_FILES: filesFolder(run), ...env },
+    env: { ...process.env, ...places(run, port), ...env },
   });
   child.unref();
   if (child.pid !== undefined) writeFileSync(file(run), String(child.pid));

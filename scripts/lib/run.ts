@@ -25,9 +25,9 @@ export const shown = (command: string, args: string[], options: SpawnOptions = {
   });
 
 /** Runs a command quietly, and gives its exit code with all it said. */
-export const quiet = (command: string, args: string[]) =>
+export const quiet = (command: string, args: string[], env: NodeJS.ProcessEnv = process.env) =>
   new Promise<{ code: number; said: string }>((resolve, reject) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
     child.once('error', reject);

@@ -6,7 +6,13 @@ import { ROOT, stateFolder, type Run } from './places';
 import { isOurs, wait } from './run';
 import { Told } from './say';
 
-export type WebState = { pid: number; port: number; slot: Slot; mark: string };
+export type WebState = {
+  pid: number;
+  port: number;
+  slot: Slot;
+  mark: string;
+  /** Whether it shows the demo. */ demo?: boolean;
+};
 
 const NEXT = join(ROOT, 'node_modules/next/dist/bin/next');
 const file = (run: Run) => join(stateFolder(run), 'web.json');
@@ -18,10 +24,10 @@ export function runningWeb(run: Run): WebState | null {
   return isOurs(state.pid, NEXT) || isOurs(state.pid, 'next-server') ? state : null;
 }
 
-/** Whether a server answers on a port and reaches its database. */
+/** Whether a server answers on a port and has all it needs. */
 export const isHealthy = async (port: number): Promise<boolean> => {
   try {
-    return (await fetch(`http://127.0.0.1:${port}/health`)).ok;
+    return (await fetch(`http://127.0.0.1:${port}/ready`)).ok;
   } catch {
     return false;
   }
@@ -30,9 +36,19 @@ export const isHealthy = async (port: number): Promise<boolean> => {
 /** Where the files of a run's people lie. */
 export const filesFolder = (run: Run) => process.env.PULPIT_FILES ?? join(stateFolder(run), 'files');
 
+/** Where mail of a run lies that no server takes. */
+const mailboxFolder = (run: Run) => process.env.PULPIT_MAILBOX ?? join(stateFolder(run), 'mailbox');
+
+/** What both of a run's processes are told of where things lie, and under which address people reach it. */
+export const places = (run: Run, port: number) => ({
+  PULPIT_FILES: filesFolder(run),
+  PULPIT_MAILBOX: mailboxFolder(run),
+  PULPIT_ADDRESS: process.env.PULPIT_ADDRESS ?? `http://localhost:${port}`,
+});
+
 export async function startWeb(
   run: Run,
-  options: { port: number; slot: Slot; mark: string; env: Record<string, string> },
+  options: { port: number; slot: Slot; mark: string; demo?: boolean; env: Record<string, string> },
 ): Promise<WebState> {
   const log = join(stateFolder(run), 'web.log');
   const out = openSync(log, 'a');
@@ -45,14 +61,15 @@ export async function startWeb(
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       PULPIT_BUILD_DIR: options.slot,
-      PULPIT_FILES: filesFolder(run),
+      ...places(run, options.port),
       ...options.env,
     },
   });
   child.unref();
   if (child.pid === undefined)
     throw new Told('The web server could not be started: the machine has no room for another process.');
-  const state = { pid: child.pid, port: options.port, slot: options.slot, mark: options.mark };
+  const { port, slot, mark, demo } = options;
+  const state: WebState = { pid: child.pid, port, slot, mark, demo };
   writeFileSync(file(run), JSON.stringify(state));
   for (let tries = 0; tries < 150; tries += 1) {
     // One that has ended answers nothing, whoever else may be answering on its port.

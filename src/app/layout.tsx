@@ -3,7 +3,9 @@ import '@fontsource-variable/literata/opsz.css';
 import '@fontsource-variable/literata/opsz-italic.css';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { NONCE } from '@/runtime/peer';
 import { EARLY } from '@/ui/frame/early';
 import { visitor } from './_request/session';
 
@@ -24,6 +26,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <head>
         {/* Tells the styles that scripts run: before that, and without them, every page stands open. */}
         <script
+          nonce={(await headers()).get(NONCE) ?? undefined}
+          suppressHydrationWarning
           dangerouslySetInnerHTML={{ __html: `document.documentElement.dataset.scripted='';${EARLY}` }}
         />
       </head>

@@ -26,6 +26,34 @@ export const weekAt = address('/');
 export const signInAt = address('/sign-in');
 export const enterAt = address('/sign-in/enter');
 export const signOutAt = address('/sign-out');
+export const beginAt = address('/begin');
+export const invitationAt = address('/invitation');
+export const passwordAt = address('/password');
+export const forgottenAt = address('/password/forgotten');
+export const confirmAddressAt = address('/account/address');
+/** Where a key from a mail is handed over: it comes back as a cookie of the page it is for. */
+export const keyAt = address('/keys/:purpose');
+export const aloneAt = address('/account/new');
+export const accountAt = address('/account');
+export const archiveAt = address('/account/archive');
+export const devicesAt = address('/account/devices');
+export const leaveAt = address('/account/leave');
+export const mailboxAt = address('/mailbox');
+
+export const stewardsAt = address('/stewards');
+export const stewardsPeopleAt = address('/stewards/people');
+export const stewardsPersonAt = address('/stewards/people/:id');
+export const personActAt = address('/stewards/people/:id/act');
+export const invitationActAt = address('/stewards/invitations/:id');
+export const stewardsCoursesAt = address('/stewards/courses');
+export const stewardsCourseAt = address('/stewards/courses/:id');
+export const courseActAt = address('/stewards/courses/:id/act');
+export const bringRosterAt = address('/stewards/courses/:id/rosters');
+export const rosterAt = address('/stewards/rosters/:id');
+export const rosterActAt = address('/stewards/rosters/:id/act');
+export const stewardsLogAt = address('/stewards/log');
+export const collegeAt = address('/stewards/college');
+
 export const themeAt = address('/settings/theme');
 export const demoClockAt = address('/demo/clock');
 export const clockAt = address('/clock');

@@ -52,4 +52,11 @@ export type CourseAnnouncement = {
   readBy: number | null;
 };
 
-export type CoursePerson = { id: string; name: string; role: Role; email: string | null };
+export type CoursePerson = {
+  id: string;
+  name: string;
+  /** How the name is said, where its owner has told. */
+  saidAs: string;
+  role: Role;
+  email: string | null;
+};

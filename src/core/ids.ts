@@ -10,13 +10,19 @@ export type PostId = Branded<number, 'post'>;
 /** A moment: milliseconds since 1970-01-01T00:00Z. */
 export type Instant = Branded<number, 'instant'>;
 
+/** @example personId('7d0f…') // the same text, as a person's */
 export const personId = (id: string) => id as PersonId;
+/** @example courseId('7d0f…') // the same text, as a course's */
 export const courseId = (id: string) => id as CourseId;
+/** @example discussionId('7d0f…') // the same text, as a discussion's */
 export const discussionId = (id: string) => id as DiscussionId;
+/** @example postId(12) // post #12 */
 export const postId = (id: number) => id as PostId;
+/** @example instant(0) // 1970-01-01T00:00Z */
 export const instant = (ms: number) => ms as Instant;
 
 export type Role = 'student' | 'instructor' | 'assistant';
+/** @example isStaff('assistant') // true */
 export const isStaff = (role: Role) => role !== 'student';
 
 /** A course's code as it stands in an address. @example courseSlug('GEO 115') // 'geo-115' */

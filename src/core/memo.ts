@@ -1,6 +1,8 @@
 /**
  * Remembers the answers of a pure function of texts, at most `limit` of them (then it begins anew). Meant for answers
  * that cost far more than a look-up, such as those of the time-zone library; nobody can see that it remembers.
+ *
+ * @example remember((zone: string) => costly(zone), 100) // asks `costly` once for each zone
  */
 export function remember<A extends readonly string[], T>(
   work: (...args: A) => T,

@@ -22,6 +22,7 @@ import * as sight from './migrations/0019_sight';
 import * as outlines from './migrations/0020_outlines';
 import * as words from './migrations/0021_words';
 import * as draftWords from './migrations/0022_draft_words';
+import * as college from './migrations/0023_college';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -46,6 +47,7 @@ const MIGRATIONS = {
   '0020_outlines': outlines,
   '0021_words': words,
   '0022_draft_words': draftWords,
+  '0023_college': college,
 };
 type Name = keyof typeof MIGRATIONS;
 
@@ -58,9 +60,12 @@ const source: Knex.MigrationSource<Name> = {
 export type MigrationState =
   { code: 'current' } | { code: 'behind'; missing: string[] } | { code: 'newer'; unknown: string[] };
 
+/** Every step that this code knows. */
+export const knownMigrations = (): string[] => Object.keys(MIGRATIONS);
+
 /** How the database stands to this code: up to date, behind it, or written by a newer one (which must not be touched). */
 export async function migrationState(db: Knex): Promise<MigrationState> {
-  const known = Object.keys(MIGRATIONS);
+  const known = knownMigrations();
   const has = await db.schema.hasTable('knex_migrations');
   const done: string[] = has ? await db('knex_migrations').orderBy('id').pluck('name') : [];
   const unknown = done.filter((name) => !known.includes(name));

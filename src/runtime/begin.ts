@@ -1,8 +1,15 @@
 import { subscribe } from 'node:diagnostics_channel';
-import type { IncomingMessage } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { Socket } from 'node:net';
 import { app } from './app';
-import { PEER } from './peer';
+import { log } from './log';
+import { countAnswer, placeOf, serveMetrics } from './metrics';
+import { PEER, REQUEST } from './peer';
+
+/** Answers that took longer are logged. */
+const SLOW_MS = 2_000;
+const began = new WeakMap<IncomingMessage, number>();
 
 /** What a web process does before it answers anybody. */
 export function begin() {
@@ -10,6 +17,24 @@ export function begin() {
   subscribe('http.server.request.start', (message) => {
     const { request, socket } = message as { request: IncomingMessage; socket: Socket };
     request.headers[PEER] = socket.remoteAddress ?? '';
+    request.headers[REQUEST] = randomUUID().slice(0, 8);
+    began.set(request, performance.now());
   });
+  subscribe('http.server.response.finish', (message) => {
+    const { request, response } = message as { request: IncomingMessage; response: ServerResponse };
+    const { method = '', url = '', headers } = request;
+    const ms = performance.now() - (began.get(request) ?? performance.now());
+    countAnswer(url, method, response.statusCode, ms / 1_000);
+    if (response.statusCode >= 500 || ms > SLOW_MS)
+      log.warn({
+        request: headers[REQUEST],
+        place: placeOf(url),
+        method,
+        status: response.statusCode,
+        ms: Math.round(ms),
+      });
+  });
+  const { config, db } = app();
+  if (config.metricsPort !== null) serveMetrics(config.metricsPort, db);
   app().readers.begin();
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { siteList } from '@/server/embeds/sites';
+import { OVER_TLS } from './tls';
 import type { ObjectStoreConfig } from '@/server/files/object-store';
 
 /** The environment, read once. Nothing else in `src` looks at it. */
@@ -19,6 +20,16 @@ export type Config = {
   secureCookies: boolean;
   /** How many proxies of one's own stand before this server: so much of X-Forwarded-For is believed. */
   proxies: number;
+  /** The address under which people reach Pulpit, as links in mail say it. */
+  site: string;
+  /** The time zone of the machine, which a new college is offered first. */
+  zone: string;
+  /** A server that mail is handed to by SMTP; without one it lies in the mailbox that ships. */
+  smtp: string | null;
+  mailFrom: string;
+  mailboxFolder: string;
+  /** A port of this machine where Prometheus finds what is counted; none where it is not set. */
+  metricsPort: number | null;
   /** The bare page that the bench measures against. */
   bench: boolean;
 };
@@ -51,7 +62,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     objectStore: objectStoreOf(env),
     mediaSites: mediaSitesOf(env.PULPIT_MEDIA_SITES),
     demo: env.PULPIT_DEMO === '1',
-    secureCookies: env.PULPIT_TLS === '1',
+    secureCookies: OVER_TLS,
     proxies: z.coerce
       .number()
       .int()
@@ -59,6 +70,19 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
       .max(9)
       .catch(0)
       .parse(env.PULPIT_PROXIES ?? 0),
+    site: (env.PULPIT_ADDRESS ?? 'http://localhost:4170').replace(/\/+$/u, ''),
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    smtp: env.PULPIT_SMTP || null,
+    mailFrom: env.PULPIT_MAIL_FROM ?? 'Pulpit <pulpit@localhost>',
+    mailboxFolder: env.PULPIT_MAILBOX ?? '.pulpit/mailbox',
+    metricsPort: z.coerce
+      .number()
+      .int()
+      .min(1)
+      .max(65_535)
+      .nullable()
+      .catch(null)
+      .parse(env.PULPIT_METRICS ?? null),
     bench: env.PULPIT_BENCH === '1',
   };
 }

@@ -1,23 +1,30 @@
 import { run } from 'graphile-worker';
 import { z } from 'zod';
 import { app } from '@/runtime/app';
+import { mailPort } from '@/runtime/mail';
 import { makeClip } from '@/server/clips/make';
 import { currentTime } from '@/server/clock/clock';
 import { sweepFiles } from '@/server/files/sweep';
+import { sendMail } from '@/server/mail/send';
+import { sweepPeople } from '@/server/people/sweep';
 
 /** The job process: what takes long and is nobody's request. Any number of them work on one database. */
 const { db, clock, files, config } = app();
 const deps = async () => ({ db, files, now: await currentTime(db, clock) });
 const clip = z.object({ file: z.uuid() });
+const mail = z.object({ mail: z.uuid() });
+const port = mailPort(config);
 
 const runner = await run({
   connectionString: config.databaseUrl,
   // ffmpeg takes both of a small machine's cores for one clip.
   concurrency: 1,
   pollInterval: 2_000,
-  crontab: '7 * * * * sweep-files ?jobKey=sweep-files',
+  crontab: '7 * * * * sweep-files ?jobKey=sweep-files\n17 * * * * sweep-people ?jobKey=sweep-people',
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
+    'send-mail': async (payload) => sendMail(await deps(), port, config, mail.parse(payload).mail),
+    'sweep-people': async () => sweepPeople(await deps()),
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });

@@ -123,6 +123,7 @@ describe('signing in', () => {
     password,
     network: '192.0.2.7',
     device: null,
+    agent: '',
     demo: true,
     ...over,
   });
@@ -208,6 +209,7 @@ describe('signing in', () => {
     const visit = (when: string, lastSeen: string | null, before: string | null) =>
       noteVisit(deps(db, when), {
         person,
+        hash: Buffer.alloc(32),
         lastSeen: lastSeen === null ? null : on(lastSeen),
         previousVisit: before === null ? null : on(before),
       });

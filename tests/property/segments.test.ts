@@ -69,6 +69,8 @@ describe('a long text that is segmented in stretches', () => {
       fc.property(fc.string({ unit: around, maxLength: 40 }), (typed) => {
         const platform = [...new Intl.Segmenter('en', { granularity: 'word' }).segment(typed)];
         const parted = platform.flatMap(({ segment, index, isWordLike }) => {
+          // What is no word to the platform ("a.a_" and a joiner) is none however it is parted.
+          if (!isWordLike) return [{ segment, index, isWordLike: false }];
           let at = index;
           return segment.split(/(?<=\p{L}\p{M}*)([.:\ufe55\uff0e\uff1a])(?=\p{L})/u).map((piece, i) => {
             at += piece.length;

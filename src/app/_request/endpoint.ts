@@ -1,7 +1,10 @@
 import 'server-only';
 import type { z } from 'zod';
 import type { CommonFailure, Endpoint, Failure, NamesIn } from '@/contract/endpoint';
+import { isInCourse, isOpen, mayDo, type Act, type OpenAct, type Standing } from '@/core/access/acts';
 import type { Result } from '@/core/result';
+import { standingsAt } from '@/server/access/standing';
+import { enterAsSteward, type Steward } from '@/server/stewards/enter';
 import { requireVisitor, visitor, type Visitor } from './session';
 import { uploadedForm, type UploadedForm } from './upload';
 import { bodyFields, bodyText, fromOwnPages, isJson, unexpected } from './write';
@@ -42,6 +45,15 @@ const refused = (failure: Failure) =>
     { status: STATUS[failure.code] ?? (CONFLICTS.has(failure.code) ? 409 : 422) },
   );
 
+/** Whether the table of acts lets somebody do this, by who they are at the place that the address names. */
+async function allowed(act: Act, { deps, actor, steward }: Visitor, request: Request): Promise<boolean> {
+  const standings: Standing[] = steward ? ['person', 'steward'] : ['person'];
+  return mayDo(
+    act,
+    isInCourse(act) ? await standingsAt(deps, actor, new URL(request.url).pathname) : standings,
+  );
+}
+
 const common = (failure: CommonFailure) => refused(failure);
 
 async function inputOf(
@@ -66,11 +78,12 @@ async function inputOf(
 
 /**
  * An endpoint that scripts of our own pages call. Before the use-case is asked: the request comes from our own pages, somebody
- * is signed in, and what was sent is no larger and no other than the contract says, measured while it is read. An error that
+ * is signed in and may do this by the table of acts, and what was sent is no larger and no other than the contract says, measured while it is read. An error that
  * nobody foresaw is logged whole and told by its number.
  */
 export const json =
   <Path extends string, Sent extends z.ZodType | null, Output extends object | null, Fail extends Failure>(
+    name: Act,
     endpoint: Endpoint<Path, Sent, Output, Fail>,
     act: (asked: {
       who: Visitor;
@@ -84,6 +97,7 @@ export const json =
     try {
       const who = await visitor();
       if (!who) return common({ code: 'signed-out' });
+      if (!(await allowed(name, who, request))) return common({ code: 'not-found' });
       const input = await inputOf(request, endpoint);
       if (!input.ok) return common(input.failure);
       const done = await act({
@@ -100,10 +114,12 @@ export const json =
         { headers: { 'cache-control': 'private, no-store' } },
       );
     } catch (error) {
-      return common(unexpected(error));
+      return common(unexpected(error, request));
     }
   };
 
+const NOTHING_HERE = 'There is nothing at this address.\n';
+const LOOK_AFTER = 'look after the installation';
 const FOREIGN = 'This form was not sent from Pulpit.\n';
 
 type Sent<Name extends string> = {
@@ -116,6 +132,7 @@ type Sent<Name extends string> = {
 /** A form of our own pages by somebody signed in; whoever is signed out comes back to `page` after signing in. */
 const formRead =
   <Name extends string, Read extends object>(
+    name: Act,
     page: (params: Record<Name, string>) => string,
     read: (request: Request) => Promise<Read>,
     act: (sent: Sent<Name> & Read) => Promise<Response>,
@@ -125,25 +142,50 @@ const formRead =
     const params = await context.params;
     const here = page(params);
     const who = await requireVisitor(here);
+    if (!(await allowed(name, who, request))) return new Response(NOTHING_HERE, { status: 404 });
     return act({ who, params, page: here, request, ...(await read(request)) });
   };
 
 /** A form of our own pages, sent with or without scripts. */
 export const form = <Name extends string = never>(
+  name: Act,
   page: (params: Record<Name, string>) => string,
   act: (sent: Sent<Name> & { fields: URLSearchParams }) => Promise<Response>,
-) => formRead(page, async (request) => ({ fields: await bodyFields(request) }), act);
+) => formRead(name, page, async (request) => ({ fields: await bodyFields(request) }), act);
 
 /** A form with files, of which no more is kept than `limits` say. */
 export const uploadForm = <Name extends string = never>(
+  name: Act,
   limits: Parameters<typeof uploadedForm>[1],
   page: (params: Record<Name, string>) => string,
   act: (sent: Sent<Name> & UploadedForm) => Promise<Response>,
-) => formRead(page, (request) => uploadedForm(request, limits), act);
+) => formRead(name, page, (request) => uploadedForm(request, limits), act);
+
+type OfSteward<Name extends string> = Sent<Name> & { steward: Steward };
+
+const onlyStewards =
+  <Name extends string, Read extends object>(act: (sent: OfSteward<Name> & Read) => Promise<Response>) =>
+  async (sent: Sent<Name> & Read): Promise<Response> => {
+    const door = await enterAsSteward(sent.who.deps, sent.who.actor);
+    return door.ok ? act({ ...sent, steward: door.value }) : new Response(NOTHING_HERE, { status: 404 });
+  };
+
+/** A form of the stewards' pages. To everybody else there is nothing at its address. */
+export const stewardForm = <Name extends string = never>(
+  page: (params: Record<Name, string>) => string,
+  act: (sent: OfSteward<Name> & { fields: URLSearchParams }) => Promise<Response>,
+) => form(LOOK_AFTER, page, onlyStewards<Name, { fields: URLSearchParams }>(act));
+
+/** The same with files. */
+export const stewardUpload = <Name extends string = never>(
+  limits: Parameters<typeof uploadedForm>[1],
+  page: (params: Record<Name, string>) => string,
+  act: (sent: OfSteward<Name> & UploadedForm) => Promise<Response>,
+) => uploadForm(LOOK_AFTER, limits, page, onlyStewards<Name, UploadedForm>(act));
 
 /** A form that anybody may send, signed in or not. */
 export const openForm =
-  (act: (sent: { fields: URLSearchParams; request: Request }) => Promise<Response>) =>
+  (_: OpenAct, act: (sent: { fields: URLSearchParams; request: Request }) => Promise<Response>) =>
   async (request: Request): Promise<Response> =>
     fromOwnPages(request)
       ? act({ fields: await bodyFields(request), request })
@@ -164,6 +206,7 @@ export const byContent =
  */
 export const content =
   <Name extends string = never>(
+    name: Act,
     act: (asked: {
       visitor: () => Promise<Visitor | null>;
       params: Record<Name, string>;
@@ -172,9 +215,11 @@ export const content =
   ) =>
   async (request: Request, context: Context<Name>): Promise<Response> => {
     try {
+      const who = isOpen(name) ? null : await visitor();
+      if (who && !(await allowed(name, who, request))) return new Response(NOTHING_HERE, { status: 404 });
       return await act({ visitor, params: await context.params, request });
     } catch (error) {
-      const { id } = unexpected(error);
+      const { id } = unexpected(error, request);
       return new Response(`This cannot be given out just now. Try again later (${id}).\n`, { status: 503 });
     }
   };
@@ -182,10 +227,12 @@ export const content =
 /** The same for what is looked at by itself: whoever is signed out signs in and comes back to it, or to the `page` around it. */
 export const ownContent =
   <Name extends string = never>(
+    name: Act,
     page: (params: Record<Name, string>) => string,
     act: (asked: { who: Visitor; params: Record<Name, string>; request: Request }) => Promise<Response>,
   ) =>
   async (request: Request, context: Context<Name>): Promise<Response> => {
     const who = await requireVisitor(page(await context.params));
-    return content<Name>(({ params }) => act({ who, params, request }))(request, context);
+    if (!(await allowed(name, who, request))) return new Response(NOTHING_HERE, { status: 404 });
+    return content<Name>(name, ({ params }) => act({ who, params, request }))(request, context);
   };

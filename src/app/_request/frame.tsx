@@ -13,14 +13,14 @@ export function Frame(props: {
   zone?: string;
   children: ReactNode;
 }) {
-  const { actor, deps, email, theme, demo } = props.visitor;
+  const { actor, deps, email, theme, demo, steward } = props.visitor;
   return (
     <>
       <SkipLinks />
       <TopBar
         here={props.here}
         place={props.place}
-        person={{ name: actor.name, email, theme, zone: actor.timeZone }}
+        person={{ name: actor.name, email, theme, zone: actor.timeZone, steward }}
         demo={demo}
         now={deps.now}
         zone={props.zone}

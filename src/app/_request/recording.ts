@@ -11,6 +11,7 @@ import { seeOther } from './write';
 /** The form beside a reading or prompt that puts a recording there or takes it away. */
 export const recordingForm = (kind: Recorded['kind'], pageOf: (slug: string) => string) =>
   uploadForm<'slug'>(
+    'keep material',
     { files: 1, fileBytes: MOST_RECORDING_BYTES, fieldBytes: 1_000 },
     ({ slug }) => pageOf(slug),
     async ({ who, params: { slug }, fields, files: [file], page }) => {

@@ -1,11 +1,14 @@
 import { signInAt } from '@/contract/addresses';
 import 'server-only';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { app } from '@/runtime/app';
+import { PEER } from '@/runtime/peer';
 import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
+import { clientAddress, networkOf } from '@/server/sessions/network';
+import { MOST_IDLE_MS } from '@/server/people/sweep';
 import { findSession, noteVisit, sessionName } from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
@@ -18,6 +21,8 @@ export type Visitor = {
   session: string;
   theme: 'system' | 'light' | 'dark';
   demo: boolean;
+  /** Whether this is somebody who looks after the installation. */
+  steward: boolean;
 };
 
 /** The signed-in person behind this request, with the request's one server time; null when nobody is signed in. */
@@ -28,8 +33,9 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
   const session = await findSession(db, token);
   if (!session) return null;
   const now = timeWith(clock, session.clockOffset);
-  if (now >= session.expires || (session.demo && !config.demo)) return null;
-  const { person, name, email, timeZone, theme } = session;
+  const over = now >= session.expires || now - session.seen > MOST_IDLE_MS;
+  if (over || (session.demo && !config.demo)) return null;
+  const { person, name, email, timeZone, theme, steward } = session;
   const deps = { db, now, readers };
   const previousVisit = await noteVisit(deps, session);
   return {
@@ -39,6 +45,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     session: sessionName(token),
     theme,
     demo: config.demo,
+    steward,
   };
 });
 
@@ -67,6 +74,34 @@ export async function setSessionCookie(token: string, maxAge: number) {
     path: '/',
     maxAge,
   });
+}
+
+/** What a browser says it is, and the network it is in: what a session and a try are noted with. */
+export async function comingFrom(): Promise<{ agent: string; network: string | null }> {
+  const asked = await headers();
+  const peer = asked.get(PEER) ?? '';
+  const network = networkOf(clientAddress(peer, asked.get('x-forwarded-for'), app().config.proxies));
+  return { agent: asked.get('user-agent') ?? '', network };
+}
+
+/** A key out of a mail, for the page it was handed over to. */
+const keyCookie = (purpose: string) => `pulpit-key-${purpose}`;
+const KEY_SECONDS = 1_800;
+
+export const handedKey = async (purpose: string): Promise<string | null> =>
+  (await cookies()).get(keyCookie(purpose))?.value ?? null;
+
+export async function handKey(purpose: string, key: string | null) {
+  const jar = await cookies();
+  if (key === null) jar.delete(keyCookie(purpose));
+  else
+    jar.set(keyCookie(purpose), key, {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: app().config.secureCookies,
+      path: '/',
+      maxAge: KEY_SECONDS,
+    });
 }
 
 /** What says that somebody has signed in with this browser before; it opens nothing. */

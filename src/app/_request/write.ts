@@ -1,5 +1,8 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
+import { errorForLog, log } from '@/runtime/log';
+import { REQUEST } from '@/runtime/peer';
+import { hostOf } from './origin';
 import { storable } from '@/core/document/document';
 
 /** More than the largest post in JSON; what is larger is not read at all. */
@@ -13,7 +16,7 @@ export function fromOwnPages(request: Request): boolean {
   const site = request.headers.get('sec-fetch-site');
   if (site) return site === 'same-origin' || site === 'none';
   const origin = request.headers.get('origin');
-  const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
+  const host = hostOf(request.headers);
   if (origin === null) return true;
   return URL.canParse(origin) && new URL(origin).host === host;
 }
@@ -64,10 +67,13 @@ export function localPath(path: string): string {
 }
 const NOWHERE = 'http://pulpit.invalid';
 
-/** An unexpected error is logged whole with an id, and told with that id. */
-export function unexpected(error: unknown): { code: 'unexpected'; id: string } {
-  const id = randomUUID().slice(0, 8);
-  console.error(`[${id}]`, error);
+/** An unexpected error is logged with the number of its request, and told with that. */
+export function unexpected(
+  error: unknown,
+  request: Pick<Request, 'headers'>,
+): { code: 'unexpected'; id: string } {
+  const id = request.headers.get(REQUEST) ?? randomUUID().slice(0, 8);
+  log.error({ request: id, ...errorForLog(error) });
   return { code: 'unexpected', id };
 }
 

@@ -2,7 +2,7 @@ import { strangerDeps } from '../_request/session';
 import { content } from '../_request/endpoint';
 
 /** What time it is: the server's, for pages that have been open for a while. */
-export const GET = content(async () => {
+export const GET = content('watch the server', async () => {
   const { now } = await strangerDeps();
   return Response.json({ now }, { headers: { 'cache-control': 'no-store' } });
 });

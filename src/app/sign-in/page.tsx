@@ -1,9 +1,11 @@
 import { own } from '@/core/own';
 import { redirect } from 'next/navigation';
 import { app } from '@/runtime/app';
+import { mayComeAlone } from '@/server/people/alone';
 import { offeredPeople } from '@/server/sessions/offered';
 import { Brand } from '@/ui/frame/brand';
 import { SignInForm } from '@/ui/frame/sign-in-form';
+import { HelpLine } from '../_request/help-line';
 import { queryOf } from '../_request/query';
 import { strangerDeps, visitor } from '../_request/session';
 import { localPath } from '../_request/write';
@@ -17,12 +19,18 @@ const PROBLEMS: Record<string, string> = {
   'not-offered': 'One-click sign-in is only for the people of the demo.',
 };
 
+const DONE: Record<string, string> = {
+  accepted: 'Accepted: you are in. Sign in as ever.',
+  password: 'Your password is changed. Sign in with it.',
+  ended: 'Your account is ended, and you are signed out everywhere.',
+};
+
 export default async function SignInPage({
   searchParams,
 }: {
   searchParams: Promise<Record<string, string>>;
 }) {
-  const { to = '/', problem } = await queryOf(searchParams);
+  const { to = '/', problem, done } = await queryOf(searchParams);
   if (await visitor()) redirect(localPath(to));
   const { config } = app();
   const people = config.demo ? await offeredPeople(await strangerDeps()) : [];
@@ -36,7 +44,14 @@ export default async function SignInPage({
           Each week’s discussion in every course: what you owe, by when, what counted and why.
         </p>
       </header>
-      <SignInForm to={localPath(to)} problem={own(PROBLEMS, problem) ?? null} people={people} />
+      <SignInForm
+        to={localPath(to)}
+        problem={own(PROBLEMS, problem) ?? null}
+        done={own(DONE, done) ?? null}
+        people={people}
+        alone={await mayComeAlone(app())}
+      />
+      <HelpLine />
     </main>
   );
 }

@@ -6,7 +6,7 @@ import { takeSessionCookie } from '../_request/session';
 import { seeOther } from '../_request/write';
 
 /** Ends the session of whoever sends it. */
-export const POST = openForm(async () => {
+export const POST = openForm('sign in or out', async () => {
   const token = await takeSessionCookie();
   if (token) await signOut(app().db, token);
   return seeOther(signInAt());

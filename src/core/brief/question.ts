@@ -1,4 +1,7 @@
-/** A question's words as they are compared: without its number, its signs and its capitals. */
+/**
+ * A question's words as they are compared: without its number, its signs and its capitals.
+ * @example bareQuestion('2. Which plan, and why?') // 'which plan and why'
+ */
 export const bareQuestion = (text: string) =>
   text
     .toLowerCase()

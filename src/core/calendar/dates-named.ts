@@ -20,6 +20,8 @@ const plain = (value: string) =>
  * The times that an iCalendar file (RFC 5545) names, as the wall clock of a zone shows them, in order: among them somebody looks for
  * a deadline. A date without a time is its last minute. What cannot be read is left out. Null for a file that is no
  * calendar.
+ *
+ * @example a VEVENT with `DUE;TZID=Europe/Dublin:20261015T235900`, asked for in Dublin, gives its name and 2026-10-15T23:59
  */
 export function datesNamed(text: string, zone: string): NamedDate[] | null {
   const { calendar, found } = blocks(contentLines(text).lines);

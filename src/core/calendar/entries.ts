@@ -21,6 +21,8 @@ const MINUTE_MS = 60_000;
 /**
  * The calendar entries of a discussion: when it opens, one for each of its two deadlines (the replies' only where replies
  * are asked for), and when it closes, where late days make that another moment than its last deadline.
+ *
+ * @example a discussion of one response and three replies has three entries: its opening and its two deadlines
  */
 export function discussionEntries(
   schedule: Schedule,
@@ -74,7 +76,10 @@ export type EntryStatus =
   | { code: 'missed'; n: number }
   | { code: 'short'; n: number };
 
-/** How what a deadline is about stands: still owed (a short post may be mended), done, missed, or short for good. */
+/**
+ * How what a deadline is about stands: still owed (a short post may be mended), done, missed, or short for good.
+ * @example entryStatus({ states: ['owed', 'counted'], over: false }) // { code: 'owed', n: 1 }
+ */
 export function entryStatus(entry: Pick<DiscussionEntry, 'states' | 'over'>): EntryStatus {
   const { states, over } = entry;
   if (states.length === 0) return { code: 'nothing-owed' };

@@ -62,7 +62,10 @@ function vevent(event: FeedEvent): ICAL.Component {
   return component;
 }
 
-/** An iCalendar stream (RFC 5545) of the events, with the zones they stand in. Lines are folded at 75 octets. */
+/**
+ * An iCalendar stream (RFC 5545) of the events, with the zones they stand in. Lines are folded at 75 octets.
+ * @example calendarText('GEO 115', []).startsWith('BEGIN:VCALENDAR') // true
+ */
 export function calendarText(name: string, events: readonly FeedEvent[]): string {
   const calendar = new ICAL.Component('vcalendar');
   calendar.addPropertyWithValue('version', '2.0');

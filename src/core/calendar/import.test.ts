@@ -1,5 +1,6 @@
 import { instant } from '../ids';
 import { importBusy } from './import';
+import { startPace } from '../../../tests/fixtures/pace';
 
 const FROM = instant(Date.UTC(2026, 9, 1));
 const TO = instant(Date.UTC(2026, 11, 1));
@@ -108,11 +109,11 @@ describe('a broken file gives what is sound, and names the line of what is not',
     expect(found.busy).toHaveLength(61 + 1);
   });
   it('one that repeats every second for ever', () => {
-    const began = performance.now();
+    const took = startPace();
     const found = read(...event('DTSTART:19700101T000000Z', 'DURATION:PT1S', 'RRULE:FREQ=SECONDLY'), ...good);
     expect(found.problems).toEqual([{ code: 'too-often', line: 8, title: 'Shift' }]);
     expect(found.busy).toHaveLength(1);
-    expect(performance.now() - began).toBeLessThan(10_000);
+    expect(took()).toBeLessThan(10_000);
   });
   it.each([
     [
@@ -183,21 +184,21 @@ describe('a hostile file', () => {
     const many = Array.from({ length: 25_000 }, (_, i) =>
       event(`DTSTART:202610${String(1 + (i % 28)).padStart(2, '0')}T100000Z`, 'DURATION:PT1H').join('\r\n'),
     );
-    const began = performance.now();
+    const took = startPace();
     const found = read(...many);
     expect(found.busy).toHaveLength(5_000);
     expect(found.problems.map((p) => p.code)).toEqual(['too-many']);
-    expect(performance.now() - began).toBeLessThan(20_000);
+    expect(took()).toBeLessThan(20_000);
   });
   it('of many endless rules does not multiply', () => {
     const many = Array.from({ length: 300 }, () =>
       event('DTSTART:20260101T000000Z', 'DURATION:PT1M', 'RRULE:FREQ=MINUTELY').join('\r\n'),
     );
-    const began = performance.now();
+    const took = startPace();
     const found = read(...many);
     expect(found.busy.length).toBeLessThanOrEqual(10_000);
     expect(found.problems.length).toBeLessThanOrEqual(200);
-    expect(performance.now() - began).toBeLessThan(40_000);
+    expect(took()).toBeLessThan(40_000);
   });
   it('of one endless line, of deep nesting, of odd bytes, is only a broken file', () => {
     expect(

@@ -202,6 +202,8 @@ function occurrences(
  * as free) are read and left out. Times without a zone are the reader's own.
  *
  * @param cut whether only the beginning of the file is given, because the whole is too large
+ *
+ * @example a file that is no calendar gives `{ busy: [], problems: [{ code: 'not-a-calendar', line: 1 }], events: 0 }`
  */
 export function importBusy(text: string, window: Window, cut = false): Imported {
   const problems: ImportProblem[] = [];

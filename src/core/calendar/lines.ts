@@ -28,6 +28,8 @@ function parameters(text: string): { params: Map<string, string>; rest: string }
  * The content lines of a file (RFC 5545 §3.1): a line that begins with a blank goes on with the one before it. A line
  * that is neither a property nor such a continuation (its fold was broken on the way) belongs to nothing: it is named and
  * left out, and what stands around it is still read.
+ *
+ * @example 'SUMMARY:Sha\r\n ring' is one line of the value 'Sharing'
  */
 export function contentLines(text: string): { lines: ContentLine[]; broken: BrokenLine[] } {
   const unfolded: { raw: string; line: number }[] = [];

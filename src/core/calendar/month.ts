@@ -4,7 +4,10 @@ import { remember } from '../memo';
 
 export type CalendarDay = { date: string; start: Instant; end: Instant };
 
-/** So many days from a date on in a zone; a day on which the clocks change is 23 or 25 hours long. */
+/**
+ * So many days from a date on in a zone; a day on which the clocks change is 23 or 25 hours long.
+ * @example daysFrom('2026-10-25', 1, 'Europe/Dublin') // one day of 25 hours
+ */
 export function daysFrom(date: string, count: number, zone: string): CalendarDay[] {
   const first = Temporal.PlainDate.from(date);
   const start = (d: Temporal.PlainDate) => instant(d.toZonedDateTime(zone).epochMilliseconds);
@@ -27,6 +30,9 @@ export const monthDays = remember((month: string, zone: string): CalendarDay[] =
 export const monthLater = (month: string, by: number) =>
   Temporal.PlainYearMonth.from(month).add({ months: by }).toString();
 
-/** The date so many days later. */
+/**
+ * The date so many days later.
+ * @example dateLater('2026-10-31', 1) // '2026-11-01'
+ */
 export const dateLater = (date: string, by: number) =>
   Temporal.PlainDate.from(date).add({ days: by }).toString();

@@ -42,6 +42,8 @@ function observance(
  * A VTIMEZONE (RFC 5545 §3.6.5) that is right for a zone from one moment to another: an observance for what holds at
  * the beginning, and one for every change of its clocks after that. Changes are spelt out and not given as a rule,
  * because a rule is only right until a country alters it.
+ *
+ * @example Europe/Dublin from September to December has two observances: summer time, and the change of 25 October
  */
 export function vtimezone(zone: string, from: Instant, to: Instant): ICAL.Component {
   const component = new ICAL.Component('vtimezone');

@@ -11,7 +11,10 @@ import type { Given } from './not-own';
 import { passages, wordFigures } from './passages';
 import type { Check } from './types';
 
-/** The figures of a draft that stand beside the checks: own words, and the words shown apart. */
+/**
+ * The figures of a draft that stand beside the checks: own words, and the words shown apart.
+ * @example a text of one heading, five own words and a quotation of three gives `{ own: 5, quoted: 3, headings: …, … }`
+ */
 export const figures = (
   doc: Doc,
   parts: Brief['parts'],
@@ -54,7 +57,10 @@ function judged(rules: CheckRules, doc: Doc): Substance | null {
   return substanceOf(doc, read, rules.about.earlier);
 }
 
-/** Checks a draft and counts its words: what a worker is asked while somebody writes. */
+/**
+ * Checks a draft and counts its words: what a worker is asked while somebody writes.
+ * @example of a response without a word: every check with `have: 0`, and figures that are all 0
+ */
 export function checkDraft(rules: CheckRules, text: { title: string; doc: Doc }): Checked {
   const { doc } = text;
   return rules.kind === 'response'

@@ -79,6 +79,9 @@ export function runChecks(input: CheckInput): Check[] {
   });
 }
 
-/** The required checks a draft does not meet: what makes a shared post short (rule 5). */
+/**
+ * The required checks a draft does not meet: what makes a shared post short (rule 5).
+ * @example unmetRequired([{ id: 'words', required: true, met: false, … }]) // ['words']
+ */
 export const unmetRequired = (checks: Check[]): CheckId[] =>
   checks.filter((c) => c.required && !c.met).map((c) => c.id);

@@ -20,6 +20,8 @@ export type ConceptUse = { term: string; own: Evidence[]; quoted: number };
 /**
  * Where each course idea is used, by its term or an alias, in the writer's own words. A use inside a quotation is
  * counted apart: the classmate or the reading said it, not the writer.
+ *
+ * @example the idea "levee effect" in "Levee effects grow" is used once; inside a quotation it counts as quoted
  */
 export function conceptUses(all: Passage[], concepts: Concept[]): ConceptUse[] {
   const texts = all

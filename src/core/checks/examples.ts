@@ -9,7 +9,10 @@ const NAMED =
 const LIVED =
   /\b(?:I (?:once|still remember|remember (?:when|how|a|the)|have (?:seen|met|worked|watched)|saw|watched|visited|worked|grew up)|(?:when|where) I (?:was|worked|lived|visited|went)|in my (?:own )?(?:town|village|street|family|job|school|country|experience|neighbourhood)|at my (?:job|work|school|university)|last (?:week|month|year|summer|winter|spring|autumn)\b|my (?:mother|father|grandmother|grandfather|aunt|uncle|sister|brother|neighbour|boss|teacher)\b)/iu;
 
-/** The writer's own sentences that bring in an example, named as one or told from life. */
+/**
+ * The writer's own sentences that bring in an example, named as one or told from life.
+ * @example "For example, my street flooded." is one stretch of evidence; "It rains." is none
+ */
 export const examplesOf = (all: Passage[]): Evidence[] =>
   all
     .filter((p) => p.role === 'own' && p.ownWords.length > 0)

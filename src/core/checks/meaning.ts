@@ -10,6 +10,8 @@ export type Meant = { part: Part; at: number };
  * Which passages answer which questions, told by the words they share: for texts whose part headings were taken out. Answers
  * come in the order of the questions, as people write them; a passage that shares nothing with a question answers none,
  * and a question with no such passage stays unanswered. `at` is the passage's index.
+ *
+ * @example of "The wall costs more." and "My town has none.", asked "What does the wall cost?", the first is meant
  */
 export function meantParts(texts: readonly string[], parts: readonly Part[]): Meant[] {
   const asked = parts.map((p) => stemsOf(p.text));

@@ -4,7 +4,10 @@ import type { Doc } from '../document/nodes';
 import type { Passage } from './passages';
 import type { Evidence } from './types';
 
-/** What a text carries beside its words, by kind. A link is one that leads somewhere on the web, each address once. */
+/**
+ * What a text carries beside its words, by kind. A link is one that leads somewhere on the web, each address once.
+ * @example a text with one picture gives a map of 'image' to one stretch of evidence
+ */
 export function mediaOf(doc: Doc, all: readonly Passage[]): ReadonlyMap<Media['kind'], Evidence[]> {
   const found = new Map<Media['kind'], Evidence[]>();
   const note = (kind: Media['kind'], at: Evidence) => found.set(kind, [...(found.get(kind) ?? []), at]);

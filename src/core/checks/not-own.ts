@@ -86,7 +86,10 @@ export function notOwn(given: readonly Given[]): (line: string) => Apart[] {
   };
 }
 
-/** Texts as runs of words, each with where it stands: made once for many looks at a draft. */
+/**
+ * Texts as runs of words, each with where it stands: made once for many looks at a draft.
+ * @example a prompt of ten words has three runs of eight
+ */
 export function runsOf(given: readonly Given[]): Map<string, string> {
   const runs = new Map<string, string>();
   for (const { source, text } of given) {

@@ -4,7 +4,10 @@ import type { Evidence } from './types';
 
 export type OwnSentence = Evidence & { question: boolean };
 
-/** The sentences in which a writer's own words stand, and whether each asks something. */
+/**
+ * The sentences in which a writer's own words stand, and whether each asks something.
+ * @example "It floods. Why?" gives two, of which the second asks
+ */
 export const ownSentences = (all: readonly Passage[]): OwnSentence[] =>
   all
     .filter((p) => p.role === 'own')

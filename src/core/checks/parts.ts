@@ -70,6 +70,8 @@ function byMeaning(all: Passage[], parts: Part[], placed: (p: Part) => boolean):
 /**
  * For each part of the prompt, whether the text answers it: own words that stand under its heading or number or, where that
  * was taken out, a passage that speaks of it.
+ *
+ * @example five own words under the first heading and none under the second: answered, and not
  */
 export function partAnswers(all: Passage[], parts: Part[]): PartAnswer[] {
   const under = (part: Part) => all.filter((p) => p.part === part.id);

@@ -51,6 +51,8 @@ function partNamedBy(line: Line, parts: Part[]): Part | null {
  * Reads a document as passages (rule 9). Part headings, a prompt's question pasted back in, quotations and the
  * reference list are told apart from the student's own words. Where the numbered heading of a part was removed, an
  * answer that begins "2." or "2)" still belongs to part 2.
+ *
+ * @example a line "2. Which plan?" that repeats the second question is a part heading, and its words are nobody's own
  */
 export function passages(
   doc: Doc,
@@ -108,7 +110,10 @@ export function passages(
   });
 }
 
-/** The stretches of own words of a passage, as offsets into its line. */
+/**
+ * The stretches of own words of a passage, as offsets into its line.
+ * @example 'I think “the wall must hold” is wrong' has two: before the quotation and after it
+ */
 export function ownStretches(passage: Passage): Span[] {
   if (passage.role !== 'own' || passage.ownWords.length === 0) return [];
   const cuts = [...passage.quoted, ...passage.apart].sort((x, y) => x.start - y.start);
@@ -127,7 +132,10 @@ export function ownStretches(passage: Passage): Span[] {
   return out;
 }
 
-/** How many words of a document are whose: the figures shown apart beside the own words. */
+/**
+ * How many words of a document are whose: the figures shown apart beside the own words.
+ * @example figures of 'One two. “Three four five six.”' are `{ own: 2, quoted: 4, … }`
+ */
 export function wordFigures(all: Passage[]) {
   const sum = (role: Passage['role']) =>
     all.filter((p) => p.role === role).reduce((n, p) => n + p.otherWords, 0);

@@ -49,6 +49,8 @@ export type Quoted = { found: Evidence[]; foreign: number; near: { said: string;
  * The quotations of a text that really stand in one of its sources, compared by their words; `foreign` counts those that
  * stand in none, `near` names those of them that almost do, with the words that stand there. An ellipsis may leave
  * something out: every piece around it must stand in the source.
+ *
+ * @example “the river takes it” stands in 'In spring the river takes it back.'; “the river gives it” is near
  */
 export function quotesFrom(all: Passage[], sources: readonly string[]): Quoted {
   const haystacks = sources.map((source) => ` ${key(source)} `);

@@ -41,7 +41,10 @@ const bareUrl = (url: string) =>
     .replace(/[/#?]*$/u, '');
 const doiOf = (url: string) => /10\.\d{4,9}\/\S+/u.exec(url)?.[0]?.toLowerCase();
 
-/** The sources a line names: in brackets, in its sentence, by number, by address. */
+/**
+ * The sources a line names: in brackets, in its sentence, by number, by address.
+ * @example 'Setting back works (Holt, 2019).' names one source, 'holt 2019'
+ */
 export function citationsIn({ text, pos, links }: Pick<Line, 'text' | 'pos' | 'links'>): Citation[] {
   const at = (index: number, length: number, key: string): Citation => ({
     from: pos + index,

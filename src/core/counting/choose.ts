@@ -14,6 +14,8 @@ const byVersion = (a: Judged, b: Judged) =>
 /**
  * Which replies fill what is owed, in the order in which they are written into the tally, and which begun ones would (rules 3, 5
  * and 7): as many as the rules allow, and among those the better and the earlier.
+ *
+ * @example two replies to one classmate, where they must be distinct: the first fills one reply, the second none
  */
 export function choose(
   { rules, schedule, now }: LedgerInput,

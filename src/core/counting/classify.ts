@@ -20,17 +20,24 @@ export type Classified = {
   barred: boolean;
 };
 
+/** @example deadlineOf(input, 'reply') // input.schedule.replies */
 export const deadlineOf = ({ schedule }: LedgerInput, kind: OwnPost['kind']): Deadline =>
   kind === 'response' ? schedule.response : schedule.replies;
 
-/** When a post was first shared. Throws for one without a version: the database holds none. */
+/**
+ * When a post was first shared. Throws for one without a version: the database holds none.
+ * @example sharedAt({ versions: [{ at: 5, … }, { at: 9, … }], … }) // 5
+ */
 export const sharedAt = (post: OwnPost): Instant => {
   const first = post.versions[0];
   if (!first) throw new Error(`post ${post.id} has no version`);
   return first.at;
 };
 
-/** Judges the version of a post that counts (rule 8). */
+/**
+ * Judges the version of a post that counts (rule 8).
+ * @example a response shared a day late where 10 % a day are taken is judged `{ quality: 'late', penaltyPercent: 10, … }`
+ */
 export const judge = (input: LedgerInput, post: OwnPost): Judged => ({
   post,
   judged: judgeVersion(post, deadlineOf(input, post.kind), input.schedule.late),
@@ -66,7 +73,10 @@ const asPost = (begun: Begun, index: number, now: Instant): OwnPost => ({
   versions: [{ at: now, unmet: [] }],
 });
 
-/** Tells apart what somebody shared and began: what may be the response, what may be a counted reply, and what is neither. */
+/**
+ * Tells apart what somebody shared and began: what may be the response, what may be a counted reply, and what is neither.
+ * @example a reply to oneself is neither the response nor a reply that may count
+ */
 export function classify(input: LedgerInput): Classified {
   const { rules, schedule, now } = input;
   const posts = [...input.posts].sort(byTime);

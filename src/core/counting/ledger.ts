@@ -9,6 +9,8 @@ import { verdictsOf } from './verdicts';
  * does not (rules 1 to 5, 7 and 8 of counting). What was shared is told apart, the replies that fill what is owed are
  * chosen, and from both follow the obligations and the verdicts. The same function speaks in the browser before sharing and
  * on the server afterwards.
+ *
+ * @example one response shared and two of three replies owed: obligations `counted`, `owed`, `owed`, `owed`, not complete
  */
 export function ledger(input: LedgerInput): Ledger {
   const classified = classify(input);

@@ -46,7 +46,10 @@ function open(
   };
 }
 
-/** A state for each thing owed: the response, then as many replies as are asked for (rules 1, 2, 5 and 8). */
+/**
+ * A state for each thing owed: the response, then as many replies as are asked for (rules 1, 2, 5 and 8).
+ * @example nothing shared, a response and two replies asked for: three obligations, each `owed`
+ */
 export function obligationsOf(
   input: LedgerInput,
   { response, drafts, barred }: Classified,

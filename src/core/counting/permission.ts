@@ -18,6 +18,8 @@ export type Refusal =
 /**
  * Whether a student may share a post at a moment: null, or what stands against it. A first response must come before
  * its own deadline's end; a further one is bound only by the discussion's closing.
+ *
+ * @example a reply before one's own response in a sealed discussion is refused as `sealed`
  */
 export function refusal(input: {
   kind: PostKind;
@@ -59,6 +61,8 @@ type Shared = { kind: PostKind; gone: boolean; answered: boolean; schedule: Sche
 /**
  * Whether its author may change a shared post: until the discussion closes. What the change counts for is another question
  * (rule 8).
+ *
+ * @example after the discussion has closed: `{ code: 'closed', … }`
  */
 export function editRefusal({
   gone,
@@ -72,6 +76,8 @@ export function editRefusal({
 /**
  * Whether its author may withdraw a post: while nobody has answered it and its deadline has not passed; and a response in a
  * sealed discussion only as long as its author has opened no classmate's post.
+ *
+ * @example a post that somebody has answered: `{ code: 'answered' }`
  */
 export function withdrawalRefusal(post: Shared & { openedOthers: boolean }): ChangeRefusal | null {
   const { kind, schedule, now } = post;

@@ -8,6 +8,8 @@ const HYPOTHETICAL = postId(Number.MAX_SAFE_INTEGER);
 /**
  * What a draft would count as if it were shared now: the verdict the ledger will give afterwards. `unmet` names the
  * required checks it does not meet yet.
+ *
+ * @example a first reply that meets its checks would count as reply 1
  */
 export function previewVerdict(input: LedgerInput, draft: Begun, unmet: CheckId[]): Verdict {
   const post = {
@@ -28,6 +30,8 @@ export function previewVerdict(input: LedgerInput, draft: Begun, unmet: CheckId[
 /**
  * What a shared post would count as if its text were changed now to one that does not meet `unmet`. After the deadline
  * the change is kept, and the text that was there in time goes on counting where it met what was required (rule 8).
+ *
+ * @example a change after the deadline to a text that is too short leaves the post counted
  */
 export function previewChange(input: LedgerInput, post: PostId, unmet: CheckId[]): Verdict | null {
   const posts = input.posts.map((p) =>

@@ -35,6 +35,8 @@ export function sealOpensAt({ rule, posts, schedule }: Asked): Instant | null {
 /**
  * Whether classmates' posts are withheld from a student now, and why: null where they are not. Once nothing more can be
  * shared the posts open for reading.
+ *
+ * @example before anything is shared: `{ because: 'no-response', opens: null }`
  */
 export function sealFor(input: Asked & { now: Instant }): Seal | null {
   const { rule, schedule, now } = input;

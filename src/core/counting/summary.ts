@@ -15,7 +15,10 @@ export type Summary = {
   next: { deadline: Deadline; obligation: Obligation } | null;
 };
 
-/** The figures a line about a discussion needs, all from its ledger. A short post can be mended until its deadline closes. */
+/**
+ * The figures a line about a discussion needs, all from its ledger. A short post can be mended until its deadline closes.
+ * @example a response counted and three replies open give `{ owedResponse: false, owedReplies: 3, … }`
+ */
 export function summarise(ledger: Balance, now: number): Summary {
   const open = ledger.obligations.filter((o) => OPEN.has(o.state) && now < o.deadline.closes);
   const first = open.reduce<Obligation | null>(
@@ -34,5 +37,8 @@ export function summarise(ledger: Balance, now: number): Summary {
   };
 }
 
-/** What a line needs of a ledger, and no more. */
+/**
+ * What a line needs of a ledger, and no more.
+ * @example balanceOf(ledger(input)) // its obligations and whether it is complete, without the verdicts
+ */
 export const balanceOf = ({ obligations, complete }: Ledger): Balance => ({ obligations, complete });

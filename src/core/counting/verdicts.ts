@@ -22,7 +22,10 @@ function whyNot(
   };
 }
 
-/** What each post counts as, or why it does not. */
+/**
+ * What each post counts as, or why it does not.
+ * @example a second response is "a further post", and no obligation is named
+ */
 export function verdictsOf(
   input: LedgerInput,
   { posts, response }: Classified,

@@ -11,6 +11,8 @@ export type JudgedVersion = {
  * Which version of a post is judged (rule 8). The last one shared in time, if it meets the required checks: editing
  * afterwards keeps it. Otherwise the first later one that meets them while the late rule takes it. Otherwise the post
  * is short, or was shared too late altogether.
+ *
+ * @example shared in time and changed after the deadline: the version in time, `{ quality: 'met' }`
  */
 export function judgeVersion(post: OwnPost, deadline: Deadline, late: LateRule): JudgedVersion {
   const judged = post.versions.map((version) => ({ version, how: lateness(deadline, late, version.at) }));

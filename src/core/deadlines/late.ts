@@ -44,6 +44,8 @@ export type Lateness =
 /**
  * How a moment stands to a deadline. A started day counts whole and ends at the deadline's time of day; the penalty
  * is percent points of the full mark and never takes it under the rule's floor.
+ *
+ * @example 25 hours after a deadline at 10 % a day: `{ kind: 'late', startedDays: 2, penaltyPercent: 20 }`
  */
 export function lateness(deadline: Deadline, late: LateRule, at: Instant): Lateness {
   if (at < deadline.due) return { kind: 'in-time', marginMs: deadline.due - at };

@@ -5,6 +5,8 @@ import type { Schedule } from './schedule';
 /**
  * The next moment at which something a screen says of a discussion becomes another: it opens, a deadline comes within
  * a day, passes, its late day ends, or it closes. Null when nothing will change any more.
+ *
+ * @example two days before a deadline of Thursday 23:59: Wednesday midnight, when a day is left
  */
 export function nextChange(schedule: Schedule, now: Instant): Instant | null {
   const { opens, response, replies, closes } = schedule;
@@ -17,7 +19,10 @@ export function nextChange(schedule: Schedule, now: Instant): Instant | null {
   return moments.length ? (Math.min(...moments) as Instant) : null;
 }
 
-/** The first change among several discussions. */
+/**
+ * The first change among several discussions.
+ * @example firstChange([], now) // null
+ */
 export function firstChange(schedules: readonly Schedule[], now: Instant): Instant | null {
   const changes = schedules.map((s) => nextChange(s, now)).filter((at) => at !== null);
   return changes.length ? (Math.min(...changes) as Instant) : null;

@@ -2,7 +2,10 @@ import { instant } from '../ids';
 import type { Deadline, LateRule } from './late';
 import { daysLater, endOfMinute, instantOf, type WallClock } from './wallclock';
 
-/** Grace and extension move the deadline before the late rule is applied. */
+/**
+ * Grace and extension move the deadline before the late rule is applied.
+ * @example `wall: '2026-10-15T23:59'` in Dublin with 10 minutes of grace is due at 00:10 of the 16th
+ */
 export function resolveDeadline(input: {
   wall: WallClock;
   zone: string;

@@ -24,6 +24,7 @@ export type ScheduleInput = {
   extensions?: { response?: WallClock | null; replies?: WallClock | null };
 };
 
+/** @example Thursday's and Sunday's wall clocks of Dublin give the moments at which each is over, and when the discussion closes */
 export function resolveSchedule(input: ScheduleInput): Schedule {
   const { zone, late, graceMinutes, extensions } = input;
   const deadline = (wall: WallClock, extension?: WallClock | null) =>

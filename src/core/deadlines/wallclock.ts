@@ -16,7 +16,10 @@ export const instantOf = remember((wall: WallClock, zone: string): Instant => {
   return instant(moment.epochMilliseconds);
 }, 20_000);
 
-/** Whether the clocks of a zone show a time twice, on the night they go back. */
+/**
+ * Whether the clocks of a zone show a time twice, on the night they go back.
+ * @example isTwofold('2026-10-25T01:30', 'Europe/Dublin') // true
+ */
 export function isTwofold(wall: WallClock, zone: string): boolean {
   const time = Temporal.PlainDateTime.from(wall);
   const [earlier, later] = (['earlier', 'later'] as const).map((disambiguation) =>
@@ -32,6 +35,8 @@ export function isTwofold(wall: WallClock, zone: string): boolean {
 /**
  * The first moment after a deadline: a wall-clock deadline lasts to the end of its minute, so 23:59 includes
  * 23:59:59.999 and a post is in time when its instant is below this one.
+ *
+ * @example endOfMinute('2026-10-15T23:59', 'UTC') // 2026-10-16T00:00Z
  */
 export const endOfMinute = (wall: WallClock, zone: string): Instant =>
   instant(instantOf(wall, zone) + 60_000);
@@ -43,10 +48,16 @@ const daysOn = remember((wall: WallClock, days: string): WallClock => {
   return `${later.toISOString().slice(0, 10)}T${time}`;
 }, 20_000);
 
-/** The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between. */
+/**
+ * The wall-clock time so many calendar days later: the same time of day, whatever the zone's clocks do between.
+ * @example daysLater('2026-10-24T10:00', 2) // '2026-10-26T10:00'
+ */
 export const daysLater = (wall: WallClock, days: number): WallClock => daysOn(wall, String(days));
 
-/** What the wall clock of a zone shows at a moment, to the minute. */
+/**
+ * What the wall clock of a zone shows at a moment, to the minute.
+ * @example wallClockAt(instant(0), 'UTC') // '1970-01-01T00:00'
+ */
 export function wallClockAt(at: Instant, zone: string): WallClock {
   return Temporal.Instant.fromEpochMilliseconds(at)
     .toZonedDateTimeISO(zone)

@@ -6,7 +6,10 @@ import { visitLeaves } from './walk';
 /** A picture, file or clip that a document carries, and where it stands in the editor's positions. */
 export type Attachment = { node: Carried; pos: number };
 
-/** What a document carries, in reading order. */
+/**
+ * What a document carries, in reading order.
+ * @example a paragraph, a picture and a file give the two, each with its position
+ */
 export function attachmentsIn(doc: Doc): Attachment[] {
   const found: Attachment[] = [];
   visitLeaves(doc, (node, pos) => {
@@ -15,7 +18,10 @@ export function attachmentsIn(doc: Doc): Attachment[] {
   return found;
 }
 
-/** The ids of the files a document carries, each once. */
+/**
+ * The ids of the files a document carries, each once.
+ * @example a document that shows one picture twice gives its id once
+ */
 export const filesIn = (doc: Doc): string[] => [
   ...new Set(attachmentsIn(doc).flatMap(({ node }) => (node.type === 'embed' ? [] : [node.attrs.file]))),
 ];
@@ -36,6 +42,8 @@ export type StoredFile = {
 /**
  * A document that carries only files its writer may put there, with what the server knows of each. Of another one only
  * the words stay: a text is never refused for it.
+ *
+ * @example a picture of somebody else's goes, the paragraph beside it stays
  */
 export const withKnownFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
   type: 'doc',
@@ -54,7 +62,10 @@ export const withKnownFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>)
   }),
 });
 
-/** What a file is to somebody who is to look at it. */
+/**
+ * What a file is to somebody who is to look at it.
+ * @example fileKind('application/pdf') // 'pdf'
+ */
 export function fileKind(mediaType: string): 'image' | 'video' | 'audio' | 'pdf' | 'text' | 'file' {
   const [family] = mediaType.split('/');
   if (family === 'image' || family === 'video' || family === 'audio') return family;

@@ -39,13 +39,19 @@ function blocksFromText(text: string): BlockNode[] {
   );
 }
 
-/** A document from one text (a reply, or a response to a prompt without parts). */
+/**
+ * A document from one text (a reply, or a response to a prompt without parts).
+ * @example documentFromText('') // { type: 'doc', content: [{ type: 'paragraph' }] }
+ */
 export function documentFromText(text: string): Doc {
   const content = blocksFromText(text);
   return { type: 'doc', content: content.length ? content : [{ type: 'paragraph' }] };
 }
 
-/** A response's document from one text for each part, each under its part heading. */
+/**
+ * A response's document from one text for each part, each under its part heading.
+ * @example two parts and their texts: heading, paragraph, heading, paragraph
+ */
 export function documentFromParts(parts: Part[], texts: string[]): Doc {
   if (parts.length === 0) return documentFromText(texts[0] ?? '');
   return {
@@ -57,7 +63,10 @@ export function documentFromParts(parts: Part[], texts: string[]): Doc {
   };
 }
 
-/** What an editor opens with: a heading for each part and room beneath it. */
+/**
+ * What an editor opens with: a heading for each part and room beneath it.
+ * @example startingDocument([]) // one empty paragraph
+ */
 export const startingDocument = (parts: Part[]): Doc => documentFromParts(parts, []);
 
 const blockText = (node: AnyNode): string => blockKind(node)?.text(node, TEXT) ?? '';
@@ -66,6 +75,8 @@ const TEXT: TextOut = { blocks: (nodes) => nodes.map(blockText) };
 /**
  * The way back for the form that works without scripts: a text for each part. What stands before the first part
  * heading goes to the first part, so no word is left out.
+ *
+ * @example textsOfParts([], documentFromText('One.')) // ['One.']
  */
 export function textsOfParts(parts: Part[], doc: Doc): string[] {
   const texts: string[][] = parts.length ? parts.map(() => []) : [[]];
@@ -85,6 +96,8 @@ export function textsOfParts(parts: Part[], doc: Doc): string[] {
 /**
  * The same document with a heading for each part that has none; what is written stays. A heading goes before the next
  * part's, so that the questions stand in their order, or to the end.
+ *
+ * @example a text with the second heading only gets the first before it, with an empty paragraph
  */
 export function withPartHeadings(parts: Part[], doc: Doc): Doc {
   const order = new Map(parts.map((p, i) => [p.id, i]));
@@ -98,7 +111,10 @@ export function withPartHeadings(parts: Part[], doc: Doc): Doc {
   }, doc);
 }
 
-/** The same document where a question of the prompt that somebody wrote out is the heading of its part. */
+/**
+ * The same document where a question of the prompt that somebody wrote out is the heading of its part.
+ * @example a paragraph "1. Which plan?" becomes the heading of the part that asks it
+ */
 export function withPartsFound(parts: Part[], doc: Doc): Doc {
   const left = new Map(parts.map((p) => [bareQuestion(p.text), p]));
   return {

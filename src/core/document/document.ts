@@ -42,7 +42,10 @@ function exceedsShape(value: unknown): boolean {
   return false;
 }
 
-/** A text that a database can keep: no NUL, and no half of a character; every other character stays. */
+/**
+ * A text that a database can keep: no NUL, and no half of a character; every other character stays.
+ * @example storable('a\u0000b') // 'ab'
+ */
 export const storable = (text: string) =>
   text.replace(/\u0000|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '');
 

@@ -54,14 +54,20 @@ export function flatten(doc: Doc): Line[] {
   return lines;
 }
 
-/** Where each block of a document that holds no others begins, in the editor's positions. */
+/**
+ * Where each block of a document that holds no others begins, in the editor's positions.
+ * @example of a document of one paragraph: that paragraph at 1
+ */
 export function positionsOf(doc: Doc): ReadonlyMap<object, number> {
   const found = new Map<object, number>();
   visitLeaves(doc, (node, pos) => found.set(node, pos));
   return found;
 }
 
-/** The notes of a document in reading order, each with the editor's position of its mark in the text. */
+/**
+ * The notes of a document in reading order, each with the editor's position of its mark in the text.
+ * @example a note after the word "river" at the beginning stands at 6
+ */
 export function notesIn(doc: Doc): { node: Note; pos: number }[] {
   const notes: { node: Note; pos: number }[] = [];
   visitLeaves(doc, (block, start) => {
@@ -75,7 +81,10 @@ export function notesIn(doc: Doc): { node: Note; pos: number }[] {
   return notes;
 }
 
-/** The document as plain text, a line a block: what is searched, quoted in notices and fingerprinted in words. */
+/**
+ * The document as plain text, a line a block: what is searched, quoted in notices and fingerprinted in words.
+ * @example plainText(documentFromText('One.\n\nTwo.')) // 'One.\nTwo.'
+ */
 export const plainText = (doc: Doc) =>
   flatten(doc)
     .filter((l) => l.kind !== 'part-heading')
@@ -83,7 +92,10 @@ export const plainText = (doc: Doc) =>
     .join('\n')
     .trim();
 
-/** Whether a document has nothing but part headings and white space: no word, no picture, no file, no clip. */
+/**
+ * Whether a document has nothing but part headings and white space: no word, no picture, no file, no clip.
+ * @example isBlank(startingDocument(parts)) // true
+ */
 export function isBlank(doc: Doc): boolean {
   let carries = false;
   visitLeaves(doc, (node) => (carries ||= isCarried(node)));

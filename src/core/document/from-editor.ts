@@ -51,7 +51,10 @@ function nodeFrom(node: EditorNode): AnyNode[] {
   return [needsABlock(made) ? { ...made, content: [{ type: 'paragraph' }] } : made];
 }
 
-/** A block of an editor reduced to what a post may hold; none where nothing of it can be kept. */
+/**
+ * A block of an editor reduced to what a post may hold; none where nothing of it can be kept.
+ * @example a block of no kind of ours gives none
+ */
 export const blocksFromEditor = (node: EditorNode): BlockNode[] =>
   // Every kind tidies its own attributes, so what comes out is of the kinds that went in.
   nodeFrom(node).filter((made): made is BlockNode => blockKind(made) !== undefined);

@@ -15,10 +15,16 @@ export const OBJECT = '\uFFFC';
 
 const KINDS = new Map<string, InlineKind>(INLINES.map((kind): [string, InlineKind] => [kind.type, kind]));
 
-/** What the kind of a thing among words says of it; undefined for words. */
+/**
+ * What the kind of a thing among words says of it; undefined for words.
+ * @example inlineKind({ type: 'text', text: 'a' }) // undefined
+ */
 export const inlineKind = (node: InlineNode) => KINDS.get(node.type);
 
-/** How a thing among words is read aloud, searched and quoted. */
+/**
+ * How a thing among words is read aloud, searched and quoted.
+ * @example said({ type: 'text', text: 'a' }) // 'a'
+ */
 export const said = (node: InlineNode): string =>
   node.type === 'text' ? node.text : (inlineKind(node)?.says(node) ?? '');
 
@@ -46,7 +52,10 @@ export function inlineText(content: readonly InlineNode[] | undefined): InlineTe
   return { text, links, objects };
 }
 
-/** A line as it is read aloud, searched and quoted: its formulas as their LaTeX, its notes in brackets. */
+/**
+ * A line as it is read aloud, searched and quoted: its formulas as their LaTeX, its notes in brackets.
+ * @example a line of one formula reads as the formula's LaTeX
+ */
 export const spoken = (line: Pick<InlineText, 'text' | 'objects'>) => {
   let n = 0;
   return line.objects.length ? line.text.replaceAll(OBJECT, () => line.objects[n++] ?? '') : line.text;

@@ -112,6 +112,9 @@ export interface MarkKind<M extends AnyMark = AnyMark> {
   office?(mark: M): { mark: PlainMark } | { href: string };
 }
 
-/** Whatever a page that somebody copied from has written into an attribute. */
+/**
+ * Whatever a page that somebody copied from has written into an attribute.
+ * @example isUuid('7') // false
+ */
 export const isUuid = (value: unknown): value is string =>
   typeof value === 'string' && /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/iu.test(value);

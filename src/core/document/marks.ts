@@ -5,7 +5,10 @@ import type { PlainMark } from './nodes';
 
 const KINDS = new Map<string, MarkKind>(MARKS.map((kind): [string, MarkKind] => [kind.type, kind]));
 
-/** What the kind of a mark says of it; undefined where there is no such kind. */
+/**
+ * What the kind of a mark says of it; undefined where there is no such kind.
+ * @example markKind('blink') // undefined
+ */
 export const markKind = (type: string) => KINDS.get(type);
 
 /** The elements of HTML that say no more than that their mark is there. */

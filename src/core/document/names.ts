@@ -86,7 +86,10 @@ const mapInline = (nodes: BlockNode[], change: (content: InlineNode[]) => Inline
       : [node],
   );
 
-/** Whom and which posts a document's marks name. */
+/**
+ * Whom and which posts a document's marks name.
+ * @example a text that mentions Noor and #12 gives `{ people: [Noor's id], posts: [12] }`
+ */
 export function namedIn(doc: Doc): { people: string[]; posts: number[] } {
   const people = new Set<string>();
   const posts = new Set<number>();
@@ -104,6 +107,8 @@ export function namedIn(doc: Doc): { people: string[]; posts: number[] } {
 /**
  * A document in which every mention stands on the name of somebody who may be named, and every reference on the number
  * of a post its writer may read. Others lose the mark and keep the words: a text is never refused for them.
+ *
+ * @example a mention of somebody of another course becomes plain words
  */
 export const withKnownNames = (doc: Doc, known: Known): Doc => ({
   type: 'doc',

@@ -47,7 +47,13 @@ const NODE_KINDS = new Map<string, NodeKind>(
   [...BLOCKS, ...PARTS, ...INLINES].map((kind): [string, NodeKind] => [kind.type, kind]),
 );
 
-/** What the kind of a node says of it; undefined where there is no such kind. */
+/**
+ * What the kind of a node says of it; undefined where there is no such kind.
+ * @example nodeKind('marquee') // undefined
+ */
 export const nodeKind = (type: string) => NODE_KINDS.get(type);
-/** The same for blocks; undefined for what is none. */
+/**
+ * The same for blocks; undefined for what is none.
+ * @example blockKind({ type: 'text', text: 'a' }) // undefined
+ */
 export const blockKind = (node: AnyNode) => BLOCK_KINDS.get(node.type);

@@ -5,12 +5,18 @@ import { nodeKind } from './registry';
 import { schema } from './schema';
 
 const typeOf = (node: AnyNode) => schema.nodes[node.type];
-/** Whether a node holds blocks (or what stands between it and blocks), and no words. */
+/**
+ * Whether a node holds blocks (or what stands between it and blocks), and no words.
+ * @example holdsBlocks({ type: 'paragraph' }) // false
+ */
 export const holdsBlocks = (node: AnyNode) => {
   const type = typeOf(node);
   return type !== undefined && !type.isLeaf && !type.inlineContent;
 };
-/** Whether a node may not be without a block: an item, a cell, a quotation. */
+/**
+ * Whether a node may not be without a block: an item, a cell, a quotation.
+ * @example needsABlock({ type: 'blockquote', content: [] }) // true
+ */
 export const needsABlock = (node: AnyNode) =>
   holdsBlocks(node) && typeOf(node)?.contentMatch.defaultType?.name === 'paragraph';
 const isLeaf = (node: AnyNode): node is Leaf => !holdsBlocks(node);
@@ -21,6 +27,8 @@ const after = (now: Surroundings): Surroundings => now && { kind: now.kind, row:
 /**
  * Visits the blocks of a document that hold no others, in reading order, with the editor's position of the first character of
  * each (of one without words, its own). The positions are the library's: see {@link schema}.
+ *
+ * @example of a document of two paragraphs "a" and "b" the positions are 1 and 4
  */
 export function visitLeaves(doc: Doc, visit: (leaf: Leaf, pos: number, around: Surroundings) => void) {
   const walk = (node: Node, said: AnyNode, start: number, own: number, now: Surroundings) => {

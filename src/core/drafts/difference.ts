@@ -31,6 +31,8 @@ const linesOf = (text: { title: string; doc: Doc }) =>
 /**
  * Two texts word by word, with how many words stand only in the one and only in the other. All stretches of the first
  * and the same ones, put together, are the first text; likewise the second.
+ *
+ * @example "The wall held" and "The wall fell" differ by one word each
  */
 export function difference(
   first: { title: string; doc: Doc },
@@ -52,7 +54,10 @@ export function difference(
 
 const AROUND_WORDS = 12;
 
-/** The same stretches with long passages that are alike cut down to the words around what differs. */
+/**
+ * The same stretches with long passages that are alike cut down to the words around what differs.
+ * @example a hundred words that are alike become a few, with an ellipsis in the midst
+ */
 export function abridged(stretches: readonly Stretch[]): Stretch[] {
   return stretches.map((s, i): Stretch => {
     if (s.kind !== 'same') return s;
@@ -64,7 +69,10 @@ export function abridged(stretches: readonly Stretch[]): Stretch[] {
   });
 }
 
-/** Both texts in one: the second beneath the first, a line between them, so that no word of either is lost. */
+/**
+ * Both texts in one: the second beneath the first, a line between them, so that no word of either is lost.
+ * @example both(a, b).content.length // a's blocks, a line, b's blocks
+ */
 export const both = (first: Doc, second: Doc): Doc => ({
   type: 'doc',
   content: [...first.content, { type: 'horizontalRule' }, ...second.content],

@@ -14,6 +14,8 @@ const BIG_CUT_WORDS = 20;
 /**
  * Whether the text that is about to be replaced should stay as a version: after a pause, every few minutes of writing, or
  * before many words go.
+ *
+ * @example a text of 200 words that becomes one of 20: true
  */
 export function isVersionDue(input: {
   before: { keptAt: Instant; words: number };
@@ -34,6 +36,8 @@ const HOUR = 60 * MINUTE;
 /**
  * Which versions may go, so that a draft of many days does not grow without end: the newest 40 all stay, of older ones
  * the last of each hour. What was set aside on purpose always stays.
+ *
+ * @example spentVersions(fortyOrFewer) // []
  */
 export function spentVersions<T extends { keptAt: Instant; reason: VersionReason }>(
   versions: readonly T[],

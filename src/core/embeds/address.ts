@@ -37,13 +37,19 @@ export type MediaSite = {
 
 const belongs = (host: string, to: string) => host === to || host.endsWith(`.${to}`);
 
-/** The site of the college's list that an address is on. */
+/**
+ * The site of the college's list that an address is on.
+ * @example siteOf('https://media.example/v/1', [{ hosts: ['media.example'], … }]) // that site
+ */
 export function siteOf<T extends MediaSite>(address: string, sites: readonly T[]): T | null {
   const host = /^https?:\/\/([^/?#:@]+)(?::\d+)?(?:[/?#]|$)/iu.exec(address)?.[1]?.toLowerCase();
   return host ? (sites.find((s) => s.hosts.some((h) => belongs(host, h))) ?? null) : null;
 }
 
-/** A player as a link: what stays of it where nothing plays. */
+/**
+ * A player as a link: what stays of it where nothing plays.
+ * @example a player "The breach" becomes a paragraph with the link "The breach"
+ */
 export const asLink = ({ attrs }: Embed): Extract<BlockNode, { type: 'paragraph' }> => ({
   type: 'paragraph',
   content: [

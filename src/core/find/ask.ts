@@ -34,7 +34,10 @@ export function parseFind(typed: string): FindAsk {
   return { text, from, course };
 }
 
-/** The text of a search with one of its filters set, or taken off by null. */
+/**
+ * The text of a search with one of its filters set, or taken off by null.
+ * @example withFilter('flood', 'from', 'Noor Vasquez') // 'flood from:"Noor Vasquez"'
+ */
 export function withFilter(typed: string, filter: 'from' | 'in', value: string | null): string {
   const rest = typed
     .replace(FILTER, (all: string, space: string, name: string) =>
@@ -47,7 +50,10 @@ export function withFilter(typed: string, filter: 'from' | 'in', value: string |
   return `${rest} ${filter}:${said}`.trim();
 }
 
-/** The bare words of a search, for those places that know nothing of phrases. */
+/**
+ * The bare words of a search, for those places that know nothing of phrases.
+ * @example bareWords('“Room for the river”') // ['room', 'for', 'the', 'river']
+ */
 export const bareWords = (text: string): string[] =>
   text
     .toLowerCase()

@@ -5,7 +5,10 @@ export type Passage = { text: string; hit: boolean }[];
 export const HIT_START = '\u0002';
 export const HIT_END = '\u0003';
 
-/** A marked passage as pieces, so that nothing of it is ever put into a page as markup. */
+/**
+ * A marked passage as pieces, so that nothing of it is ever put into a page as markup.
+ * @example a passage with one marked word gives three pieces, of which the second is a hit
+ */
 export function passageOf(marked: string): Passage {
   return marked
     .replace(/\s+/gu, ' ')

@@ -56,7 +56,10 @@ const STYLE =
 /** The steps to the right end where a phone's screen would. */
 const MOST_STEPS = 6;
 
-/** A discussion as one page that needs nothing else: no script, nothing fetched. */
+/**
+ * A discussion as one page that needs nothing else: no script, nothing fetched.
+ * @example a discussion of two posts is one page with two articles, `post-1` and `post-2`
+ */
 export function discussionAsHtml(d: ExportedDiscussion, words: ExportWords, picture: Picture): string {
   const posts = d.posts.map((post) => {
     const indent = Math.min(post.depth, MOST_STEPS) * 1.1;
@@ -74,7 +77,10 @@ export function discussionAsHtml(d: ExportedDiscussion, words: ExportWords, pict
   );
 }
 
-/** A discussion as Markdown; a reply says which post it answers, for Markdown has no place to the right. */
+/**
+ * A discussion as Markdown; a reply says which post it answers, for Markdown has no place to the right.
+ * @example each post begins with `### ` and the line that says who wrote it and when
+ */
 export function discussionAsMarkdown(d: ExportedDiscussion, words: ExportWords, picture: Picture): string {
   const line = (text: string) => text.replace(/\s+/gu, ' ').replace(/([\\`*_[\]<>#|~])/gu, '\\$1');
   const posts = d.posts.map((post) =>
@@ -102,7 +108,10 @@ export function discussionAsMarkdown(d: ExportedDiscussion, words: ExportWords, 
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
-/** A discussion as data: each text as words, as Markdown and as the document it is. */
+/**
+ * A discussion as data: each text as words, as Markdown and as the document it is.
+ * @example `{ "format": "pulpit-discussion", "version": 1, … }`
+ */
 export function discussionAsJson(d: ExportedDiscussion, picture: Picture): string {
   return `${JSON.stringify(
     {

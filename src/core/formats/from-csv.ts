@@ -4,7 +4,10 @@ import type { Doc, TableRow } from '../document/nodes';
 const MOST_ROWS = 400;
 const MOST_COLUMNS = 20;
 
-/** Comma-separated values (RFC 4180; semicolons and tabs as well) as a table whose first row is its head. Null for what is none. */
+/**
+ * Comma-separated values (RFC 4180; semicolons and tabs as well) as a table whose first row is its head. Null for what is none.
+ * @example documentFromCsv('a,b\n1,2') // a table of two rows; documentFromCsv('a') // null
+ */
 export function documentFromCsv(text: string): Doc | null {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: 'greedy' });
   const width = data.reduce((widest, row) => Math.max(widest, row.length), 0);

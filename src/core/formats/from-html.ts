@@ -302,7 +302,10 @@ function blocksOf(nodes: Node[], context: Context, ofItem = false): BlockNode[] 
 export const documentFromHtml = (html: string, picture: PictureFinder = () => null): Doc =>
   read(html, picture, null).doc;
 
-/** The same where a first heading over everything is the text's title: it is given apart, empty where there is none. */
+/**
+ * The same where a first heading over everything is the text's title: it is given apart, empty where there is none.
+ * @example pageFromHtml('<h1>Walls</h1><p>a</p>') // { title: 'Walls', … }
+ */
 export const pageFromHtml = (html: string, picture: PictureFinder = () => null) => read(html, picture, '');
 
 function read(html: string, picture: PictureFinder, title: string | null): { title: string; doc: Doc } {

@@ -34,7 +34,10 @@ const plainHtml = (text: string) =>
  */
 export const documentFromMarkdown = (text: string): Doc => documentFromHtml(htmlFromMarkdown(text));
 
-/** The same on its way: the HTML that the document is read from. */
+/**
+ * The same on its way: the HTML that the document is read from.
+ * @example htmlFromMarkdown('# a') // '<h1>a</h1>'
+ */
 export function htmlFromMarkdown(text: string): string {
   const clean = text.replace(/\r\n?/gu, '\n').replace(/[\u0000\u000c]/gu, '');
   const source = tamedMarkdown(tabbedTables(clean));

@@ -20,12 +20,18 @@ const isWithin = (node: Element, holder: Element) => {
   return false;
 };
 
-/** Puts what stands in an element onto a stack, the first on top. One by one: a page may have more than a call may. */
+/**
+ * Puts what stands in an element onto a stack, the first on top. One by one: a page may have more than a call may.
+ * @example of `<p>a<b>c</b></p>` the stack's top is "a", and `<b>` beneath it
+ */
 export function pushChildren(stack: Node[], node: Parent) {
   for (let i = node.childNodes.length - 1; i >= 0; i -= 1) stack.push(node.childNodes[i] as Node);
 }
 
-/** The text of an element without what `leaves` says. */
+/**
+ * The text of an element without what `leaves` says.
+ * @example textOf of `<p>a <b>b</b></p>`, where `<b>` is left out, is 'a'
+ */
 export function textOf(node: Element, leaves: (el: Element) => boolean = () => false): string {
   let text = '';
   const stack: Node[] = [node];
@@ -111,6 +117,8 @@ function announcements(holder: Element): Element[] {
  * Footnotes and endnotes of a page: a mark that leads to a note which leads back to it. Word processors, web pages and
  * Markdown all write them so, under different names. Gives each mark's note, and what is to be left out of the text because
  * the notes now hold it.
+ *
+ * @example a mark "1" that leads to "1 See Holt. ↩" has the note 'See Holt.'
  */
 export function notesInHtml(root: Parent): { marks: Map<Element, string>; gone: Set<Element> } {
   const { links, named, order } = linksOf(root);

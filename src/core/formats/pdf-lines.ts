@@ -57,6 +57,8 @@ const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floo
 /**
  * The text of printed pages as it is read: lines of a paragraph joined, words that a line's end cut put together again,
  * list items and paragraphs apart, and no running heads, page numbers or addresses.
+ *
+ * @example two lines "The riv-" and "er rose." are 'The river rose.'
  */
 export function textOfPages(pages: readonly (readonly Run[])[]): string {
   const clean = withoutFurniture(pages.map(linesOf));

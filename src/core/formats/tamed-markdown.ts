@@ -30,6 +30,8 @@ function calm(paragraph: string): string {
 /**
  * The same Markdown without what takes its reader time that grows faster than the text: thousands of lists in each other,
  * tens of thousands of stars in one paragraph. Null for a text so long that it is to be read as plain paragraphs.
+ *
+ * @example tamedMarkdown('a *b*') // 'a *b*'
  */
 export function tamedMarkdown(source: string): string | null {
   if (source.length > MOST_MARKED) return null;

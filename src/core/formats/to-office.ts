@@ -24,5 +24,8 @@ const OUT: OfficeOut = {
     }),
 };
 
-/** A document as the blocks and runs that every word processor's format has. Empty paragraphs fall away. */
+/**
+ * A document as the blocks and runs that every word processor's format has. Empty paragraphs fall away.
+ * @example officeOf(documentFromText('a')) // one line of one run
+ */
 export const officeOf = (doc: Doc): OfficeBlock[] => OUT.blocks(doc.content);

@@ -17,7 +17,10 @@ const MOST_CHANGED = 0.3;
 /** Longer passages are looked for by their two ends: the search grows with the length. */
 const LONG = 240;
 
-/** The anchor of a stretch of a text. White space at its ends is left outside. */
+/**
+ * The anchor of a stretch of a text. White space at its ends is left outside.
+ * @example anchorAt('the river rose', 4, 10) // { exact: 'river', prefix: 'the ', suffix: ' rose', … }
+ */
 export function anchorAt(text: string, from: number, to: number): Anchor | null {
   let start = Math.max(0, Math.min(from, to));
   let end = Math.min(text.length, Math.max(from, to));
@@ -107,7 +110,10 @@ function byLikeness(text: string, anchor: Anchor): Found | null {
 export const locate = (text: string, anchor: Anchor): Found | null =>
   byQuote(text, anchor) ?? byPlace(text, anchor) ?? byLikeness(text, anchor);
 
-/** The anchor of words that somebody typed or copied, wherever they stand; null where they do not. */
+/**
+ * The anchor of words that somebody typed or copied, wherever they stand; null where they do not.
+ * @example anchorOfWords('the river rose', 'lake') // null
+ */
 export function anchorOfWords(text: string, words: string): Anchor | null {
   const exact = words.replace(/\s+/gu, ' ').trim().slice(0, LONGEST_PASSAGE);
   if (!exact) return null;

@@ -24,7 +24,10 @@ export type Note = {
   removed: boolean;
 };
 
-/** Whether a person may read a note: the one rule, which every way to a note goes through. */
+/**
+ * Whether a person may read a note: the one rule, which every way to a note goes through.
+ * @example a note for the staff, asked by a classmate: false
+ */
 export const mayReadNote = (
   note: { audience: Audience; authorId: PersonId },
   reader: { id: PersonId; staff: boolean },
@@ -57,7 +60,10 @@ export type NoteLine = {
 /** One mark on the page: a stretch of the text with the notes whose passages meet there. */
 export type NoteMark = { start: number; end: number; notes: string[] };
 
-/** Passages that overlap share one mark, so that a crowded one shows a number and not a thicket. */
+/**
+ * Passages that overlap share one mark, so that a crowded one shows a number and not a thicket.
+ * @example two notes on overlapping passages share one mark with both their ids
+ */
 export function marksOf(placed: readonly PlacedNote[]): NoteMark[] {
   const marks: NoteMark[] = [];
   const inOrder = placed

@@ -15,6 +15,7 @@ export type ReadingText = {
   offsetOf: (pos: number) => number;
 };
 
+/** @example a document of two paragraphs "a" and "b" gives the text 'a\nb' */
 export function readingText(doc: Doc): ReadingText {
   let text = '';
   const pieces: Piece[] = flatten(doc).map((line) => {

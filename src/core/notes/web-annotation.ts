@@ -54,7 +54,10 @@ function annotationOf(note: Note, source: string): Json {
   };
 }
 
-/** A reading's notes as a collection of one page (sections 5.1 and 5.2). `source` is the reading's address. */
+/**
+ * A reading's notes as a collection of one page (sections 5.1 and 5.2). `source` is the reading's address.
+ * @example annotationsOf([], source, 'Notes') // a collection with `total: 0`
+ */
 export function annotationsOf(notes: readonly Note[], source: string, label: string): Json {
   const items = notes.filter((n) => !n.removed).map((n) => annotationOf(n, source));
   return {
@@ -154,6 +157,8 @@ function read(value: unknown, n: number): ReadAnnotation | AnnotationProblem {
 /**
  * Reads JSON-LD of the Web Annotation model as others write it: one annotation, an array of them, a page, or a collection
  * with its first page inside. What is no annotation, or says nothing that a note can hold, is named by its number.
+ *
+ * @example an array in which the second is no annotation gives one, and names number 2
  */
 export function readAnnotations(json: unknown): ReadAnnotations {
   const items: unknown[] = [];

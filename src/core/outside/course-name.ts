@@ -17,6 +17,9 @@ export function courseNamed(name: string): { code: string; title: string } {
   return { code: short, title: whole };
 }
 
-/** The one name again, as it is typed into the form. */
+/**
+ * The one name again, as it is typed into the form.
+ * @example typedName({ code: 'GEO 115', title: 'Rivers' }) // 'GEO 115 Rivers'
+ */
 export const typedName = ({ code, title }: { code: string; title: string }) =>
   title === NAMELESS ? code : title.startsWith(code) ? title : `${code} ${title}`;

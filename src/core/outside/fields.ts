@@ -51,7 +51,10 @@ export const FIELDS: readonly Field[] = [
   'week',
 ];
 
-/** The numbers that can be asked of a response or of each reply, in the order of the form. */
+/**
+ * The numbers that can be asked of a response or of each reply, in the order of the form.
+ * @example askedOf('replies') // the names of fields that begin with 'replies.'
+ */
 export const askedOf = (what: 'response' | 'replies'): NumberField[] =>
   (Object.keys(NUMBERS) as NumberField[]).filter((field) => field.startsWith(`${what}.`));
 
@@ -114,7 +117,10 @@ const isTime = (wall: string) => {
   }
 };
 
-/** Reads the fields of the form, or names every field that is wrong, with why. Nothing is dropped silently. */
+/**
+ * Reads the fields of the form, or names every field that is wrong, with why. Nothing is dropped silently.
+ * @example a deadline that is no time gives `fields` with that field and why
+ */
 export function rulesOfFields(
   fields: Fields,
 ): Result<OutsideRules, { code: 'fields'; problems: FieldProblem[] }> {
@@ -228,7 +234,10 @@ export function rulesOfFields(
   });
 }
 
-/** The fields that say what a prompt's rules are: the way back. */
+/**
+ * The fields that say what a prompt's rules are: the way back.
+ * @example fieldsOfRules(rules)['zone'] // the zone of the course, as it was chosen
+ */
 export function fieldsOfRules(rules: OutsideRules): Fields {
   const { brief, late } = rules;
   const fields: Fields = {

@@ -98,6 +98,8 @@ const weekIn = (doc: Doc) => {
 /**
  * A prompt's brief as it is read out of its text: the fields of the form with what each was read from. `now` is what the
  * wall clock of the course's zone shows; weekdays are the first from then on.
+ *
+ * @example "Write 250 words by Thursday" gives the fields of 250 words and of the first Thursday from now, each with its words
  */
 export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
   const { placed, parts, cut } = readDocument(doc);

@@ -62,6 +62,8 @@ function wouldGive(input: FullInput): Give[] {
 /**
  * A plan for everything, or, where that cannot be, a plan for as much as fits (tasks are taken by their deadlines,
  * and one that does not fit beside those already taken is left), with what would have to give.
+ *
+ * @example two tasks of three hours each in four free hours: the first is planned, the second is left
  */
 export function planOrSay(input: FullInput): Planned {
   const all = fits(input);

@@ -21,6 +21,8 @@ export type Habits = z.infer<typeof habitsSchema>;
 /**
  * The nights between two moments, each as it falls by the wall clock of a zone: an hour longer or shorter on the
  * night the clocks change. Sleeping "from 01:00 to 09:00" begins on the day it ends. Equal times mean no sleep.
+ *
+ * @example two days of sleep from 23:00 to 07:00 give the nights that touch them, eight hours each
  */
 export function nights(
   habits: Pick<Habits, 'sleepFrom' | 'sleepTo'>,

@@ -53,7 +53,10 @@ function measure(
   };
 }
 
-/** A student's own pace from what they did, beginning from a sensible start value. */
+/**
+ * A student's own pace from what they did, beginning from a sensible start value.
+ * @example paceOf([], []) // the start values
+ */
 export function paceOf(writing: readonly Spell[], reading: readonly ReadingSpell[]): Pace {
   const proof = writing.reduce((s, w) => s + w.proofreadingSeconds, 0);
   const all = writing.reduce((s, w) => s + w.writingSeconds + w.proofreadingSeconds, 0);

@@ -74,6 +74,8 @@ function sittingsOf(chosen: readonly number[], dealt: Map<number, Task>, grid: G
  * limit, with a pause between any two, the earliest deadline first. Where time allows, a quarter of what is left is
  * kept free before each deadline. Null when no plan exists on the grid of quarter hours; one is found whenever there is
  * one.
+ *
+ * @example plan({ tasks: [], … }) // []
  */
 export function plan(input: PlanInput): Sitting[] | null {
   const { now, tasks, busy, limits } = input;

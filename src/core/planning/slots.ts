@@ -6,20 +6,28 @@ export type Span = { start: Instant; end: Instant };
 export const SLOT_MINUTES = 15;
 export const SLOT_MS = SLOT_MINUTES * 60_000;
 
-/** How many slots a task of so many minutes takes. */
+/**
+ * How many slots a task of so many minutes takes.
+ * @example slotsFor(20) // 2
+ */
 export const slotsFor = (minutes: number) => Math.max(1, Math.ceil(minutes / SLOT_MINUTES));
 
 /** The grid of slots between a moment and a horizon; slot 0 is the first that begins at or after the moment. */
 export type Grid = { start: Instant; count: number };
 
+/** @example from 10:05 to 11:00: a grid that starts at 10:15 and has three slots */
 export function gridOf(now: Instant, horizon: Instant): Grid {
   const start = instant(Math.ceil(now / SLOT_MS) * SLOT_MS);
   return { start, count: Math.max(0, Math.floor((horizon - start) / SLOT_MS)) };
 }
 
+/** @example slotStart(grid, 0) // grid.start */
 export const slotStart = (grid: Grid, slot: number) => instant(grid.start + slot * SLOT_MS);
 
-/** Whether each slot of a grid is free of all spans. A span that only touches a slot's edge leaves it free. */
+/**
+ * Whether each slot of a grid is free of all spans. A span that only touches a slot's edge leaves it free.
+ * @example freeSlots(grid, []) // true for each
+ */
 export function freeSlots(grid: Grid, busy: readonly Span[]): boolean[] {
   const free = Array.from({ length: grid.count }, () => true);
   for (const { start, end } of busy) {

@@ -18,6 +18,8 @@ const PASTED_PER_SECOND = 3;
 /**
  * The spell after a draft was kept with so many words in it. Time in which words were added is writing, time in which
  * none were is proofreading. A first keeping, or one after a pause, opens a spell of no length.
+ *
+ * @example nextSpell(null, now, 12) // opens one, of no length
  */
 export function nextSpell(
   spell: OpenSpell | null,

@@ -55,6 +55,8 @@ function dayWindow(
  * The tasks a discussion still makes: what is owed or begun and can still be met, from its opening (or now) to its
  * deadline, or to the end of the late days where the deadline is past. A response that is behind its seal comes
  * before its replies by its earlier deadline.
+ *
+ * @example a response owed by Thursday and three replies by Sunday: four tasks with those deadlines
  */
 export function assignmentsOf(d: PlannedDiscussion, pace: Pace, now: Instant): Assignment[] {
   const from = instant(Math.max(now, d.schedule.opens));

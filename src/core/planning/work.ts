@@ -18,7 +18,10 @@ const PER_PARAGRAPH = 70;
 /** Whoever chooses a classmate to answer reads about so many words of posts first. */
 const WORDS_TO_CHOOSE = 450;
 
-/** The words a brief asks for, one way or another. */
+/**
+ * The words a brief asks for, one way or another.
+ * @example wordsAsked({ words: { min: 250 } }, 'response') // at least 250
+ */
 export function wordsAsked(
   rules: Pick<WritingRules, 'words' | 'sentences' | 'paragraphs'>,
   kind: 'response' | 'reply',
@@ -54,6 +57,8 @@ function work(wordsToRead: number, wordsToWrite: number, pace: Pace): Work {
 /**
  * What a response still takes: the readings not yet read, the words still wanting, and reading it over. A draft
  * that is long enough still takes a tenth of its words' time to be finished.
+ *
+ * @example a draft that has every word it needs still takes a tenth of its time
  */
 export function responseWork(
   input: { rules: WritingRules; wordsWritten: number; wordsToRead: number },
@@ -64,7 +69,10 @@ export function responseWork(
   return work(input.wordsToRead, wanting, pace);
 }
 
-/** What one reply takes: reading some posts to choose from, writing it, and reading it over. */
+/**
+ * What one reply takes: reading some posts to choose from, writing it, and reading it over.
+ * @example at a usual pace a reply of 75 words takes some minutes to read, to write and to read over
+ */
 export const replyWork = (rules: WritingRules, pace: Pace): Work =>
   work(WORDS_TO_CHOOSE, wordsAsked(rules, 'reply'), pace);
 
@@ -74,6 +82,8 @@ const TOGETHER = 0.5;
 /**
  * Several works one after the other. Their errors are neither the same nor independent, so the range of the sum lies
  * between adding them up and adding their squares: the variance of a sum with correlation `TOGETHER`.
+ *
+ * @example sumOfWork([]).likely // 0
  */
 export function sumOfWork(works: readonly Work[]): Work {
   const sum = (of: (w: Work) => number) => works.reduce((s, w) => s + of(w), 0);

@@ -48,6 +48,8 @@ function add(paths: Path[], path: Path) {
  *
  * @param free whether each slot may be worked in
  * @returns numbers of the chosen slots, ascending
+ *
+ * @example workingSlots([true, true], [{ from: 0, to: 2, slots: 3 }], rules) // null
  */
 export function workingSlots(
   free: readonly boolean[],

@@ -11,13 +11,19 @@ export type Arrangement = (typeof ARRANGEMENTS)[number];
 export type Arranged = { as: Arrangement; newestFirst: boolean };
 type Pinnable = TreePost & { pinned: boolean };
 
-/** Threads as they are listed: those that staff pinned first, then the newest response first. */
+/**
+ * Threads as they are listed: those that staff pinned first, then the newest response first.
+ * @example a pinned thread of Monday stands before one of Tuesday
+ */
 export function threadsInOrder<P extends Pinnable>(trees: readonly Branch<P>[]): Branch<P>[] {
   const newest = [...trees].sort((a, b) => b.post.sharedAt - a.post.sharedAt || b.post.id - a.post.id);
   return [...newest.filter((t) => t.post.pinned), ...newest.filter((t) => !t.post.pinned)];
 }
 
-/** Every post of a conversation once, in the order in which an arrangement shows them. */
+/**
+ * Every post of a conversation once, in the order in which an arrangement shows them.
+ * @example by time, newest first, replies of different threads stand among each other
+ */
 export function inArrangement<P extends Pinnable>(
   trees: readonly Branch<P>[],
   { as, newestFirst }: Arranged,
@@ -33,6 +39,8 @@ export type Page = { page: number; pages: number; from: number; to: number };
 /**
  * The page of a list that is shown: the one asked for, else the one with the open place, else the first. Pages count from 1;
  * `from` and `to` are places in the list, the second not among them.
+ *
+ * @example pageOf(90, 40, { page: null, at: 45 }) // { page: 2, pages: 3, from: 40, to: 80 }
  */
 export function pageOf(length: number, size: number, asked: { page: number | null; at: number }): Page {
   const pages = Math.max(1, Math.ceil(length / size));
@@ -46,7 +54,10 @@ export type Steps = { previous: PostId | null; next: PostId | null; unread: Post
 
 const MOST_AHEAD = 30;
 
-/** The steps from an open post (null: from before the first) through posts in the order they are shown. */
+/**
+ * The steps from an open post (null: from before the first) through posts in the order they are shown.
+ * @example stepsFrom([1, 2, 3], 2, () => false) // { previous: 1, next: 3, … }
+ */
 export function stepsFrom(
   order: readonly PostId[],
   open: PostId | null,

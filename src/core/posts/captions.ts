@@ -81,6 +81,9 @@ const clock = (ms: number) => {
 };
 const escape = (text: string) => text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;');
 
-/** Captions as a WebVTT file. */
+/**
+ * Captions as a WebVTT file.
+ * @example webVtt([]) // 'WEBVTT\n\n'
+ */
 export const webVtt = (cues: readonly Cue[]) =>
   `WEBVTT\n\n${cues.map((c) => `${clock(c.from)} --> ${clock(c.to)}\n${escape(c.text)}\n`).join('\n')}`;

@@ -29,6 +29,8 @@ type Moderated = {
  * What a person may do about a post that they can read. Anybody may report what stands and is not theirs. Staff hide what
  * stands, show what they hid, and pin and lock responses that stand for the class. Nobody does anything about what its author
  * withdrew.
+ *
+ * @example a classmate's standing post, seen by a student: ['report']
  */
 export function actsOn(post: Moderated, staff: boolean): ModerationAct[] {
   if (post.withdrawn) return [];
@@ -39,5 +41,8 @@ export function actsOn(post: Moderated, staff: boolean): ModerationAct[] {
   return [post.pinned ? 'unpin' : 'pin', post.locked ? 'unlock' : 'lock', ...own];
 }
 
-/** Acts that want a reason. */
+/**
+ * Acts that want a reason.
+ * @example wantsReason('pin') // false
+ */
 export const wantsReason = (act: ModerationAct) => act === 'report' || act === 'hide';

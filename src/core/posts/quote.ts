@@ -5,7 +5,10 @@ export type Quotation = { text: string; source: string };
 
 const paragraph = (text: string): BlockNode => ({ type: 'paragraph', content: [{ type: 'text', text }] });
 
-/** The blocks of a quotation: the words in their lines, then the source in brackets as the writer’s own line. */
+/**
+ * The blocks of a quotation: the words in their lines, then the source in brackets as the writer’s own line.
+ * @example a quotation of one line gives a blockquote and the paragraph '(Noor Vasquez)'
+ */
 export const quotationBlocks = ({ text, source }: Quotation): BlockNode[] => [
   {
     type: 'blockquote',
@@ -18,7 +21,10 @@ export const quotationBlocks = ({ text, source }: Quotation): BlockNode[] => [
   paragraph(`(${source})`),
 ];
 
-/** A document with a quotation at its end; an empty last paragraph gives way to it, and one is left to write on in. */
+/**
+ * A document with a quotation at its end; an empty last paragraph gives way to it, and one is left to write on in.
+ * @example of an empty document: the quotation, its source, and an empty paragraph
+ */
 export function withQuotation(doc: Doc, quotation: Quotation): Doc {
   const last = doc.content[doc.content.length - 1];
   const before = last?.type === 'paragraph' && !last.content?.length ? doc.content.slice(0, -1) : doc.content;
@@ -28,5 +34,8 @@ export function withQuotation(doc: Doc, quotation: Quotation): Doc {
 /** How a reading is named where it is quoted. @example sourceOf('M. Holt', 'The wall') // 'M. Holt, “The wall”' */
 export const sourceOf = (author: string, title: string) => `${author}, “${title}”`;
 
-/** How a margin note is named where it is quoted: its words are its writer's, and not the reading's. */
+/**
+ * How a margin note is named where it is quoted: its words are its writer's, and not the reading's.
+ * @example noteSourceOf('Noor', 'Chapter 6') // 'Noor, margin note on “Chapter 6”'
+ */
 export const noteSourceOf = (author: string, title: string) => `${author}, margin note on “${title}”`;

@@ -7,6 +7,8 @@ export type Branch<P extends TreePost> = { post: P; depth: number; replies: Bran
 /**
  * The threads of a discussion: every response with its replies, oldest first. A reply whose parent is not among
  * the posts (withheld from this reader) is left out with all beneath it: it would tell what it answers.
+ *
+ * @example a response and an answer to it: one branch with one branch in it
  */
 export function threads<P extends TreePost>(posts: readonly P[]): Branch<P>[] {
   const inOrder = [...posts].sort((a, b) => a.sharedAt - b.sharedAt || a.id - b.id);
@@ -29,7 +31,10 @@ export function threads<P extends TreePost>(posts: readonly P[]): Branch<P>[] {
   return roots;
 }
 
-/** A thread in reading order. */
+/**
+ * A thread in reading order.
+ * @example of a response with two replies: the response, the first, what answers the first, the second
+ */
 export function inReadingOrder<P extends TreePost>(branch: Branch<P>): Branch<P>[] {
   const found: Branch<P>[] = [];
   // From the last to the first, so that the first is taken up first.

@@ -68,7 +68,10 @@ function mentionsIn(text: string): Mention[] {
 export type Address = { who: Who; sure: boolean };
 export type Addresses = (sentence: Sentence, at: number) => Address;
 
-/** Whom the place `at` of a sentence speaks to, for every sentence of an outline. */
+/**
+ * Whom the place `at` of a sentence speaks to, for every sentence of an outline.
+ * @example in "Reply to two classmates in 75 words each." every place speaks of replies
+ */
 export function addressesOf(outline: Outline): Addresses {
   const { sentences } = outline;
   const mentions = sentences.map((s) => mentionsIn(s.text));

@@ -6,7 +6,10 @@ type Tree = { [key: string]: Tree | Media[] | Finding['value'] };
 /** The exchanged form has no place for these. */
 const NOT_EXCHANGED = /^replies\.(?:media|concepts|paragraphs|parts|title|example)|\.sentences\.max$/u;
 
-/** Findings as the nested form they are exchanged in: `response.words.min` becomes `{ response: { words: { min } } }`. */
+/**
+ * Findings as the nested form they are exchanged in: `response.words.min` becomes `{ response: { words: { min } } }`.
+ * @example asBrief([{ fact: 'response.words.min', value: 250, … }]) // { response: { words: { min: 250 } } }
+ */
 export function asBrief(facts: readonly Finding[]): Tree {
   const brief: Tree = {};
   for (const { fact, value } of facts.filter((f) => !NOT_EXCHANGED.test(f.fact))) {

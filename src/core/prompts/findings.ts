@@ -12,7 +12,10 @@ export type Finding = {
 
 export type Found = Finding[];
 
-/** A finding for one of the two sides; a guessed addressee makes it less sure. */
+/**
+ * A finding for one of the two sides; a guessed addressee makes it less sure.
+ * @example finding({ who: 'replies', sure: true }, 'words.min', 75, span) // { fact: 'replies.words.min', value: 75, … }
+ */
 export const finding = (
   who: { who: Who; sure: boolean },
   fact: string,

@@ -23,7 +23,10 @@ const SILENT = new Set([
 const DEPTH = 200;
 const ENTITY = /&(?:#\d+|#x[\da-f]+|\w+);?/iuy;
 
-/** Whether a text is written in HTML: it has tags of text, and not only a lesser-than sign. */
+/**
+ * Whether a text is written in HTML: it has tags of text, and not only a lesser-than sign.
+ * @example looksLikeHtml('a < b') // false
+ */
 export const looksLikeHtml = (source: string): boolean =>
   /<\/(?:p|div|li|ul|ol|h[1-6]|table|td|span|strong|em|b|i|a|section|article|body|html)\s*>|<(?:br|hr|p|li)\s*\/?>/iu.test(
     source,
@@ -35,6 +38,8 @@ const hidden = (node: DefaultTreeAdapterTypes.Element) =>
 /**
  * The text of an HTML prompt as a person sees it, with the way back to the source: blocks stand apart, list items keep
  * their marks, the cells of a row a bar between them. Nothing in it runs or is fetched.
+ *
+ * @example plainOfHtml('<p>a</p><p>b</p>').text // 'a' and 'b' on lines of their own
  */
 export function plainOfHtml(source: string): Plain {
   let text = '';

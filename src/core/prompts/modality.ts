@@ -30,7 +30,10 @@ const NEGATED_DEMAND = latin(
 );
 const AFTER_PAREN = /\((?:optional|voluntary|if you (?:like|want|wish|have one))[^)]*\)/iu;
 
-/** Whether a sentence says what was, or is to be, elsewhere: of other weeks, other work, or what is usual. */
+/**
+ * Whether a sentence says what was, or is to be, elsewhere: of other weeks, other work, or what is usual.
+ * @example "Last week you wrote 300 words." says what was elsewhere
+ */
 export const isElsewhere = (s: Sentence, at: number): boolean => {
   const clause = clauseAt(s.text, at);
   // What stands in brackets is said of what stands around them.
@@ -47,7 +50,10 @@ const PURPOSE = latin(
   /(?<![\p{L}])(?:so(?: that)?|in order that|which|that|whoever|who) (?:[\p{L}’'-]+ ){0,4}?(?:can|could|may|might)(?![\p{L}])|(?:as|if|where|when(?:ever)?) (?:\p{L}+ ){0,3}?you can(?![\p{L}])|(?<![\p{L}])(?:no|nor|neither|never|none) (?:[\p{L}’'-]+ ){0,3}(?:may|can|could|might)(?![\p{L}])/giu,
 );
 
-/** Whether what stands at a place of a sentence is asked for: not only allowed, advised, denied or told of elsewhere. A `limit` binds where it is allowed, too. */
+/**
+ * Whether what stands at a place of a sentence is asked for: not only allowed, advised, denied or told of elsewhere. A `limit` binds where it is allowed, too.
+ * @example in "You may add a picture." the picture is not asked for
+ */
 export function isAsked(s: Sentence, at: number, limit = false): boolean {
   if (s.section.topic === 'context' || s.section.topic === 'avoid') return false;
   if (s.question !== null && /^(?:no|none|absolutely not|not at all|never)(?![\p{L}])/iu.test(s.text))
@@ -68,6 +74,8 @@ export function isAsked(s: Sentence, at: number, limit = false): boolean {
 /**
  * Whether a thing stands by itself as something to bring: at the head of a list item or a row, of a sentence without a
  * verb ("One photo, 100 words at least."), or in an enumeration of what is wanted.
+ *
+ * @example "- One photo" names a photo as something to bring
  */
 export function standsAlone(s: Sentence, at: number, end: number): boolean {
   const clause = clauseAt(s.text, at);
@@ -90,6 +98,9 @@ export function standsAlone(s: Sentence, at: number, end: number): boolean {
   );
 }
 
-/** Whether a thing named at a place is ruled out there: "no citations", "attach nothing". */
+/**
+ * Whether a thing named at a place is ruled out there: "no citations", "attach nothing".
+ * @example in "No citations." citations are ruled out
+ */
 export const isRuledOut = (s: Sentence, at: number): boolean =>
   NEGATED_DEMAND.test(s.text.slice(phraseSpan(s.text, at).start, at));

@@ -79,5 +79,8 @@ const readAs = remember((serialised: string): PromptReading => {
   return { facts, placed, requirements: merged(requirements), parts, cut };
 }, 400);
 
-/** What a prompt's document requires, and where it says so. */
+/**
+ * What a prompt's document requires, and where it says so.
+ * @example of a prompt "Write 250 words." one requirement, with the place of "250 words"
+ */
 export const readDocument = (doc: Doc): PromptReading => readAs(JSON.stringify(doc));

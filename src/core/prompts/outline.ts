@@ -11,7 +11,10 @@ const SHEET_QUESTION = latin(
 /** "Q:" and "A:" before the lines of a sheet. */
 const SHEET_MARK = /^\s*(?:q|question|a|answer)\s*[:.]\s+/iu;
 
-/** Reads a text as an outline. Marks of emphasis stay in it: no place is moved. */
+/**
+ * Reads a text as an outline. Marks of emphasis stay in it: no place is moved.
+ * @example "Replies: two. By Sunday." is one line with a label and its sentences
+ */
 export function outlineOf(text: string): Outline {
   const lines: (Span & { text: string })[] = [];
   for (const m of text.matchAll(/[^\n]*(?:\n|$)/gu)) {
@@ -123,7 +126,10 @@ export function outlineOf(text: string): Outline {
   return { text, sentences };
 }
 
-/** The clause of a sentence a place lies in. */
+/**
+ * The clause of a sentence a place lies in.
+ * @example clauseAt('Write a page; cite Holt', 20) // the clause of "cite Holt"
+ */
 export function clauseAt(sentence: string, at: number): Span {
   let start = 0;
   for (const m of sentence.matchAll(/;|—|\s–\s|,?\sbut\s|:(?=\s)|[()|\t]/gu)) {

@@ -17,11 +17,18 @@ function latinSource(source: string): string {
   });
 }
 
+/** @example latin(/\bword\b/u) // the same, with boundaries that know only Latin letters */
 export const latin = (expression: RegExp) => new RegExp(latinSource(expression.source), expression.flags);
 
-/** Whole words, whatever their case. */
+/**
+ * Whole words, whatever their case.
+ * @example whole('word').test('sword') // false
+ */
 export const whole = (source: string) =>
   latin(new RegExp(`(?<![\\p{L}\\p{N}])(?:${source})(?![\\p{L}\\p{N}])`, 'iu'));
-/** The same, to find every one of them. */
+/**
+ * The same, to find every one of them.
+ * @example [...'word, Word'.matchAll(every('word'))].length // 2
+ */
 export const every = (source: string) =>
   latin(new RegExp(`(?<![\\p{L}\\p{N}])(?:${source})(?![\\p{L}\\p{N}])`, 'giu'));

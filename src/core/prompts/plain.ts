@@ -8,7 +8,10 @@ export type Plain = {
 const EMPHASIS =
   /\*{1,3}(?=[^\s*])|(?<=[^\s*])\*{1,3}|(?<![\p{L}\p{N}_])_{1,2}(?=[^\s_])|(?<=[^\s_])_{1,2}(?![\p{L}\p{N}_])|`+|~~/gu;
 
-/** Takes the marks of emphasis out, and makes one space of several; everything else stays. */
+/**
+ * Takes the marks of emphasis out, and makes one space of several; everything else stays.
+ * @example plainOf('**250** words').text // '250 words'
+ */
 export function plainOf(source: string): Plain {
   const kept: number[] = [];
   let text = '';

@@ -71,7 +71,10 @@ function phrasesOf(text: string): RegExpExecArray[] {
   return phrased.found;
 }
 
-/** Every quantity of a sentence whose number is followed by `unit`, an expression's source that may begin with other words. */
+/**
+ * Every quantity of a sentence whose number is followed by `unit`, an expression's source that may begin with other words.
+ * @example quantitiesOf('80 to 100 words', 'words') // one quantity, from 80 to 100
+ */
 export function quantitiesOf(
   text: string,
   unit: string,

@@ -51,6 +51,8 @@ function plainText(source: string): Plain {
 /**
  * Reads what a prompt's text (plain, Markdown or HTML) requires: every fact with the stretch of text it was read from (UTF-16 offsets) and
  * how sure the reading is. Never fails: a text that requires nothing gives no facts.
+ *
+ * @example readPrompt('Write 250 words.') // one fact: response.words.min is 250, read from "250 words"
  */
 export function readPrompt(text: string): Reading {
   const plain = plainText(text.slice(0, MOST_READ));

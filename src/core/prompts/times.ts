@@ -106,7 +106,10 @@ const TOGETHER =
 
 const THROUGH = /^\s*(?:to|through|until|till|–|—|-)\s*$/iu;
 
-/** The moments of a text, with the day and the time of day that belong together. */
+/**
+ * The moments of a text, with the day and the time of day that belong together.
+ * @example momentsOf('by Sunday, 23:59') // one moment: Sunday at 23:59
+ */
 export function momentsOf(text: string): Moment[] {
   const all = [...text.matchAll(PIECES)].flatMap((m) => pieceOf(m) ?? []);
   // "Monday to Wednesday" ends on Wednesday.

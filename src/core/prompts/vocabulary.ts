@@ -298,7 +298,10 @@ const OF_PEOPLE = latin(
   /^\s+(?:of|by|from|in|raised by|asked by|posted by)\s+(?:\p{L}+\s+){0,3}(?:classmates?|peers?|students?|others?|colleagues?|posts?|responses?|threads?)(?![\p{L}])/iu,
 );
 
-/** Whether what begins here answers the prompt itself, though its verb is one of replies. */
+/**
+ * Whether what begins here answers the prompt itself, though its verb is one of replies.
+ * @example answersPrompt('respond to the prompt') // true
+ */
 export function answersPrompt(text: string): boolean {
   const found = ANSWERS_PROMPT.exec(text);
   return found !== null && !OF_PEOPLE.test(text.slice(found[0].length));

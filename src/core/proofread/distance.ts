@@ -1,6 +1,8 @@
 /**
  * How many slips lie between two words: a letter left out, put in, changed, or two neighbours swapped (the optimal string
  * alignment distance). Gives up above `most`, which is then the answer plus one.
+ *
+ * @example slips('river', 'rivre', 2) // 1
  */
 export function slips(a: string, b: string, most: number): number {
   if (Math.abs(a.length - b.length) > most) return most + 1;

@@ -26,5 +26,8 @@ export type Finding = {
   about?: string;
 };
 
-/** What marks a finding that was waved through: the same words for the same reason stay waved through while one writes on. */
+/**
+ * What marks a finding that was waved through: the same words for the same reason stay waved through while one writes on.
+ * @example the same doubled word found twice has one key
+ */
 export const findingKey = (f: Finding) => `${f.kind} ${f.about ?? ''} ${f.text.toLowerCase()}`;

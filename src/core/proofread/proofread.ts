@@ -199,6 +199,8 @@ function spelling(
  * Reads a draft over, as far as one text and its course can tell: spelling and names, words written twice, quotation marks
  * left open, things said to be attached, questions without an answer, passages of a reading without quotation marks. In
  * reading order. Links are another matter: whether one leads anywhere only the server can ask.
+ *
+ * @example "the the river" gives one finding, a word written twice
  */
 export function proofread(input: ProofreadInput): Finding[] {
   const all = passages(input.doc, input.parts);

@@ -9,7 +9,10 @@ export type ReadingText = { title: string; text: string };
 
 const fold = (w: Word) => w.text.toLowerCase().replace(/’/gu, "'");
 
-/** The readings as runs of words: made once for many looks at a draft. */
+/**
+ * The readings as runs of words: made once for many looks at a draft.
+ * @example a reading of fewer words than a run gives none
+ */
 export function readingRuns(readings: readonly ReadingText[]): Map<string, string> {
   const runs = new Map<string, string>();
   for (const reading of readings) {
@@ -20,7 +23,10 @@ export function readingRuns(readings: readonly ReadingText[]): Map<string, strin
   return runs;
 }
 
-/** Passages of a reading that stand in the writer's own text without quotation marks. */
+/**
+ * Passages of a reading that stand in the writer's own text without quotation marks.
+ * @example a long sentence of chapter 6 without quotation marks gives one finding that names the chapter
+ */
 export function unquoted(all: readonly Passage[], runs: ReadonlyMap<string, string>): Finding[] {
   if (runs.size === 0) return [];
   return all.flatMap((p) => {

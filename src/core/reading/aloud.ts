@@ -28,7 +28,10 @@ function breaths(text: string): { text: string; start: number }[] {
   return out.filter((b) => b.text !== '');
 }
 
-/** The sentences of a document in reading order, headings and cells among them, as a voice speaks them one by one. */
+/**
+ * The sentences of a document in reading order, headings and cells among them, as a voice speaks them one by one.
+ * @example sentencesToSpeak(documentFromText('One. Two.')) // two, each with its place
+ */
 export function sentencesToSpeak(doc: Doc): SpokenSentence[] {
   return flatten(doc).flatMap((line) =>
     line.kind === 'part-heading'

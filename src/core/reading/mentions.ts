@@ -23,6 +23,8 @@ const titlesOf = (title: string) =>
 /**
  * Where a prompt names its readings, by number ("chapter 6" for the reading "Chapter 6: …") or by title, in order and none over
  * another.
+ *
+ * @example "see chapter 6" in a prompt names the reading "Chapter 6: Levees"
  */
 export function mentionsOf(doc: Doc, readings: readonly { slug: string; title: string }[]): Mention[] {
   const numbered = new Map<string, string>();

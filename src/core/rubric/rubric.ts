@@ -25,7 +25,10 @@ export type Criterion = Rubric['criteria'][number];
 /** A level chosen for some criteria: the index into the criterion's levels, by the criterion's id. */
 export type Levels = Record<string, number>;
 
-/** The levels out of an unknown value, as far as they are levels of this rubric. */
+/**
+ * The levels out of an unknown value, as far as they are levels of this rubric.
+ * @example levelsOf(rubric, { depth: '1', depths: '1' }) // { depth: 1 }
+ */
 export function levelsOf(rubric: Rubric, value: Record<string, unknown>): Levels {
   const chosen: Levels = {};
   for (const { id, levels } of rubric.criteria) {
@@ -37,7 +40,10 @@ export function levelsOf(rubric: Rubric, value: Record<string, unknown>): Levels
 
 const best = (c: Criterion) => Math.max(...c.levels.map((l) => l.points));
 
-/** The points of chosen levels; `of` is what the whole rubric is worth, and `open` counts criteria without a level. */
+/**
+ * The points of chosen levels; `of` is what the whole rubric is worth, and `open` counts criteria without a level.
+ * @example pointsOf(rubric, {}) // { points: 0, of: all its points, open: all its criteria }
+ */
 export function pointsOf(rubric: Rubric, levels: Levels): { points: number; of: number; open: number } {
   let points = 0;
   let open = 0;

@@ -57,7 +57,10 @@ export type PastedSource =
   | { kind: 'link'; url: string }
   | { kind: 'none' };
 
-/** Tells what a pasted text is. It is only looked at: nothing is fetched. */
+/**
+ * Tells what a pasted text is. It is only looked at: nothing is fetched.
+ * @example pastedSource('doi:10.5555/tidewell') // a DOI
+ */
 export function pastedSource(pasted: string): PastedSource {
   const said = pasted.trim();
   if (/^@\w+\s*\{/u.test(said)) return { kind: 'bibtex', text: said };

@@ -7,6 +7,8 @@ const HEADING = /^(?:references|works cited|bibliography|reference list|sources)
 /**
  * A document with an entry in its reference list, which is begun at the end where there is none. Entries stand in the order
  * of the alphabet; one that is there already is not written twice.
+ *
+ * @example of a text without a list: a heading and the entry at its end
  */
 export function withReference(doc: Doc, entry: InlineNode[], heading: string): Doc {
   const said = textOf(entry);

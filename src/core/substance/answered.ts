@@ -26,9 +26,11 @@ export type ReadAnswered = {
   others: ReadonlySet<string>;
 };
 
+/** @example lowerWords('Don’t GO').map((w) => w.text) // ["don't", 'go'] */
 export const lowerWords = (text: string): LowerWord[] =>
   words(text).map((w) => ({ ...w, text: w.text.toLowerCase().replaceAll('’', "'") }));
 
+/** @example a post about levees and a prompt about rivers: "theirs" has the stem of levee, "given" that of river */
 export function readAnswered({ peer, prompt, concepts, others }: Answered): ReadAnswered {
   const ideas = stemsOf(concepts.join(' '));
   return {

@@ -9,6 +9,8 @@ const joined = (all: readonly { text: string }[]) => all.map((w) => w.text).join
 /**
  * The stretches of a reply that are the classmate's words: what stands between quotation marks and in the post, and runs of
  * five words and more without any marks.
+ *
+ * @example five words and more in a row of the post are one stretch
  */
 export function copiedIn(reply: string, read: ReadAnswered): Span[] {
   const mine = lowerWords(reply);

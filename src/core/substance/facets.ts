@@ -57,7 +57,10 @@ function pointOf(s: MeasuredSentence, read: ReadAnswered): Span | undefined {
 
 type Shares = { topical: number; adrift: number; addressed: number; argued: number; retold: number };
 
-/** What a reply does, with where: first what speaks for it, then what weighs against it. */
+/**
+ * What a reply does, with where: first what speaks for it, then what weighs against it.
+ * @example "I agree, great post!" gives facets that weigh against it only
+ */
 export function facetsOf(
   reply: string,
   { words, sentences, copied, retold }: Measured,

@@ -78,6 +78,7 @@ const speaksToThem = (s: MeasuredSentence) => s.theirs.length > 0 || s.copied > 
 const judged = (all: readonly MeasuredSentence[]) =>
   all[0]?.idle && all.some((s) => s.argues) ? all.slice(1) : all;
 
+/** @example ten shares, each from 0 to 1 or a small count */
 export function measuresOf({ sentences: all, retold }: Measured): Measures {
   const sentences = judged(all);
   const sum = (of: (s: MeasuredSentence) => number) => sentences.reduce((n, s) => n + of(s), 0);
@@ -104,7 +105,10 @@ export function measuresOf({ sentences: all, retold }: Measured): Measures {
   };
 }
 
-/** Judges a reply against what it answers; `read` is {@link readAnswered} of it, made once for a post. */
+/**
+ * Judges a reply against what it answers; `read` is {@link readAnswered} of it, made once for a post.
+ * @example judgeRead('', read) // { score: 0, verdict: 'thin', words: 0, facets: [] }
+ */
 export function judgeRead(reply: string, read: ReadAnswered): Judgement {
   const measured = measure(reply, read);
   if (measured.words === 0) return { score: 0, verdict: 'thin', words: 0, facets: [] };

@@ -100,7 +100,10 @@ function measured(
   return { ...sentence, argues: argues(sentence), joins };
 }
 
-/** A reply, sentence by sentence: what of it takes up the post, what it adds, and what each sentence does. */
+/**
+ * A reply, sentence by sentence: what of it takes up the post, what it adds, and what each sentence does.
+ * @example measure('', read).words // 0
+ */
 export function measure(reply: string, read: ReadAnswered): Measured {
   const copied = copiedIn(reply, read);
   const all = utterances(reply).map((s) => measured(s.text, s.start, read, copied));

@@ -18,7 +18,10 @@ export type Substance = {
   repeats: string | null;
 };
 
-/** Judges a draft where it stands: its headings and its list of sources are no part of what it says. */
+/**
+ * Judges a draft where it stands: its headings and its list of sources are no part of what it says.
+ * @example a draft that is only headings is judged as one without a word
+ */
 export function substanceOf(doc: Doc, read: ReadAnswered, earlier: readonly Earlier[] = []): Substance {
   const lines = passages(doc)
     .filter((p) => p.role !== 'reference' && p.line.kind !== 'heading' && p.line.text.trim() !== '')

@@ -37,6 +37,8 @@ function clausesOf(reply: string, s: Span): Span[] {
 /**
  * The clauses of a reply that go through the post in the post's own order. Who argues takes up one point or two and stays
  * with them; who retells walks from the post's beginning to its end.
+ *
+ * @example three clauses that take up the post's first, second and third sentence are retold
  */
 export function retoldIn(reply: string, all: readonly Worded[], read: ReadAnswered): Retold[] {
   const matched: Retold[] = [];

@@ -60,6 +60,7 @@ export type Signs = {
   stock: { start: number; end: number }[];
 };
 
+/** @example signsOf('I agree because it rained.') // agree and reason are true */
 export const signsOf = (sentence: string): Signs => ({
   praise: PRAISE.test(sentence),
   agree: AGREE.test(sentence),

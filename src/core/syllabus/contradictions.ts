@@ -10,11 +10,17 @@ export type Contradiction =
 /** A syllabus that does not agree with itself. */
 export type Inconsistency = { code: 'weights-sum'; sum: number } | { code: 'scale-order'; grade: string };
 
-/** The weekday and time of a deadline, as a syllabus speaks of it. */
+/**
+ * The weekday and time of a deadline, as a syllabus speaks of it.
+ * @example habitOf('2026-10-15T23:59') // { weekday: 4, time: '23:59' }
+ */
 export const habitOf = (wall: WallClock): Habit => ({ weekday: weekdayOf(wall), time: wall.slice(11, 16) });
 const sameHabit = (a: Habit, b: Habit) => a.weekday === b.weekday && a.time === b.time;
 
-/** Whether two late rules do the same to every post: a penalty of nothing is acceptance, a field left out is its default. */
+/**
+ * Whether two late rules do the same to every post: a penalty of nothing is acceptance, a field left out is its default.
+ * @example a penalty of 0 % and acceptance for as many days: true
+ */
 export function sameLateRule(a: LateRule, b: LateRule): boolean {
   // What is not said contradicts nothing.
   if ((a.rule === 'accepted' && a.unsaid) || (b.rule === 'accepted' && b.unsaid)) return true;
@@ -50,7 +56,10 @@ export function contradictions(
   return found;
 }
 
-/** Where a syllabus contradicts itself: weights that are not 100 % together, a scale out of order. */
+/**
+ * Where a syllabus contradicts itself: weights that are not 100 % together, a scale out of order.
+ * @example weights of 60 and 30 % give `{ code: 'weights-sum', sum: 90 }`
+ */
 export function inconsistencies(syllabus: Syllabus): Inconsistency[] {
   const sum = syllabus.weights.reduce((s, w) => s + w.percent, 0);
   const misplaced = syllabus.scale.find(

@@ -20,7 +20,7 @@ const startsWithLetter = (text: string) => isLetter(FIRST_LETTER.exec(text)?.[0]
  * The segments of a text as the standard has them, whatever the platform makes of a full stop or a colon between letters: the same
  * text has the same number of words on every browser and on the server.
  *
- * @example joinWords(['a', '.', 'b']) // ['a.b']
+ * @example the segments 'a', '.' and 'b' are one, 'a.b'
  */
 export function* joinWords(segments: Iterable<Segment>): Generator<Segment> {
   // What may yet be joined: a word, or a word and a mark after it.

@@ -18,7 +18,7 @@ const PAIRS = [
  * The passages of a paragraph that stand between quotation marks and have three words or more, marks included,
  * in order and without overlap. A mark that is never closed quotes nothing.
  *
- * @example quotations('She says “the wall held for sixty years” and I agree') // [{ start: 9, end: 41 }]
+ * @example quotations('She says “the wall held for sixty years” and I agree') // [{ start: 9, end: 40 }]
  */
 export function quotations(paragraph: string): Span[] {
   const all = PAIRS.flatMap((pair) =>

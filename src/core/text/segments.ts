@@ -41,7 +41,13 @@ function* segments(segmenter: Intl.Segmenter, stretches: Stretch[]): Generator<S
       yield { segment, index: start + index, isWordLike };
 }
 
-/** The segments of a text by UAX #29's word boundaries, white space and punctuation among them. */
+/**
+ * The segments of a text by UAX #29's word boundaries, white space and punctuation among them.
+ * @example 'a b' has three: 'a', ' ' and 'b'
+ */
 export const wordSegments = (text: string) => joinWords(segments(byWord, cutAt(text, BEFORE_WORD)));
-/** The segments of a text by UAX #29's sentence boundaries, each with the white space after it. */
+/**
+ * The segments of a text by UAX #29's sentence boundaries, each with the white space after it.
+ * @example 'One. Two.' has two: 'One. ' and 'Two.'
+ */
 export const sentenceSegments = (text: string) => segments(bySentence, cutAt(text, BEFORE_SENTENCE));

@@ -3,7 +3,10 @@ import { countWords } from './words';
 
 export type Sentence = { text: string; start: number; end: number };
 
-/** The sentences of a text (UAX #29) that hold at least one word; surrounding white space is not part of one. */
+/**
+ * The sentences of a text (UAX #29) that hold at least one word; surrounding white space is not part of one.
+ * @example sentences('One. Two!').map((s) => s.text) // ['One.', 'Two!']
+ */
 export function sentences(text: string): Sentence[] {
   const found: Sentence[] = [];
   for (const s of sentenceSegments(text)) {
@@ -19,7 +22,10 @@ export function sentences(text: string): Sentence[] {
 const SMALL_BEGINNING =
   /(?<!\b(?:\p{L}|e\.g|i\.e|etc|vs|cf|approx|ca|no|pp|ch|fig|dr|mr|mrs|prof|st))[.!?…]+\s+(?=\p{Ll})|\n+/giu;
 
-/** The sentences of a text as people write them in haste: one may begin with a small letter. */
+/**
+ * The sentences of a text as people write them in haste: one may begin with a small letter.
+ * @example utterances('it rained. we left.') // two
+ */
 export const utterances = (text: string): Sentence[] =>
   sentences(text).flatMap((s) => {
     const found: Sentence[] = [];
@@ -34,7 +40,10 @@ export const utterances = (text: string): Sentence[] =>
     return found;
   });
 
-/** The sentences of many texts at once, cut where one plainly ends: far faster, and now and then an abbreviation too early. */
+/**
+ * The sentences of many texts at once, cut where one plainly ends: far faster, and now and then an abbreviation too early.
+ * @example roughSentences('One. Two.') // ['One.', 'Two.']
+ */
 export const roughSentences = (text: string): string[] =>
   text
     .split(/(?<=[.!?…]["”’)\]]?)\s+|\n+/u)

@@ -32,7 +32,10 @@ const stemOf = remember((bare: string) => stemmer(bare), 20_000);
 // times as fast.
 const WORD = /[\p{L}\p{N}]+(?:['’][\p{L}]+)?/gu;
 
-/** The words of a text that have a subject, in order, by their stems. */
+/**
+ * The words of a text that have a subject, in order, by their stems.
+ * @example termsOf('the levees') // one, the stem of levees
+ */
 export function termsOf(text: string): Term[] {
   const found: Term[] = [];
   for (const m of text.matchAll(WORD)) {
@@ -43,5 +46,8 @@ export function termsOf(text: string): Term[] {
   return found;
 }
 
-/** The stems of a text, each once. */
+/**
+ * The stems of a text, each once.
+ * @example stemsOf('levee levees').size // 1
+ */
 export const stemsOf = (text: string): Set<string> => new Set(termsOf(text).map((t) => t.stem));

@@ -49,7 +49,10 @@ export function words(text: string): Word[] {
   return found;
 }
 
-/** How many Unicode words a text has. */
+/**
+ * How many Unicode words a text has.
+ * @example countWords('Don’t move – yet') // 3
+ */
 export function countWords(text: string): number {
   let n = 0;
   walk(text, () => (n += 1));

@@ -16,7 +16,10 @@ export const viewingsSchema = z.array(viewingSchema).max(20);
 const ASKED = /\b(?:watch|view|listen to|see the (?:film|video|clip)|hear)\b/iu;
 const MINUTES = /\b(\d{1,3})[\s-]*min(?:ute)?s?\b/iu;
 
-/** The films and recordings that a prompt's text sends one to: the links of a line that says "watch" or "listen to". */
+/**
+ * The films and recordings that a prompt's text sends one to: the links of a line that says "watch" or "listen to".
+ * @example "Watch [The breach](https://media.example/1) (9 minutes)" gives its title, address and 9
+ */
 export function viewingsIn(doc: Doc): Viewing[] {
   const found = flatten(doc).flatMap((line) =>
     ASKED.test(line.text)

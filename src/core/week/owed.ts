@@ -9,7 +9,10 @@ export type Owed = {
   before: Instant | null;
 };
 
-/** What is owed across discussions: only what can still be met, and by when all of it must be. */
+/**
+ * What is owed across discussions: only what can still be met, and by when all of it must be.
+ * @example two discussions of one response and two replies each, nothing shared: 2 responses and 4 replies
+ */
 export function owedAcross(accounts: { ledger: Balance; now: Instant }[]): Owed {
   const open = accounts.flatMap(({ ledger, now }) =>
     ledger.obligations.filter(
@@ -30,6 +33,8 @@ export function owedAcross(accounts: { ledger: Balance; now: Instant }[]): Owed 
 
 /**
  * The order of lines on This week: what is due next comes first, then what was missed, then what is complete.
+ *
+ * @example what is due on Wednesday stands before what is due on Thursday
  */
 export function byUrgency(
   a: { ledger: Balance; now: Instant },

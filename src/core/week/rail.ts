@@ -20,7 +20,10 @@ export type RailLabel =
 export type Stop = { at: number; wall: string; instant: Instant; kind: 'response' | 'replies' };
 export type Lane = { stretches: Stretch[]; stops: Stop[] };
 
-/** Where a moment lies in a span, in percent, held within it. */
+/**
+ * Where a moment lies in a span, in percent, held within it.
+ * @example percentOf(5, 0, 10) // 50
+ */
 export function percentOf(at: number, from: number, to: number): number {
   return Math.min(100, Math.max(0, ((at - from) / (to - from)) * 100));
 }
@@ -28,6 +31,8 @@ export function percentOf(at: number, from: number, to: number): number {
 /**
  * One course's lane of the week rail: the stretch for the response up to when it was shared or is due, the stretch for
  * the replies after it, and a stop at each deadline that falls in the week.
+ *
+ * @example a response due on Thursday and replies on Sunday: two stretches and two stops
  */
 export function lane(input: {
   schedule: Schedule;

@@ -15,5 +15,8 @@ const weekHolding = remember((date: string, zone: string): WeekDay[] => {
   });
 }, 2_000);
 
-/** The seven days (Monday first) of the week that holds a moment, in a zone; a day of clock change is 23 or 25 hours long. */
+/**
+ * The seven days (Monday first) of the week that holds a moment, in a zone; a day of clock change is 23 or 25 hours long.
+ * @example a Wednesday gives the Monday before it and the six days after that
+ */
 export const weekOf = (now: Instant, zone: string): WeekDay[] => weekHolding(dayIn(now, zone), zone);

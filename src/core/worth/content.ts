@@ -23,6 +23,8 @@ export const promptStems = remember((prompt: string) => stemsOf(prompt), 200);
 
 /**
  * A question to the class: one that speaks to somebody, and that the prompt does not ask itself.
+ *
+ * @example "Has anybody seen it flood?" is one; the prompt's own question is none
  */
 export function questionToClass(content: Content, prompt: ReadonlySet<string>): string | null {
   const own = content.asks.filter((q) => {
@@ -42,6 +44,8 @@ const SHOWN = 3;
 /**
  * How alike two responses are by the words they share that few of the class use (cosine of weights by rarity), and which
  * those are, the rarest first. `rarity` says how much a stem tells.
+ *
+ * @example two responses that share no rare word: `{ share: 0, words: [] }`
  */
 export function likeness(a: Content, b: Content, rarity: (stem: string) => number): Likeness {
   const size = (c: Content) => Math.sqrt([...c.words.keys()].reduce((n, s) => n + rarity(s) ** 2, 0));

@@ -129,6 +129,8 @@ function inContent(reader: Reader, candidates: readonly Candidate[]): (c: Candid
 /**
  * The responses worth answering, best first, with reasons. Never one's own; where classmates must be distinct, never somebody
  * whom one has answered. The order gives a class's attention to those who have least of it.
+ *
+ * @example a response that nobody has answered stands before all that somebody has
  */
 export function worthAnswering(reader: Reader, candidates: readonly Candidate[]): Suggestion[] {
   const open = candidates.filter(

@@ -18,6 +18,8 @@ const without = (a: ReadonlySet<string>, b: ReadonlySet<string>) => new Set([...
 /**
  * The two ways of a prompt that asks to choose: "rebuild the wall where it stood, or set it back". Null where it names no
  * two. Of a word that stands on both sides neither is told by it.
+ *
+ * @example waysOf('Rebuild the wall, or move it back?') // two ways
  */
 export function waysOf(prompt: string): Ways | null {
   for (const s of roughSentences(prompt)) {
@@ -82,6 +84,8 @@ const NOWHERE: View = { side: 0, sentence: null };
  * Where a response stands between the two ways of its prompt, with the sentence that says so most plainly. Said only where it is
  * sure: the writer's own word, without an if or a but in it, and nowhere in the text one that leans the other way. A reader who
  * is told of another view that is none is told something false; one who is not told of it misses little.
+ *
+ * @example viewOf('I would move it back.', ways) // leans to the second, by that sentence
  */
 export function viewOf(text: string, ways: Ways | null): View {
   let sure: { by: number; sentence: string } | null = null;

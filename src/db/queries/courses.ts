@@ -187,10 +187,11 @@ export async function peopleOf(db: Db, course: CourseId) {
     .join('people as p', 'p.id', 'e.person_id')
     .where('e.course_id', course)
     .orderByRaw(`e.role = 'student', p.name`)
-    .select('p.id', 'p.name', 'p.email', 'e.role');
+    .select('p.id', 'p.name', 'p.said_as', 'p.email', 'e.role');
   return rows.map((r) => ({
     id: personId(r.id),
     name: r.name as string,
+    saidAs: r.said_as as string,
     email: r.email as string | null,
     role: r.role as Role,
   }));

@@ -7,25 +7,30 @@ export type Theme = 'system' | 'light' | 'dark';
 export async function personByEmail(db: Db, email: string) {
   const row = await db('people')
     .whereRaw('lower(email) = lower(?)', [email])
-    .first('id', 'password_hash', 'demo');
+    .first('id', 'password_hash', 'demo', 'ended_at');
   return row
-    ? { id: personId(row.id), passwordHash: row.password_hash as string, demo: row.demo as boolean }
+    ? {
+        id: personId(row.id),
+        passwordHash: row.password_hash as string | null,
+        demo: row.demo as boolean,
+        ended: row.ended_at !== null,
+      }
     : null;
 }
 
-/** The people the demo's sign-in page offers, in their order, with the courses they are in. */
+/** The people the demo's sign-in page offers, in their order, with the courses they are in; a steward may be in none. */
 export async function demoPeople(db: Db) {
   const rows = await db('people as p')
-    .join('enrolments as e', 'e.person_id', 'p.id')
-    .join('courses as c', 'c.id', 'e.course_id')
+    .leftJoin('enrolments as e', 'e.person_id', 'p.id')
+    .leftJoin('courses as c', 'c.id', 'e.course_id')
     .whereNotNull('p.demo_rank')
-    .groupBy('p.id', 'p.name', 'p.demo_rank')
+    .groupBy('p.id', 'p.name', 'p.demo_rank', 'p.steward')
     .orderBy('p.demo_rank')
     .select(
       'p.id',
       'p.name',
-      db.raw('min(e.role::text) as role'),
-      db.raw("string_agg(c.code, ', ' order by c.code) as courses"),
+      db.raw("case when p.steward then 'steward' else min(e.role::text) end as role"),
+      db.raw("coalesce(string_agg(c.code, ', ' order by c.code), '') as courses"),
     );
   return rows.map((r) => ({
     id: personId(r.id),
@@ -41,12 +46,14 @@ export async function isDemoPerson(db: Db, id: PersonId): Promise<boolean> {
 
 export async function openSession(
   db: Db,
-  session: { tokenHash: Buffer; person: PersonId; now: Instant; expires: Instant },
+  session: { tokenHash: Buffer; person: PersonId; agent: string; now: Instant; expires: Instant },
 ) {
   await db('sessions').insert({
     token_hash: session.tokenHash,
     person_id: session.person,
+    agent: session.agent,
     started_at: timestamptz(session.now),
+    seen_at: timestamptz(session.now),
     expires_at: timestamptz(session.expires),
   });
 }
@@ -63,6 +70,7 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
   const row = await db('sessions as s')
     .join('people as p', 'p.id', 's.person_id')
     .where('s.token_hash', tokenHash)
+    .whereNull('p.ended_at')
     .first(
       'p.id',
       'p.name',
@@ -70,7 +78,9 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.time_zone',
       'p.theme',
       'p.demo',
+      'p.steward',
       's.expires_at',
+      's.seen_at',
       'p.last_seen',
       'p.previous_visit',
       db.raw('coalesce((select offset_ms from demo_clock), 0) as clock_offset'),
@@ -83,6 +93,8 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
         timeZone: row.time_zone as string,
         theme: row.theme as Theme,
         demo: row.demo as boolean,
+        steward: row.steward as boolean,
+        seen: instant(row.seen_at),
         expires: instant(row.expires_at),
         lastSeen: row.last_seen === null ? null : instant(row.last_seen),
         previousVisit: row.previous_visit === null ? null : instant(row.previous_visit),
@@ -104,13 +116,17 @@ export async function livingSessions(db: Db, hashes: readonly string[]): Promise
 }
 
 /** A new visit begins: what was last seen becomes the end of the visit before. */
-export async function recordVisit(db: Db, person: PersonId, now: Instant, previous: Instant | null) {
-  await db('people')
-    .where({ id: person })
-    .update({
-      last_seen: timestamptz(now),
-      previous_visit: previous === null ? null : timestamptz(previous),
-    });
+export async function recordVisit(
+  db: Db,
+  { person, session }: { person: PersonId; session: Buffer },
+  now: Instant,
+  previous: Instant | null,
+) {
+  await db.raw(
+    `with here as (update sessions set seen_at = ?::timestamptz where token_hash = ?)
+     update people set last_seen = ?::timestamptz, previous_visit = ?::timestamptz where id = ?`,
+    [timestamptz(now), session, timestamptz(now), previous === null ? null : timestamptz(previous), person],
+  );
 }
 
 export async function setTheme(db: Db, person: PersonId, theme: Theme) {

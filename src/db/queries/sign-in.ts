@@ -56,3 +56,6 @@ export async function knowDevice(db: Db, person: PersonId, tokenHash: Buffer, no
     .onConflict(['person_id', 'token_hash'])
     .ignore();
 }
+
+export const forgetDevices = (db: Db, person: PersonId) =>
+  db('known_devices').where({ person_id: person }).delete();

@@ -22,6 +22,7 @@ export async function peoplePage(
     people: people.map((p) => ({
       id: p.id,
       name: p.name,
+      saidAs: p.saidAs,
       role: p.role,
       email: course.staff || p.role !== 'student' ? p.email : null,
     })),

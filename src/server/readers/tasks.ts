@@ -10,7 +10,8 @@ import { captionsFrom } from '@/core/posts/captions';
 import { plainText } from '@/core/document/flatten';
 import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
-import { openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
+import { readRoster, type Roster } from '@/core/people/roster';
+import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { placesOf } from '../notes/places';
 import { annotationsIn } from '../notes/read-annotations';
 import { fitting } from '../outside/fitting';
@@ -57,6 +58,11 @@ const tasks = {
     return { ...page, asked: [...asked] };
   },
   pasted,
+  /** A roster, in whatever letters a spreadsheet wrote it. */
+  roster: (i: { bytes: Buffer }): Roster => {
+    const text = decodeText(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength));
+    return text === null ? { code: 'no-columns', found: [] } : readRoster(text);
+  },
   /** What of a text can stand as a prompt. */
   fitting: (i: { doc: Parameters<typeof fitting>[0]; whole: string }) => fitting(i.doc, i.whole),
   captions: (i: { text: string; ms: number }) => captionsFrom(i.text, i.ms),

@@ -2,4 +2,4 @@ import { demoPeople } from '@/db/queries/people';
 import type { Deps } from '../deps';
 
 /** The people the demo's sign-in page offers by one click. */
-export const offeredPeople = (deps: Deps) => demoPeople(deps.db);
+export const offeredPeople = (deps: Pick<Deps, 'db'>) => demoPeople(deps.db);

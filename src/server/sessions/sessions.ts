@@ -11,6 +11,7 @@ import {
   sessionByToken,
 } from '@/db/queries/people';
 import { foldedAddress, forgetTry, isKnownDevice, knowDevice, takeTry } from '@/db/queries/sign-in';
+import type { Db } from '@/db/connection';
 import type { Deps } from '../deps';
 import { FairQueue } from '../readers/fair-queue';
 
@@ -26,12 +27,21 @@ let decoy: Promise<string> | null = null;
 /** An unknown address costs as much time as a wrong password, so that neither tells who is here. */
 const decoyHash = () => (decoy ??= hashPassword(randomBytes(16).toString('hex')));
 
-async function begin(deps: Deps, person: PersonId): Promise<{ token: string; maxAgeSeconds: number }> {
+/** What a browser says it is, as far as it is kept. */
+const AGENT_LENGTH = 300;
+
+/** Opens a session for somebody who has shown who they are. */
+export async function begin(
+  deps: { db: Db; now: Instant },
+  person: PersonId,
+  agent: string,
+): Promise<{ token: string; maxAgeSeconds: number }> {
   const token = randomBytes(32).toString('base64url');
   const maxAgeSeconds = SESSION_DAYS * 86_400;
   await openSession(deps.db, {
     tokenHash: hashToken(token),
     person,
+    agent: agent.slice(0, AGENT_LENGTH),
     now: deps.now,
     expires: instant(deps.now + maxAgeSeconds * 1_000),
   });
@@ -46,6 +56,8 @@ export type SignInTry = {
   network: string | null;
   /** What this browser was given when somebody signed in with it before. */
   device: string | null;
+  /** What the browser says it is. */
+  agent: string;
   /** People of the demo may sign in: only where it is one. */
   demo: boolean;
 };
@@ -56,6 +68,19 @@ const TRIES_WINDOW_MS = 15 * 60_000;
 const MOST = { pair: 20, network: 60, address: 100, device: 20 } as const;
 /** One password at a time: each takes a core for a fortieth of a second, and pages are made on the same ones. */
 const passwords = new FairQueue(1, 100);
+
+/**
+ * Whether a password is the one that a hash was made of; as dear where there is no hash. Null where too many are waiting to be told.
+ */
+export async function isPassword(
+  passwordHash: string | null,
+  password: string,
+  turn: string,
+): Promise<boolean | null> {
+  const against = passwordHash ?? (await decoyHash());
+  const right = await passwords.take(turn, () => verify(against, password));
+  return right === null ? null : right && passwordHash !== null;
+}
 
 /** What a try is counted by. A device that is known for a person has a count of its own, which no stranger can fill. */
 async function countedBy(deps: Deps, person: PersonId | null, given: SignInTry) {
@@ -83,35 +108,39 @@ export async function signIn(
   given: SignInTry,
 ): Promise<Result<{ token: string; maxAgeSeconds: number; device: string }, SignInFailure>> {
   const found = await personByEmail(deps.db, given.email);
-  // Where there is no demo its people are nobody, whatever their password.
-  const person = found && (given.demo || !found.demo) ? found : null;
+  // Where there is no demo its people are nobody, whatever their password; and so is whose account was ended.
+  const person = found && !found.ended && (given.demo || !found.demo) ? found : null;
   const id = randomUUID();
   const counted = await countedBy(deps, person?.id ?? null, given);
   const since = instant(deps.now - TRIES_WINDOW_MS);
   if (!(await takeTry(deps.db, id, counted, since, deps.now))) return fail({ code: 'too-many-tries' });
-  const against = person?.passwordHash ?? (await decoyHash());
-  const right = await passwords.take(given.network ?? '', () => verify(against, given.password));
+  const right = await isPassword(person?.passwordHash ?? null, given.password, given.network ?? '');
   if (right === null) return fail({ code: 'too-many-tries' });
   if (!person || !right) return fail({ code: 'wrong-credentials' });
   await forgetTry(deps.db, id);
   const device = given.device ?? randomBytes(32).toString('base64url');
   await knowDevice(deps.db, person.id, hashToken(device), deps.now);
-  return ok({ ...(await begin(deps, person.id)), device });
+  return ok({ ...(await begin(deps, person.id, given.agent)), device });
 }
 
 /** One click in the demo: only for the people the demo offers. The caller has made sure that this is the demo. */
 export async function signInAsDemoPerson(
   deps: Deps,
   person: PersonId,
+  agent: string,
 ): Promise<Result<{ token: string; maxAgeSeconds: number; device: null }, { code: 'not-offered' }>> {
   if (!(await isDemoPerson(deps.db, person))) return fail({ code: 'not-offered' });
-  return ok({ ...(await begin(deps, person)), device: null });
+  return ok({ ...(await begin(deps, person, agent)), device: null });
 }
 
 /** A session's name, which lets nobody in. */
 export const sessionName = (token: string) => hashToken(token).toString('hex');
 
-export const findSession = (db: Deps['db'], token: string) => sessionByToken(db, hashToken(token));
+export async function findSession(db: Deps['db'], token: string) {
+  const hash = hashToken(token);
+  const session = await sessionByToken(db, hash);
+  return session && { ...session, hash };
+}
 
 /** After this long without a page a new visit begins. */
 const VISIT_GAP_MS = 30 * 60_000;
@@ -124,13 +153,13 @@ const SEEN_EVERY_MS = 5 * 60_000;
  */
 export async function noteVisit(
   deps: Deps,
-  session: { person: PersonId; lastSeen: Instant | null; previousVisit: Instant | null },
+  session: { person: PersonId; hash: Buffer; lastSeen: Instant | null; previousVisit: Instant | null },
 ): Promise<Instant | null> {
-  const { person, lastSeen, previousVisit } = session;
+  const { person, hash, lastSeen, previousVisit } = session;
   const away = lastSeen === null ? Infinity : Math.abs(deps.now - lastSeen);
   if (away < SEEN_EVERY_MS) return previousVisit;
   const previous = away > VISIT_GAP_MS ? lastSeen : previousVisit;
-  await recordVisit(deps.db, person, deps.now, previous);
+  await recordVisit(deps.db, { person, session: hash }, deps.now, previous);
   return previous;
 }
 

@@ -1,3 +1,10 @@
+import type { Instant, PersonId } from '@/core/ids';
+import { setSteward } from '@/db/queries/accounts';
+import { nameCollege } from '@/db/queries/college';
+import { insertPeople } from '@/db/queries/setup';
+import { logSteward } from '@/db/queries/steward-log';
+import type { Deps } from '../deps';
+
 /**
  * Setting up courses and people: what an administrator's import will do, and what the demo world does today. Callers
  * own the transaction.
@@ -22,3 +29,25 @@ export {
   type NewWeek,
 } from '@/db/queries/setup';
 export { insertAnnouncement as addAnnouncement } from '@/db/queries/announcements';
+
+/** Names a college that is laid out whole, with the steward who looks after it. */
+export async function setUpCollege(
+  db: Deps['db'],
+  c: {
+    college: string;
+    timeZone: string;
+    steward: { id: PersonId; name: string; email: string; passwordHash: string; rank: number };
+    now: Instant;
+  },
+) {
+  await db.transaction(async (tx) => {
+    const help = { telephone: '', mail: '', hours: '' };
+    await nameCollege(tx, { name: c.college, timeZone: c.timeZone, help, alone: true }, c.now);
+    const { rank, ...steward } = c.steward;
+    await insertPeople(tx, [
+      { ...steward, demo: true, timeZone: c.timeZone, demoRank: rank, lastSeen: c.now },
+    ]);
+    await setSteward(tx, steward.id, true);
+    await logSteward(tx, { steward: steward.id, act: 'first-run', now: c.now });
+  });
+}

@@ -49,6 +49,9 @@ export const STAFF = [
   { name: 'Bastian Grey', role: 'assistant', course: 'GEO 115' },
 ] as const;
 
+/** Who looks after the college's installation, and is in none of its courses. */
+export const STEWARD = 'Agnes Thorwald';
+
 /** The people the sign-in page of the demo offers. */
 export const OFFERED = [
   'Imani Okoro',
@@ -57,6 +60,7 @@ export const OFFERED = [
   'Dr. Maren Holt',
   'Prof. Elias Wick',
   'Odile Marchetti',
+  STEWARD,
 ];
 
 /** Where each course's 26 students sit in the list above: its first 14, then a stretch of its own. */

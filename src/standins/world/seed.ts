@@ -16,6 +16,7 @@ import { ANNOUNCEMENTS, COURSES } from './courses';
 import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './people';
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
+import { addCollege } from './seed-college';
 import { addHistory } from './seed-habits';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
@@ -126,6 +127,7 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     )?.post;
     return (post && made.get(post)) ?? null;
   });
+  await addCollege(db, now, { idOf, passwordHash: await hashPassword(DEMO_PASSWORD), timeZone: HOME_ZONE });
   await setup.markReadBefore(db, lastVisit(now));
   return { posts: made.size };
 }

@@ -19,6 +19,7 @@ export function People({ people, me }: { people: CoursePerson[]; me: string }) {
         <b className="block truncate">
           {p.name}
           {p.id === me ? ' (you)' : ''}
+          {p.saidAs ? <span className="font-normal text-ink-2"> · {p.saidAs}</span> : null}
         </b>
         <span className="block truncate text-[13px] text-ink-2">
           {ROLES[p.role]}

@@ -1,7 +1,16 @@
 'use client';
 
-import { demoClockAt, signInAt, signOutAt, themeAt } from '@/contract/addresses';
-import { Check, Clock, LogOut } from 'lucide-react';
+import {
+  accountAt,
+  demoClockAt,
+  mailboxAt,
+  signInAt,
+  signOutAt,
+  stewardsAt,
+  themeAt,
+} from '@/contract/addresses';
+import { Check, Clock, LogOut, Mail, UserRound, UsersRound } from 'lucide-react';
+import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { initials } from '../words/plural';
 import { moveAtOnce } from './move-at-once';
@@ -48,6 +57,8 @@ export function AccountMenu(props: {
   email: string;
   theme: string;
   demo: boolean;
+  /** Looks after the installation. */
+  steward: boolean;
   here: string;
 }) {
   return (
@@ -61,6 +72,13 @@ export function AccountMenu(props: {
 }
 
 type Account = Parameters<typeof AccountMenu>[0];
+
+/** Pages of one's own, and of the installation for who looks after it. */
+const linksOf = ({ demo, steward }: { demo: boolean; steward: boolean }) => [
+  { href: accountAt(), label: 'Your account', Icon: UserRound },
+  ...(steward ? [{ href: stewardsAt(), label: 'People and courses', Icon: UsersRound }] : []),
+  ...(demo || steward ? [{ href: mailboxAt(), label: 'The mailbox', Icon: Mail }] : []),
+];
 
 /** The same writes as plain forms, for a browser that runs no scripts. */
 function PlainMenu(props: Account) {
@@ -85,6 +103,11 @@ function PlainMenu(props: Account) {
           <b className="block">{props.name}</b>
           <span className="text-[12.5px] text-ink-3">{props.email}</span>
         </p>
+        {linksOf(props).map(({ href, label }) => (
+          <a key={href} href={href} className={`${item} hover:bg-page-2`}>
+            {label}
+          </a>
+        ))}
         {THEMES.map(([value, label]) => form(themeAt(), 'theme', value, `Paper: ${label}`))}
         {props.demo
           ? STEPS.map(([value, label]) => form(demoClockAt(), 'by', value, `Clock: ${label}`))
@@ -117,6 +140,14 @@ function ScriptedMenu(props: Account) {
           <b className="block">{props.name}</b>
           <span className="text-[12.5px] text-ink-3">{props.email}</span>
         </DropdownMenu.Label>
+        <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+        {linksOf(props).map(({ href, label, Icon }) => (
+          <DropdownMenu.Item key={href} asChild>
+            <Link href={href} className={item}>
+              <Icon size={15} aria-hidden /> {label}
+            </Link>
+          </DropdownMenu.Item>
+        ))}
         <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
         <DropdownMenu.Label className="px-3 pt-1 text-[12px] font-semibold text-ink-3">
           Paper

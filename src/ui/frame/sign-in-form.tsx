@@ -1,5 +1,13 @@
-import { enterAt } from '@/contract/addresses';
+import { aloneAt, enterAt, forgottenAt } from '@/contract/addresses';
+import Link from 'next/link';
 import { Avatar } from './avatar';
+
+const ROLES: Record<string, string> = {
+  student: 'Student',
+  instructor: 'Instructor',
+  assistant: 'Assistant',
+  steward: 'Steward: people, courses and the installation',
+};
 
 type Offered = { id: string; name: string; role: string; courses: string };
 
@@ -7,11 +15,17 @@ type Offered = { id: string; name: string; role: string; courses: string };
 export function SignInForm({
   to,
   problem,
+  done,
   people,
+  alone,
 }: {
   to: string;
   problem: string | null;
+  /** What was done before one came here. */
+  done: string | null;
   people: Offered[];
+  /** Anybody may make an account for themselves. */
+  alone: boolean;
 }) {
   return (
     <div className="grid items-start gap-6 md:grid-cols-[1fr_340px]">
@@ -35,12 +49,7 @@ export function SignInForm({
                   <span className="min-w-0 flex-1">
                     <b className="block">{p.name}</b>
                     <span className="block text-[12.5px] text-ink-3">
-                      {p.role === 'student'
-                        ? 'Student'
-                        : p.role === 'instructor'
-                          ? 'Instructor'
-                          : 'Assistant'}{' '}
-                      · {p.courses}
+                      {[ROLES[p.role] ?? p.role, p.courses].filter(Boolean).join(' · ')}
                     </span>
                   </span>
                   <button
@@ -60,6 +69,11 @@ export function SignInForm({
         <h2 id="sign-in" className="text-[18px]">
           Sign in
         </h2>
+        {done ? (
+          <p role="status" className="mt-2 rounded-control bg-pine-tint px-3 py-2 font-medium">
+            {done}
+          </p>
+        ) : null}
         {problem ? (
           <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
             {problem}
@@ -84,6 +98,14 @@ export function SignInForm({
           <button className={`btn ${people.length ? '' : 'go'}`} type="submit">
             Sign in
           </button>
+          <Link className="link justify-self-start text-[13px]" href={forgottenAt()}>
+            Forgotten your password?
+          </Link>
+          {alone ? (
+            <Link className="link justify-self-start text-[13px]" href={aloneAt()}>
+              An account for yourself
+            </Link>
+          ) : null}
         </form>
       </section>
     </div>

@@ -12,12 +12,12 @@ const PLACES = [
   ['discussions', 'Discussions', discussionsAt()],
   ['calendar', 'Calendar', calendarAt()],
 ] as const;
-export type Place = (typeof PLACES)[number][0] | 'find';
+export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards';
 
 export function TopBar(props: {
   here: string;
   place: Place;
-  person: { name: string; email: string; theme: string; zone: string };
+  person: { name: string; email: string; theme: string; zone: string; steward: boolean };
   demo: boolean;
   now: number;
   /** The zone that counts on this page, where it is not the person's own. */
@@ -52,6 +52,7 @@ export function TopBar(props: {
             email={props.person.email}
             theme={props.person.theme}
             demo={props.demo}
+            steward={props.person.steward}
             here={props.here}
           />
         </div>

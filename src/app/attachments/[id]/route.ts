@@ -22,7 +22,7 @@ function rangeOf(header: string | null, bytes: number): Span | 'outside' | null 
 const SHOWN = /^(?:image\/webp|audio\/[a-z0-9.+-]+|video\/[a-z0-9.+-]+)$/u;
 
 /** A file of a post or a draft, for those who may read that. */
-export const GET = content<'id'>(async ({ visitor, params, request }) => {
+export const GET = content<'id'>('see a file', async ({ visitor, params, request }) => {
   const who = await visitor();
   const found = who ? await readableFile(withFiles(who.deps), who.actor, params.id) : null;
   if (!found?.ok) return new Response('There is no such file for you.\n', { status: 404 });
@@ -54,7 +54,7 @@ export const GET = content<'id'>(async ({ visitor, params, request }) => {
 });
 
 /** The next piece of one's file: its bytes as the body, where it belongs in the address. */
-export const PUT = json(sendingPiece, async ({ who, params, request }) => {
+export const PUT = json('keep one’s files', sendingPiece, async ({ who, params, request }) => {
   const from = Number(new URL(request.url).searchParams.get('from'));
   const piece = Number.isSafeInteger(from) && from >= 0 ? await bodyBytes(request, PIECE_BYTES) : null;
   if (!piece) return fail({ code: 'piece-too-large' });
@@ -62,7 +62,7 @@ export const PUT = json(sendingPiece, async ({ who, params, request }) => {
 });
 
 /** Gives up a file that is still coming in. */
-export const DELETE = json(givingUp, async ({ who, params }) => {
+export const DELETE = json('keep one’s files', givingUp, async ({ who, params }) => {
   const given = await cancelUpload(withFiles(who.deps), who.actor, params.id);
   return given.ok ? ok(null) : given;
 });

@@ -7,6 +7,7 @@ const PAGE = elsewhereAt();
 
 /** Imports busy times from an `.ics` file. */
 export const POST = uploadForm(
+  'keep one’s calendar',
   { files: 1, fileBytes: MOST_CALENDAR_BYTES, fieldBytes: 1_000 },
   () => PAGE,
   async ({ who, files }) => {

@@ -5,6 +5,7 @@ import { form } from '../../_request/endpoint';
 
 /** Makes a person's secret calendar address, or stops it. */
 export const POST = form(
+  'keep one’s calendar',
   () => elsewhereAt(),
   async ({ who, fields }) => {
     const wish = fields.get('do');

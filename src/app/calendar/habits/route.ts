@@ -5,6 +5,7 @@ import { form } from '../../_request/endpoint';
 
 /** Keeps how a person wants to work: a plain form. */
 export const POST = form(
+  'keep one’s calendar',
   () => planAt(),
   async ({ who, fields }) => {
     const read = habitsSchema.safeParse({

@@ -14,6 +14,7 @@ const fieldsSchema = z.object({
 
 /** Moves the demo's clock; there is no such thing outside the demo. */
 export const POST = form(
+  'move the demo’s clock',
   () => weekAt(),
   async ({ who, fields }) => {
     const { config, clock, db } = app();

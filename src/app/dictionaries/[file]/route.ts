@@ -10,7 +10,7 @@ const FILES = new Map<string, [string, string]>([
 ]);
 
 /** A spelling dictionary (Hunspell's two files), for the worker that reads drafts over. */
-export const GET = content<'file'>(async ({ params }) => {
+export const GET = content<'file'>('watch the server', async ({ params }) => {
   const found = FILES.get(params.file);
   if (!found) return new Response('There is no such dictionary.\n', { status: 404 });
   const text = await readFile(join(process.cwd(), 'node_modules', ...found));

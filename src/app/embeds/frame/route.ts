@@ -18,7 +18,7 @@ const page = (body: string, frames: string) =>
   );
 
 /** A page of its own around a player, so that what plays can reach nothing of Pulpit's, and only its own site's hosts. */
-export const GET = content(async ({ visitor, request }) => {
+export const GET = content('see a player', async ({ visitor, request }) => {
   const who = await visitor();
   const url = new URL(request.url).searchParams.get('url') ?? '';
   const embed = who ? await resolveEmbed(withSites(who.deps), url) : null;

@@ -5,6 +5,7 @@ import { ownContent } from '../../_request/endpoint';
 
 /** A course file, always as something to save and never as a page of ours. */
 export const GET = ownContent<'id'>(
+  'see a file',
   ({ id }) => courseFileAt(id),
   async ({ who, params: { id } }) => {
     const found = await courseFile(who.deps, who.actor, id);

@@ -7,7 +7,7 @@ import { originOf } from '../../_request/origin';
 import { withFiles } from '../../_request/session';
 
 /** A text as it stands in the editor, as a file of this format. */
-export const POST = json(takingOut, async ({ who, params: { format }, input, request }) => {
+export const POST = json('save a text', takingOut, async ({ who, params: { format }, input, request }) => {
   if (!isFormat(format)) return fail({ code: 'not-found' });
   const doc = parseDocument(input.doc);
   if (!doc.ok) return doc;

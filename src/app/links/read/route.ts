@@ -7,7 +7,7 @@ import { json } from '../../_request/endpoint';
 import { withSites } from '../../_request/session';
 
 /** What a pasted link is: something to be played where it stands, or a page with a title. */
-export const POST = json(readingLink, async ({ who, input: { url } }) => {
+export const POST = json('ask about a link', readingLink, async ({ who, input: { url } }) => {
   const told = await asking(who.actor.id, 1, performance.now(), async (): Promise<LinkRead> => {
     const embed = await resolveEmbed(withSites(who.deps), url);
     return embed

@@ -9,6 +9,7 @@ const MOST_TEXT_BYTES = 8_000_000;
 
 /** Takes in a prompt: pasted text, files, or both. */
 export const POST = uploadForm(
+  'bring a prompt in',
   { files: 6, fileBytes: MOST_FILE_BYTES, fieldBytes: MOST_TEXT_BYTES },
   () => PAGE,
   async ({ who, fields, files }) => {

@@ -4,6 +4,7 @@ import { ownContent } from '../../_request/endpoint';
 
 /** A recording's sound, in the piece that the player asks for (RFC 9110, section 14). */
 export const GET = ownContent<'id'>(
+  'see a file',
   ({ id }) => recordingAt(id),
   async ({ who, params: { id }, request }) => {
     const sound = await recordingSound(who.deps, who.actor, id);

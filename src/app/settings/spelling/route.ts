@@ -4,7 +4,7 @@ import { chooseSpelling } from '@/server/proofread/proofreading';
 import { json } from '../../_request/endpoint';
 
 /** Which English a person writes. */
-export const POST = json(choosingSpelling, async ({ who, input }) => {
+export const POST = json('keep oneself', choosingSpelling, async ({ who, input }) => {
   await chooseSpelling(who.deps, who.actor, input.spelling);
   return ok(null);
 });

@@ -11,6 +11,7 @@ const fieldsSchema = z.object({
 
 /** Which paper a person reads on. */
 export const POST = form(
+  'keep oneself',
   () => weekAt(),
   async ({ who, fields }) => {
     const read = fieldsSchema.safeParse(Object.fromEntries(fields));

@@ -2,10 +2,15 @@ import { z } from 'zod';
 import { signInAt, weekAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
-import { PEER } from '@/runtime/peer';
-import { clientAddress, networkOf } from '@/server/sessions/network';
-import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
-import { knownDevice, setDeviceCookie, setSessionCookie, strangerDeps } from '../../_request/session';
+import { signIn, signInAsDemoPerson, signOut } from '@/server/sessions/sessions';
+import {
+  comingFrom,
+  knownDevice,
+  setDeviceCookie,
+  setSessionCookie,
+  strangerDeps,
+  takeSessionCookie,
+} from '../../_request/session';
 import { openForm } from '../../_request/endpoint';
 import { localPath, seeOther } from '../../_request/write';
 
@@ -19,30 +24,28 @@ const fieldsSchema = z.union([
 ]);
 
 /** Signs in: with address and password, or with one press as somebody of the demo. */
-export const POST = openForm(async ({ fields, request }) => {
+export const POST = openForm('sign in or out', async ({ fields }) => {
   const read = fieldsSchema.safeParse(Object.fromEntries(fields));
   const back = (problem: string) =>
     seeOther(signInAt({ problem, to: localPath(fields.get('to') ?? weekAt()) }));
   if (!read.success) return back('wrong-credentials');
   if ('person' in read.data && !app().config.demo) return back('not-offered');
   const deps = await strangerDeps();
+  const from = await comingFrom();
   const done =
     'person' in read.data
-      ? await signInAsDemoPerson(deps, personId(read.data.person))
+      ? await signInAsDemoPerson(deps, personId(read.data.person), from.agent)
       : await signIn(deps, {
           ...read.data,
-          network: networkOf(
-            clientAddress(
-              request.headers.get(PEER) ?? '',
-              request.headers.get('x-forwarded-for'),
-              app().config.proxies,
-            ),
-          ),
+          ...from,
           device: await knownDevice(),
           demo: app().config.demo,
         });
   if (!done.ok) return back(done.failure.code);
   if (done.value.device !== null) await setDeviceCookie(done.value.device);
+  // Whoever signs in again leaves no session behind.
+  const before = await takeSessionCookie();
+  if (before !== null) await signOut(deps.db, before);
   await setSessionCookie(done.value.token, done.value.maxAgeSeconds);
   return seeOther(localPath(read.data.to));
 });

@@ -9,6 +9,9 @@ export const listItem: NodeKind<ListItem> = {
   json: (inside) => z.strictObject({ type: z.literal('listItem'), content: inside.blocks }),
 };
 
-/** The items of a list where only text can go. */
+/**
+ * The items of a list where only text can go.
+ * @example items "a" and "b" are '- a\n- b'
+ */
 export const itemsText = (items: readonly ListItem[], to: TextOut) =>
   items.map((item) => `- ${to.blocks(item.content).join('\n')}`).join('\n');

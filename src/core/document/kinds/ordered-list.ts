@@ -5,7 +5,10 @@ import { indented } from '../written';
 import { itemsText } from './list-item';
 
 const MOST = 10_000;
-/** The number of its first item. */
+/**
+ * The number of its first item.
+ * @example startOf({ type: 'orderedList', content }) // 1
+ */
 export const startOf = (list: OrderedList) => list.attrs?.start ?? 1;
 
 export const orderedList: BlockKind<OrderedList> = {

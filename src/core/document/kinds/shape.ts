@@ -11,7 +11,10 @@ export const shape = {
   indent: z.number().int().min(1).max(LIMITS.indent).optional(),
 };
 
-/** How a block stands, as far as it differs from the usual. */
+/**
+ * How a block stands, as far as it differs from the usual.
+ * @example tidyShape({ textAlign: 'left', indent: '2' }) // { indent: 2 }
+ */
 export function tidyShape({ textAlign, indent }: LooseAttrs): BlockShape {
   const steps = Math.min(LIMITS.indent, Math.round(Number(indent)) || 0);
   return {

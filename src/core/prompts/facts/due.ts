@@ -205,6 +205,8 @@ const best = (all: Candidate[]) =>
 /**
  * The deadlines. One that is not said to be for either stands for both where replies are asked for; of two that are
  * not told apart by name, the first is the response's and the last the replies'.
+ *
+ * @example "Post by Thursday, reply by Sunday." gives two facts, one for each
  */
 export function deadlines(outline: Outline, addresses: Addresses, repliesAsked: boolean): Found {
   const all = outline.sentences.flatMap((s) => candidatesIn(s, addresses));

@@ -21,7 +21,10 @@ const ACCEPTED = latin(
   /(?<![\p{L}])(?:accept(?:ed|s|able)?|still (?:be )?(?:read|marked|counts?|counted|graded|accepted|welcome|fine|worth)|not a problem|no problem|(?:is|are|that['’]s|it['’]s) (?:fine|ok|okay|welcome|all right)|as (?:normal|usual)|better late|post (?:it )?(?:anyway|all the same)|(?:marked|read|counted|graded) like any other|don['’]t worry|count(?:s)? (?:the same|in full|as normal)|taken (?:in full|all term|any time))/iu,
 );
 
-/** What happens to late work, where the text says so. */
+/**
+ * What happens to late work, where the text says so.
+ * @example "No late work." gives one fact, `refused`
+ */
 export function lateRule(outline: Outline): Found {
   const { sentences } = outline;
   for (const s of sentences) {
@@ -141,7 +144,10 @@ const NOT_SEALED = latin(
   /(?<![\p{L}])(?:you (?:may|can|are free to) (?:read|see|look)[^.]{0,40}before|already (?:open|visible)|not (?:sealed|hidden))/iu,
 );
 
-/** Whether classmates' posts open only after one's own is shared. */
+/**
+ * Whether classmates' posts open only after one's own is shared.
+ * @example "You will see other posts only after you have posted." gives `{ fact: 'sealed', value: true, … }`
+ */
 export function sealing(outline: Outline): Found {
   for (const s of outline.sentences) {
     if (NOT_SEALED.test(s.text) || ELSEWHERE[0].test(s.text)) continue;

@@ -252,7 +252,10 @@ function inColumn(s: Sentence, outline: Outline, addresses: Addresses): Found {
   return [finding(who, m.groups.high || /max/iu.test(cell) ? 'words.max' : 'words.min', a, span)];
 }
 
-/** Every length that is asked for. */
+/**
+ * Every length that is asked for.
+ * @example "at least 250 words" gives `{ fact: 'response.words.min', value: 250, … }`
+ */
 export function lengths(outline: Outline, addresses: Addresses): Found {
   return outline.sentences.flatMap((s) => [
     ...lengthsIn(s, 'words', addresses),

@@ -175,7 +175,10 @@ function greetingsIn(s: Sentence, addresses: Addresses): Found {
   return [];
 }
 
-/** Titles, own examples, questions and greetings that are asked for. */
+/**
+ * Titles, own examples, questions and greetings that are asked for.
+ * @example "Give your post a title." gives one fact
+ */
 export const manner = (outline: Outline, addresses: Addresses): Found =>
   outline.sentences.flatMap((s) => [
     ...titlesIn(s),

@@ -347,7 +347,10 @@ function mediumIn(s: Sentence, next: Sentence | undefined, addresses: Addresses,
 const mediaIn = (s: Sentence, next: Sentence | undefined, addresses: Addresses): Found =>
   MEDIA_GRAMMAR.flatMap((g) => mediumIn(s, next, addresses, g));
 
-/** Sources, quotations, course ideas and media that are asked for. */
+/**
+ * Sources, quotations, course ideas and media that are asked for.
+ * @example "Cite two sources." gives `{ fact: 'response.sources.min', value: 2, … }`
+ */
 export const material = (outline: Outline, addresses: Addresses): Found =>
   outline.sentences.flatMap((s) => [
     ...sourcesIn(s, addresses),

@@ -181,7 +181,10 @@ function componentsOf(outline: Outline, addresses: Addresses): Components | null
   return found.sort((a, b) => b.confidence - a.confidence)[0] ?? null;
 }
 
-/** How many components a response must answer, where there are two or more. */
+/**
+ * How many components a response must answer, where there are two or more.
+ * @example "1. Which plan? 2. For whom?" in two lines gives `{ fact: 'response.parts', value: 2, … }`
+ */
 export function parts(outline: Outline, addresses: Addresses): Found {
   const best = componentsOf(outline, addresses);
   if (!best) return [];
@@ -189,7 +192,10 @@ export function parts(outline: Outline, addresses: Addresses): Found {
   return [{ fact: 'response.parts', value: n, start, end, confidence }];
 }
 
-/** What the components ask, word for word; none where only their number is said, or some of them may be chosen. */
+/**
+ * What the components ask, word for word; none where only their number is said, or some of them may be chosen.
+ * @example of the same: ['Which plan?', 'For whom?']
+ */
 export function partTexts(outline: Outline, addresses: Addresses): string[] {
   const best = componentsOf(outline, addresses);
   return best && best.texts.length === best.n ? best.texts.map((t) => t.replace(/\s+/gu, ' ').trim()) : [];

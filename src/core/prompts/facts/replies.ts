@@ -263,7 +263,10 @@ function looselyCounted(sentences: readonly Sentence[], addresses: Addresses): C
   return null;
 }
 
-/** How many replies are asked for, whether of different people, on which days, and to which posts. */
+/**
+ * How many replies are asked for, whether of different people, on which days, and to which posts.
+ * @example "Reply to three classmates." gives `{ fact: 'replies.count', value: 3, … }`
+ */
 export function replies(outline: Outline, addresses: Addresses): Found {
   const { sentences } = outline;
   const found: Found = [];

@@ -9,7 +9,10 @@ const letterOf = (text: string) => {
   return ROMAN.includes(letter) ? ROMAN.indexOf(letter) + 1 : letter.charCodeAt(0) - 96;
 };
 
-/** The marker of a list item at the beginning of a line, and how long it is. */
+/**
+ * The marker of a list item at the beginning of a line, and how long it is.
+ * @example markerOf('2. Which plan?') // { marker: { kind: 'number', n: 2 }, length: 3 }
+ */
 export function markerOf(line: string): { marker: Marker; length: number } | null {
   const g = MARKER.exec(line);
   if (!g?.groups) return null;

@@ -16,7 +16,10 @@ const CONTEXT = whole(
 );
 const AVOID = whole("avoid|do not|don['’]t|not to do|please note");
 
-/** What a heading announces. */
+/**
+ * What a heading announces.
+ * @example sectionOf('Replies to classmates').who // 'replies'
+ */
 export function sectionOf(heading: string): Section {
   const asked = /(?<![\p{L}])(?:respond|reply)(?![\p{L}])/iu.exec(heading);
   const who: Who | null =
@@ -42,7 +45,10 @@ export function sectionOf(heading: string): Section {
 export const NO_SECTION: Section = { who: null, topic: null };
 const countOfWords = (text: string) => text.split(/\s+/u).filter(Boolean).length;
 
-/** A line that stands over others: short, a phrase and not a sentence. */
+/**
+ * A line that stands over others: short, a phrase and not a sentence.
+ * @example isHeading('## Replies', 'Write two.', false) // true
+ */
 export function isHeading(text: string, next: string | undefined, marked: boolean): boolean {
   const bare = text.replace(/^[\s#>*_]+|[\s*_:#]+$/gu, '');
   if (/^\s*#{1,6}\s/u.test(text)) return true;
@@ -55,7 +61,10 @@ export function isHeading(text: string, next: string | undefined, marked: boolea
 const CONTEXT_LABEL =
   /^(?:the )?(?:situation|scenario|overview|background|context|purpose|case|facts|(?:learning )?(?:outcomes?|objectives?|goals?)|readings?|materials?|resources|introduction|rationale|preparation)$/iu;
 
-/** "Replies: …", "**Timing.** …" at the beginning of a line: what it announces, where it announces something. */
+/**
+ * "Replies: …", "**Timing.** …" at the beginning of a line: what it announces, where it announces something.
+ * @example labelOf('Replies: two by Sunday') // a section of replies
+ */
 export function labelOf(text: string): Section | null {
   const m =
     /^[\s*_#]*(?<label>[\p{Lu}][^.:!?\n|]{1,45}?)\s*(?:\([^)]*\))?[*_]{0,2}\s*[.:][*_]{0,2}(?:\s|$)/u.exec(

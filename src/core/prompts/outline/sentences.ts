@@ -23,7 +23,10 @@ function pieces(line: string, span: Span): Span[] {
   return found;
 }
 
-/** The sentences of one line, with abbreviations taken for what they are. */
+/**
+ * The sentences of one line, with abbreviations taken for what they are.
+ * @example sentencesOf('See Dr. Holt. Write.') // two spans
+ */
 export function sentencesOf(line: string): Span[] {
   const found: Span[] = [];
   let start = -1;

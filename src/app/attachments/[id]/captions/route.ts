@@ -3,7 +3,7 @@ import { content } from '../../../_request/endpoint';
 import { withFiles } from '../../../_request/session';
 
 /** What is said in a clip, as WebVTT, for those who may see it. */
-export const GET = content<'id'>(async ({ visitor, params }) => {
+export const GET = content<'id'>('see a file', async ({ visitor, params }) => {
   const who = await visitor();
   const found = who ? await visibleClip(withFiles(who.deps), who.actor, params.id) : null;
   const captions = found?.ok ? found.value.captions : null;

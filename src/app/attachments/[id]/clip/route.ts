@@ -6,7 +6,7 @@ import { json } from '../../../_request/endpoint';
 import { withFiles } from '../../../_request/session';
 
 /** How far a clip is, for those who may see it. */
-export const GET = json(clipState, async ({ who, params }) => {
+export const GET = json('keep one’s files', clipState, async ({ who, params }) => {
   const found = await visibleClip(withFiles(who.deps), who.actor, params.id);
   if (!found.ok) return found;
   const { state, ms, captions, poster } = found.value;
@@ -14,7 +14,7 @@ export const GET = json(clipState, async ({ who, params }) => {
 });
 
 /** One's recording is over: what it is called, which stretch is meant, what is said in it. */
-export const POST = json(finishingClip, async ({ who, params, input }) => {
+export const POST = json('keep one’s files', finishingClip, async ({ who, params, input }) => {
   const done = await finishClip(withFiles(who.deps), who.actor, params.id, input);
   return done.ok ? ok({ file: done.value }) : done;
 });

@@ -4,7 +4,7 @@ import { content } from '../../../_request/endpoint';
 import { withFiles } from '../../../_request/session';
 
 /** A picture of a clip, for those who may see it. */
-export const GET = content<'id'>(async ({ visitor, params }) => {
+export const GET = content<'id'>('see a file', async ({ visitor, params }) => {
   const who = await visitor();
   const found = who ? await visibleClip(withFiles(who.deps), who.actor, params.id) : null;
   const poster = found?.ok ? found.value.poster : null;

@@ -3,7 +3,7 @@ import { content } from '../../../_request/endpoint';
 import { withFiles } from '../../../_request/session';
 
 /** A small picture of what a post carries, for those who may read it. */
-export const GET = content<'id'>(async ({ visitor, params, request }) => {
+export const GET = content<'id'>('see a file', async ({ visitor, params, request }) => {
   const who = await visitor();
   const found = who ? await thumbnail(withFiles(who.deps), who.actor, params.id) : null;
   if (!found?.ok) return new Response('There is no such picture for you.\n', { status: 404 });

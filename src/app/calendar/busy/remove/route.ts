@@ -6,6 +6,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Takes an imported calendar out again. */
 export const POST = form(
+  'keep one’s calendar',
   () => elsewhereAt(),
   async ({ who, fields }) => {
     const id = z.uuid().safeParse(fields.get('id'));

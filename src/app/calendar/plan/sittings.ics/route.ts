@@ -7,6 +7,7 @@ import { ownContent } from '../../../_request/endpoint';
 
 /** The planned sittings as a file, for a calendar program that cannot subscribe. */
 export const GET = ownContent(
+  'keep one’s calendar',
   () => planAt(),
   async ({ who, request }) => {
     const pieces = await planPieces(who.deps, who.actor);

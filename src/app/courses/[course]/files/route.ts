@@ -4,6 +4,6 @@ import { json } from '../../../_request/endpoint';
 import { withFiles } from '../../../_request/session';
 
 /** Begins to take a file. */
-export const POST = json(beginningFile, ({ who, params, input }) =>
+export const POST = json('bring files into a course', beginningFile, ({ who, params, input }) =>
   beginUpload(withFiles(who.deps), who.actor, params.course, input),
 );

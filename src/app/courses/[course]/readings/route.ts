@@ -7,6 +7,7 @@ import { uploadForm } from '../../../_request/endpoint';
 
 /** Puts a reading into a week of a course. */
 export const POST = uploadForm<'course'>(
+  'keep material',
   { files: 1, fileBytes: MOST_FILE_BYTES, fieldBytes: 2_000_000 },
   ({ course }) => courseAt(course),
   async ({ who, params: { course }, fields, files }) => {

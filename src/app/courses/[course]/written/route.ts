@@ -12,7 +12,7 @@ const LIMITS = { files: 1, fileBytes: MOST_FILE_BYTES, fieldBytes: 1_000 };
  * A text written elsewhere, read for the one who brings it in to look at. Nothing of the draft changes. `discussion` is the
  * one whose questions are looked for in it.
  */
-export const POST = json(bringingIn, async ({ who, params, request }) => {
+export const POST = json('bring files into a course', bringingIn, async ({ who, params, request }) => {
   const { fields, files } = await uploadedForm(request, LIMITS);
   const [file] = files;
   if (!file) return fail({ code: 'file-empty', name: 'the file' });

@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Lays the conversation out in another way, from now on: a plain form. */
 export const POST = form<'slug'>(
+  'read posts',
   ({ slug }) => conversationAt(slug),
   async ({ who, fields, page, request }) => {
     const asked = new URL(request.url).searchParams;

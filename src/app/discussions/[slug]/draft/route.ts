@@ -3,6 +3,6 @@ import { keepDraft } from '@/server/drafts/keep';
 import { json } from '../../../_request/endpoint';
 
 /** Keeps a draft while one writes. */
-export const PUT = json(keepingDraft, ({ who, params, input }) =>
+export const PUT = json('write', keepingDraft, ({ who, params, input }) =>
   keepDraft(who.deps, who.actor, params.slug, input),
 );

@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Keeps a student's own estimate by the rubric. */
 export const POST = form<'slug'>(
+  'estimate oneself',
   ({ slug }) => responseAt(slug),
   async ({ who, params: { slug }, fields, page, request }) => {
     const levels = Object.fromEntries(fields);

@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Makes the secret address of a discussion's feed, or stops it: a plain form. */
 export const POST = form<'slug'>(
+  'read posts',
   ({ slug }) => exportsAt(slug),
   async ({ who, params: { slug }, fields, page }) => {
     const wish = fields.get('do');

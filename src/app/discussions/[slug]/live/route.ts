@@ -16,7 +16,7 @@ const after = z.coerce.number().int().nonnegative().catch(0);
  * What happens in a discussion, as server-sent events: each has the number of the last event it tells of, from which the
  * browser goes on when it was cut off.
  */
-export const GET = content<'slug'>(async ({ visitor, params: { slug }, request }) => {
+export const GET = content<'slug'>('read posts', async ({ visitor, params: { slug }, request }) => {
   const who = await visitor();
   if (!who) return new Response(null, { status: 401 });
   const { hub } = app();

@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Staff mark a response by the rubric. */
 export const POST = form<'slug'>(
+  'mark by the rubric',
   ({ slug }) => conversationAt(slug),
   async ({ who, params: { slug }, fields, request }) => {
     const levels = Object.fromEntries(fields);

@@ -6,8 +6,11 @@ import { seeOther } from '../../../_request/write';
 
 /** Keeps a note to oneself: while one writes, or from the form that works without scripts. */
 export const POST = byContent(
-  json(notingToSelf, ({ who, params, input }) => keepNoteToSelf(who.deps, who.actor, params.slug, input)),
+  json('write', notingToSelf, ({ who, params, input }) =>
+    keepNoteToSelf(who.deps, who.actor, params.slug, input),
+  ),
   form<'slug'>(
+    'write',
     ({ slug }) => responseAt(slug),
     async ({ who, params, fields }) => {
       const read = noteToSelfSchema.safeParse(Object.fromEntries(fields));

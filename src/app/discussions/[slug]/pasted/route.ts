@@ -6,6 +6,7 @@ import { uploadForm } from '../../../_request/endpoint';
 
 /** Puts a classmate's post that was copied from elsewhere into an outside discussion. */
 export const POST = uploadForm<'slug'>(
+  'keep an outside discussion',
   { files: 0, fileBytes: 0, fieldBytes: 2_000_000 },
   ({ slug }) => conversationAt(slug),
   async ({ who, params: { slug }, fields }) => {

@@ -63,13 +63,14 @@ async function shareFields(who: Visitor, slug: string, fields: Fields): Promise<
 
 /** Shares a post: as JSON from the editor, or as the plain form that works without scripts. */
 export const POST = byContent(
-  json(sharing, async ({ who, params: { slug }, input }) => {
+  json('share', sharing, async ({ who, params: { slug }, input }) => {
     const shared = await share(who.deps, who.actor, slug, input);
     // Refused, but not lost: what was written stays as the draft.
     if (!shared.ok) await keep(who, slug, { ...input, base: 0 });
     return shared;
   }),
   form<'slug'>(
+    'share',
     ({ slug }) => discussionAt(slug),
     async ({ who, params: { slug }, fields }) => {
       const read = fieldsSchema.safeParse({

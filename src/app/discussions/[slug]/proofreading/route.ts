@@ -3,9 +3,11 @@ import { learnWord, proofreading } from '@/server/proofread/proofreading';
 import { json } from '../../../_request/endpoint';
 
 /** What reading a draft over needs to know of its course and its writer. */
-export const GET = json(proofreadingOf, ({ who, params }) => proofreading(who.deps, who.actor, params.slug));
+export const GET = json('write', proofreadingOf, ({ who, params }) =>
+  proofreading(who.deps, who.actor, params.slug),
+);
 
 /** A word that is spelt right. */
-export const POST = json(learningWord, ({ who, params, input }) =>
+export const POST = json('write', learningWord, ({ who, params, input }) =>
   learnWord(who.deps, who.actor, params.slug, input),
 );

@@ -6,8 +6,11 @@ import { localPath, numberOf, seeOther } from '../../../_request/write';
 
 /** Marks posts as read or unread: as JSON while one reads, or "all read" as a plain form. */
 export const POST = byContent(
-  json(markingRead, ({ who, params, input }) => markRead(who.deps, who.actor, params.slug, input)),
+  json('read posts', markingRead, ({ who, params, input }) =>
+    markRead(who.deps, who.actor, params.slug, input),
+  ),
   form<'slug'>(
+    'read posts',
     ({ slug }) => discussionAt(slug),
     async ({ who, params, fields, request }) => {
       const to = localPath(fields.get('to') ?? conversationAt(params.slug));

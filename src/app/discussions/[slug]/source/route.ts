@@ -4,6 +4,7 @@ import { ownContent } from '../../../_request/endpoint';
 
 /** The whole text of an outside prompt as it was brought in. */
 export const GET = ownContent<'slug'>(
+  'read posts',
   ({ slug }) => sourceAt(slug),
   async ({ who, params: { slug } }) => {
     const source = await promptSource(who.deps, who.actor, slug);

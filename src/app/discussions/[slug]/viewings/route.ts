@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Ticks a viewing of the prompt off, or sets it back. */
 export const POST = form<'slug'>(
+  'note what was watched',
   ({ slug }) => responseAt(slug),
   async ({ who, params: { slug }, fields, page, request }) => {
     const ticked = await tickViewing(

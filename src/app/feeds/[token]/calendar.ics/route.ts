@@ -7,7 +7,7 @@ import { originOf } from '../../../_request/origin';
 import { content } from '../../../_request/endpoint';
 
 /** A person's deadlines as an iCalendar stream, for whoever knows the secret address. */
-export const GET = content<'token'>(async ({ params: { token }, request }) => {
+export const GET = content<'token'>('read a feed by its address', async ({ params: { token }, request }) => {
   const { db, clock } = app();
   const feed = await readFeed(db, clock, token);
   if (!feed.ok)

@@ -7,7 +7,7 @@ import { originOf } from '../../../_request/origin';
 import { content } from '../../../_request/endpoint';
 
 /** A discussion's newest posts as an Atom feed, for whoever knows the secret address: what its owner may read. */
-export const GET = content<'token'>(async ({ params: { token }, request }) => {
+export const GET = content<'token'>('read a feed by its address', async ({ params: { token }, request }) => {
   const { db, clock } = app();
   const feed = await readDiscussionFeed(db, clock, token);
   if (!feed.ok) return new Response('There is no such feed, or its address was replaced.\n', { status: 404 });

@@ -2,7 +2,7 @@ import { standInPlayer } from '@/runtime/media-site';
 import { content } from '../../../_request/endpoint';
 
 /** The stand-in media site's player. */
-export const GET = content<'id'>(async ({ params }) => {
+export const GET = content<'id'>('see a player', async ({ params }) => {
   const html = standInPlayer(params.id);
   return new Response(html ?? 'There is no such film.\n', {
     status: html ? 200 : 404,

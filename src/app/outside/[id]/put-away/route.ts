@@ -6,6 +6,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Puts away a prompt that was brought in and never confirmed. */
 export const POST = form<'id'>(
+  'bring a prompt in',
   () => newOutsideAt(),
   async ({ who, params: { id } }) => {
     if (z.uuid().safeParse(id).success) await putAway(who.deps, who.actor, id);

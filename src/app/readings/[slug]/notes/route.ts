@@ -5,6 +5,7 @@ import { form } from '../../../_request/endpoint';
 
 /** Puts a note beside a reading, or under another note. */
 export const POST = form<'slug'>(
+  'annotate',
   ({ slug }) => readingAt(slug),
   async ({ who, params: { slug }, fields, page, request }) => {
     const place = (name: string) =>

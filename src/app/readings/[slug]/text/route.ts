@@ -9,6 +9,7 @@ import { seeOther } from '../../../_request/write';
 
 /** Puts a newer text in a reading's place. */
 export const POST = uploadForm<'slug'>(
+  'keep material',
   { files: 1, fileBytes: MOST_FILE_BYTES, fieldBytes: 2_000_000 },
   ({ slug }) => readingAt(slug),
   async ({ who, params: { slug }, fields, files }) => {
@@ -20,6 +21,6 @@ export const POST = uploadForm<'slug'>(
 );
 
 /** Puts a text that was changed on the desk in its place. */
-export const PUT = json(puttingReading, ({ who, params, input }) =>
+export const PUT = json('keep material', puttingReading, ({ who, params, input }) =>
   changeMaterial(who.deps, who.actor, { of: 'reading', slug: params.slug }, input),
 );

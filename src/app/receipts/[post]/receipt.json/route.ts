@@ -4,7 +4,7 @@ import { numberOf } from '../../../_request/write';
 import { content } from '../../../_request/endpoint';
 
 /** The signed receipt of one's own post as a file. */
-export const GET = content<'post'>(async ({ visitor, params: { post }, request }) => {
+export const GET = content<'post'>('have a receipt', async ({ visitor, params: { post }, request }) => {
   const who = await visitor();
   if (!who) return new Response('Sign in to get your receipt.\n', { status: 401 });
   const number = numberOf(post);

@@ -5,6 +5,7 @@ import { form } from '../../../../_request/endpoint';
 
 /** Announces something to a course: a plain form that staff send. */
 export const POST = form<'course'>(
+  'announce',
   ({ course }) => announcementsAt(course),
   async ({ who, params: { course }, fields, page }) => {
     const read = announcementSchema.safeParse(Object.fromEntries(fields));

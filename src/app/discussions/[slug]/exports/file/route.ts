@@ -17,6 +17,7 @@ const format = z.enum(['html', 'md', 'json']);
 
 /** A discussion as a file: one HTML page, Markdown, or JSON. */
 export const GET = ownContent<'slug'>(
+  'read posts',
   ({ slug }) => exportsAt(slug),
   async ({ who, params: { slug }, request }) => {
     const as = format.safeParse(new URL(request.url).searchParams.get('as'));

@@ -8,7 +8,7 @@ import { form, json } from '../../../../_request/endpoint';
 import { numberOf, seeOther } from '../../../../_request/write';
 
 /** Changes a shared post of one's own. */
-export const PUT = json(changing, ({ who, params, input }) =>
+export const PUT = json('change a post', changing, ({ who, params, input }) =>
   changePost(who.deps, who.actor, params.slug, postId(numberOf(params.post)), input),
 );
 
@@ -23,6 +23,7 @@ const fieldsSchema = z.object({
 
 /** The same by the plain form that works without scripts. */
 export const POST = form<'slug' | 'post'>(
+  'change a post',
   ({ slug, post }) => editPostAt(slug, numberOf(post)),
   async ({ who, params, fields }) => {
     const { slug } = params;

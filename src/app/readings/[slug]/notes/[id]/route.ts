@@ -12,6 +12,7 @@ const edit = z.discriminatedUnion('do', [
 
 /** Changes or removes one's own note. */
 export const POST = form<'slug' | 'id'>(
+  'annotate',
   ({ slug }) => readingAt(slug),
   async ({ who, params: { slug, id }, fields, page, request }) => {
     const read = edit.safeParse({

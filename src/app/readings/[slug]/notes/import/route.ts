@@ -7,6 +7,7 @@ const MOST_BYTES = 4_000_000;
 
 /** Takes notes in from a file of Web Annotations. */
 export const POST = uploadForm<'slug'>(
+  'annotate',
   { files: 1, fileBytes: MOST_BYTES, fieldBytes: 1_000 },
   ({ slug }) => readingAt(slug),
   async ({ who, params: { slug }, files, page }) => {

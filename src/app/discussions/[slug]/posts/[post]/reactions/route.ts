@@ -6,10 +6,11 @@ import { numberOf, seeOther } from '../../../../../_request/write';
 
 /** "Well said", and what one keeps for oneself: as JSON from the page, or as a plain form. */
 export const POST = byContent(
-  json(reacting, ({ who, params, input }) =>
+  json('react', reacting, ({ who, params, input }) =>
     reactToPost(who.deps, who.actor, params.slug, numberOf(params.post), input),
   ),
   form<'slug' | 'post'>(
+    'react',
     ({ slug, post }) => conversationAt(slug, { post: numberOf(post) }),
     async ({ who, params, fields, page }) => {
       const read = reactionSchema.safeParse({ kind: fields.get('kind'), on: fields.get('on') === 'yes' });

@@ -6,6 +6,7 @@ import { numberOf, seeOther } from '../../../../../_request/write';
 
 /** Takes a post out of an outside discussion; one's own comes back as a draft. */
 export const POST = form<'slug' | 'post'>(
+  'keep an outside discussion',
   ({ slug }) => conversationAt(slug),
   async ({ who, params: { slug, post }, page }) => {
     const id = numberOf(post);

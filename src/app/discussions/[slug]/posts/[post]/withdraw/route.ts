@@ -6,6 +6,7 @@ import { form } from '../../../../../_request/endpoint';
 
 /** Withdraws a shared post of one's own; its text is a draft again. */
 export const POST = form<'slug' | 'post'>(
+  'change a post',
   ({ slug }) => discussionAt(slug),
   async ({ who, params: { slug, post } }) => {
     const id = postId(numberOf(post));

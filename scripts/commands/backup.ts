@@ -1,0 +1,20 @@
+import { statSync } from 'node:fs';
+import { startCluster } from '../lib/postgres';
+import { backUp } from '../lib/archive';
+import { say, Told } from '../lib/say';
+import { filesFolder } from '../lib/web';
+
+export const help = `./pulpit backup FILE
+
+Writes everything (database and files) into one archive, while people work: what was shared when it began is in it, whole. With
+PULPIT_S3 the files lie in an object store, which has backups of its own, and only the database is written.`;
+
+export async function run([file]: string[]): Promise<number> {
+  if (!file) throw new Told('Say where to: ./pulpit backup pulpit.tar');
+  const url = process.env.DATABASE_URL ?? (await startCluster('demo'));
+  const files = process.env.PULPIT_S3 ? null : filesFolder('demo');
+  await backUp({ url, files }, file, new Date());
+  const size = (statSync(file).size / 1_000_000).toFixed(1);
+  say(`Backed up to ${file} (${size} MB${files ? '' : ', without the files of the object store'}).`);
+  return 0;
+}

@@ -1,0 +1,39 @@
+import { createInterface } from 'node:readline/promises';
+import { restore } from '../lib/archive';
+import { stopJobs } from '../lib/jobs';
+import { startCluster } from '../lib/postgres';
+import { say, Told } from '../lib/say';
+import { filesFolder, stopWeb } from '../lib/web';
+
+export const help = `./pulpit restore FILE [--yes]
+
+Puts a backup in the place of what is there, after asking. Pulpit is stopped for it; ./pulpit start goes on from the backup. A backup of
+a newer Pulpit is refused, and a broken one changes nothing.`;
+
+async function sure(file: string): Promise<boolean> {
+  if (!process.stdin.isTTY)
+    throw new Told('This replaces everything that is there. If you mean it: ./pulpit restore FILE --yes');
+  const asked = createInterface({ input: process.stdin, output: process.stdout });
+  const said = await asked.question(
+    `Everything that is there now is replaced by ${file}. Type yes if you mean it: `,
+  );
+  asked.close();
+  return said.trim().toLowerCase() === 'yes';
+}
+
+export async function run(args: string[]): Promise<number> {
+  const file = args.find((arg) => !arg.startsWith('--'));
+  if (!file) throw new Told('Say which: ./pulpit restore pulpit.tar');
+  if (!args.includes('--yes') && !(await sure(file))) {
+    say('Nothing was changed.');
+    return 1;
+  }
+  const url = process.env.DATABASE_URL ?? (await startCluster('demo'));
+  await stopWeb('demo');
+  await stopJobs('demo');
+  const { made } = await restore({ url, files: process.env.PULPIT_S3 ? null : filesFolder('demo') }, file);
+  say(
+    `Restored what there was on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC. Go on with: ./pulpit start`,
+  );
+  return 0;
+}

@@ -1,0 +1,13 @@
+import 'server-only';
+import type { ReactNode } from 'react';
+import { Brand } from '@/ui/frame/brand';
+
+/** The page around what is done before anybody is signed in. */
+export const Door = ({ children }: { children: ReactNode }) => (
+  <main id="main" className="mx-auto grid max-w-[560px] gap-5 px-4 py-10">
+    <p>
+      <Brand className="text-[26px] text-pine-ink" />
+    </p>
+    {children}
+  </main>
+);

@@ -1,0 +1,46 @@
+import { timestamptz, type Db } from '../connection';
+import type { Instant } from '@/core/ids';
+
+export type CollegeRecord = {
+  name: string;
+  timeZone: string;
+  help: { telephone: string; mail: string; hours: string };
+  /** Whether anybody may make an account for themselves, in no course here. */
+  alone: boolean;
+};
+
+/** Whose installation this is; null before anybody has said so. */
+export async function college(db: Db): Promise<CollegeRecord | null> {
+  const row = await db('college').first(
+    'name',
+    'time_zone',
+    'help_telephone',
+    'help_mail',
+    'help_hours',
+    'alone',
+  );
+  return row
+    ? {
+        name: row.name,
+        timeZone: row.time_zone,
+        help: { telephone: row.help_telephone, mail: row.help_mail, hours: row.help_hours },
+        alone: row.alone,
+      }
+    : null;
+}
+
+/** Says whose installation this is, or says it anew. */
+export async function nameCollege(db: Db, { name, timeZone, help, alone }: CollegeRecord, now: Instant) {
+  await db('college')
+    .insert({
+      name,
+      time_zone: timeZone,
+      help_telephone: help.telephone,
+      help_mail: help.mail,
+      help_hours: help.hours,
+      alone,
+      named_at: timestamptz(now),
+    })
+    .onConflict('only_row')
+    .merge(['name', 'time_zone', 'help_telephone', 'help_mail', 'help_hours', 'alone']);
+}

@@ -1,0 +1,95 @@
+import { instant, type Instant } from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
+
+export type NewMail = { id: string; kind: string; to: string; about: object; now: Instant };
+
+/** Lays a mail down to be sent, in the transaction of what it tells of: neither without the other. */
+export async function postMail(db: Db, mail: NewMail) {
+  await db('mails').insert({
+    id: mail.id,
+    kind: mail.kind,
+    to_address: mail.to,
+    about: JSON.stringify(mail.about),
+    made_at: timestamptz(mail.now),
+  });
+  await db.raw(
+    `select graphile_worker.add_job('send-mail', json_build_object('mail', ?::text), job_key := ?, max_attempts := 12)`,
+    [mail.id, `mail ${mail.id}`],
+  );
+}
+
+/** Lays many down at once. */
+export async function postMails(db: Db, mails: readonly NewMail[]) {
+  for (let i = 0; i < mails.length; i += 500) {
+    const some = mails.slice(i, i + 500);
+    await db('mails').insert(
+      some.map((m) => ({
+        id: m.id,
+        kind: m.kind,
+        to_address: m.to,
+        about: JSON.stringify(m.about),
+        made_at: timestamptz(m.now),
+      })),
+    );
+    await db.raw(
+      `select count(graphile_worker.add_job('send-mail', json_build_object('mail', m), job_key := 'mail ' || m, max_attempts := 12))
+       from unnest(?::text[]) m`,
+      [some.map((m) => m.id)],
+    );
+  }
+}
+
+export type MailRecord = {
+  kind: string;
+  to: string;
+  about: Record<string, unknown>;
+  made: Instant;
+  sent: boolean;
+};
+
+/** A mail that is to be sent, held for the transaction: whoever else would send it waits, and then finds it sent. */
+export async function heldMail(tx: Db, id: string): Promise<MailRecord | null> {
+  const row = await tx('mails')
+    .where({ id })
+    .forUpdate()
+    .first('kind', 'to_address', 'about', 'made_at', 'sent_at');
+  return row
+    ? {
+        kind: row.kind,
+        to: row.to_address,
+        about: row.about,
+        made: instant(row.made_at),
+        sent: row.sent_at !== null,
+      }
+    : null;
+}
+
+export const mailSent = (db: Db, id: string, now: Instant) =>
+  db('mails')
+    .where({ id })
+    .update({ sent_at: timestamptz(now), tries: db.raw('tries + 1'), trouble: '' });
+
+export const mailNotSent = (db: Db, id: string, trouble: string) =>
+  db('mails')
+    .where({ id })
+    .update({ tries: db.raw('tries + 1'), trouble: trouble.slice(0, 300) });
+
+/** How the mail of an installation stands: how much waits, since when, and what the last trouble was. */
+export async function mailState(
+  db: Db,
+): Promise<{ waiting: number; since: Instant | null; trouble: string }> {
+  const row = await db('mails')
+    .whereNull('sent_at')
+    .first(
+      db.raw('count(*) as waiting'),
+      db.raw('min(made_at) as since'),
+      db.raw(
+        `coalesce((array_agg(trouble order by made_at desc) filter (where trouble <> ''))[1], '') as trouble`,
+      ),
+    );
+  return {
+    waiting: Number(row.waiting),
+    since: row.since === null ? null : instant(row.since),
+    trouble: row.trouble,
+  };
+}

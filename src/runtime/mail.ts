@@ -1,0 +1,8 @@
+import { resolve } from 'node:path';
+import type { MailPort } from '@/server/mail/port';
+import { mailboxPort, smtpPort } from '@/server/mail/ports';
+import type { Config } from './config';
+
+/** Where mail of this installation leaves: to a server, or into the mailbox that ships. */
+export const mailPort = ({ smtp, mailFrom, mailboxFolder }: Config): MailPort =>
+  smtp ? smtpPort(smtp, mailFrom) : mailboxPort(resolve(mailboxFolder), mailFrom);

@@ -1,0 +1,132 @@
+import { courseId, personId } from '@/core/ids';
+import { wallClockAt } from '@/core/deadlines/wallclock';
+import { instant } from '@/core/ids';
+import type { Db } from '@/db/connection';
+import { account, accountByAddress, type AccountRecord } from '@/db/queries/accounts';
+import { college } from '@/db/queries/college';
+import { hostedCourse } from '@/db/queries/hosted-courses';
+import { invitation } from '@/db/queries/invitations';
+import { heldMail, mailNotSent, mailSent, type MailRecord } from '@/db/queries/mails';
+import type { Deps } from '../deps';
+import { newKey } from '../people/keys';
+import type { MailPort } from './port';
+import { mailText, type MailText } from './texts';
+
+const WEEK_MS = 7 * 86_400_000;
+
+type Sending = { db: Db; now: Deps['now']; demo: boolean };
+
+const said = (about: MailRecord['about'], name: string) => {
+  const value = about[name];
+  return typeof value === 'string' ? value : null;
+};
+
+async function place(db: Db, course: string | null) {
+  const found = course ? await hostedCourse(db, courseId(course)) : null;
+  return found && { code: found.code, title: found.title };
+}
+
+/** Whom a mail about an account speaks to: nobody where it was ended meanwhile. */
+async function whom({ db }: Sending, about: MailRecord['about']): Promise<AccountRecord | null> {
+  const id = said(about, 'person');
+  const found = id ? await account(db, personId(id)) : null;
+  return found && found.ended === null ? found : null;
+}
+
+/** What a mail says, with a key made for it now; null where there is nobody to say it to any more. */
+async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; text: MailText } | null> {
+  const home = await college(s.db);
+  const name = home?.name ?? 'Pulpit';
+  switch (mail.kind) {
+    case 'invitation': {
+      const id = said(mail.about, 'invitation');
+      const found = id ? await invitation(s.db, id) : null;
+      if (!found || found.accepted || found.takenBack) return null;
+      const key = await newKey(s, 'invitation', { invitation: found.id });
+      const until = wallClockAt(instant(s.now + WEEK_MS), home?.timeZone ?? 'UTC').replace('T', ' at ');
+      const role = found.steward ? 'steward' : (found.role ?? 'alone');
+      return {
+        name: found.name,
+        text: {
+          kind: 'invitation',
+          college: name,
+          name: found.name,
+          by: found.by,
+          place: found.course && { code: found.course.code, title: found.course.title },
+          role,
+          key,
+          until,
+        },
+      };
+    }
+    case 'let-in': {
+      const to = await whom(s, mail.about);
+      if (!to) return null;
+      const into = await place(s.db, said(mail.about, 'course'));
+      const role = said(mail.about, 'role') ?? 'steward';
+      return { name: to.name, text: { kind: 'let-in', college: name, name: to.name, place: into, role } };
+    }
+    case 'password': {
+      // Only here is it looked at whose the address is, and whether anybody's.
+      const to = await accountByAddress(s.db, mail.to);
+      if (!to || to.ended !== null || (to.demo && !s.demo)) return null;
+      const key = await newKey(s, 'password', { person: to.id });
+      return { name: to.name, text: { kind: 'password', college: name, name: to.name, key } };
+    }
+    case 'address': {
+      const to = await whom(s, mail.about);
+      if (!to) return null;
+      const key = await newKey(s, 'address', { person: to.id, address: mail.to });
+      return { name: to.name, text: { kind: 'address', college: name, name: to.name, key } };
+    }
+    case 'have-account': {
+      const to = await whom(s, mail.about);
+      return to && { name: to.name, text: { kind: 'have-account', college: name, name: to.name } };
+    }
+    case 'password-changed': {
+      const to = await whom(s, mail.about);
+      return to && { name: to.name, text: { kind: 'password-changed', college: name, name: to.name } };
+    }
+    case 'address-changed': {
+      const to = await whom(s, mail.about);
+      return (
+        to && { name: to.name, text: { kind: 'address-changed', college: name, name: to.name, to: to.email } }
+      );
+    }
+    default:
+      return null;
+  }
+}
+
+/**
+ * Sends one mail. It is held while it is sent, and marked in the same transaction as its key is laid down: whoever else takes the job up
+ * finds it sent. What cannot be handed over stays and is tried again; the error says why.
+ */
+export async function sendMail(
+  deps: Pick<Deps, 'db' | 'now'>,
+  port: MailPort,
+  { site, demo }: { site: string; demo: boolean },
+  id: string,
+): Promise<void> {
+  try {
+    await deps.db.transaction(async (tx) => {
+      const mail = await heldMail(tx, id);
+      if (!mail || mail.sent) return;
+      const written = await textOf({ db: tx, now: deps.now, demo }, mail);
+      if (written) {
+        const { subject, text } = mailText(written.text, site);
+        await port.send({
+          id,
+          to: { name: written.name, address: mail.to },
+          subject,
+          text,
+          date: new Date(deps.now),
+        });
+      }
+      await mailSent(tx, id, deps.now);
+    });
+  } catch (error) {
+    await mailNotSent(deps.db, id, error instanceof Error ? error.message : String(error));
+    throw error;
+  }
+}

@@ -1,0 +1,182 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import type { AccountPage } from '@/contract/account';
+import { mailAddressSchema, personNameSchema } from '@/core/people/naming';
+import { fail, ok, type Result } from '@/core/result';
+import {
+  account,
+  accountByAddress,
+  endAccount,
+  heldStewards,
+  passwordHashOf,
+  setAddress,
+  setPassword,
+  setSelf,
+} from '@/db/queries/accounts';
+import { enrolmentsOf } from '@/db/queries/enrolments';
+import { askedToJoin } from '@/db/queries/hosted-courses';
+import { postMail } from '@/db/queries/mails';
+import { endSessions, sessionsOf } from '@/db/queries/sessions';
+import type { Actor, Deps } from '../deps';
+import { isPassword } from '../sessions/sessions';
+import { mayTry } from '../sessions/tries';
+import { browserOf } from './browser';
+import { hold, type KeyFailure } from './keys';
+import { newPassword, type PasswordFailure } from './password';
+import { timeZoneSchema } from './time-zone';
+
+/** The own account: who one is here, where one is signed in, and which courses one is in. */
+export async function accountPage(deps: Deps, actor: Actor, session: string): Promise<AccountPage> {
+  const [self, devices, courses, asked] = await Promise.all([
+    account(deps.db, actor.id),
+    sessionsOf(deps.db, actor.id, deps.now),
+    enrolmentsOf(deps.db, actor.id),
+    askedToJoin(deps.db, actor.id),
+  ]);
+  if (!self) throw new Error('whoever is signed in has an account');
+  const { name, saidAs, email, timeZone, theme, spelling, hasPassword, demo } = self;
+  return {
+    name,
+    saidAs,
+    email,
+    timeZone,
+    theme,
+    spelling,
+    hasPassword,
+    demo,
+    devices: devices.map(({ id, agent, started, seen, hash }) => ({
+      id,
+      browser: browserOf(agent),
+      started,
+      seen,
+      here: hash === session,
+    })),
+    courses: courses.map(({ id, code, title, role, posts }) => ({ id, code, title, role, posts })),
+    asked,
+  };
+}
+
+export const selfSchema = z.object({
+  name: personNameSchema,
+  saidAs: z.union([z.literal(''), personNameSchema]),
+  timeZone: timeZoneSchema,
+  spelling: z.enum(['en-GB', 'en-US']),
+  theme: z.enum(['system', 'light', 'dark']),
+});
+
+export const changeSelf = (deps: Deps, actor: Actor, self: z.output<typeof selfSchema>) =>
+  setSelf(deps.db, actor.id, self);
+
+type Denied = { code: 'wrong-password' } | { code: 'too-many-tries' } | { code: 'demo' };
+
+/** Whether somebody who is signed in knows the password once more, before anything is done that could lock its owner out. */
+async function known(
+  deps: Deps,
+  actor: Actor,
+  password: string,
+  network: string | null,
+): Promise<Result<null, Denied>> {
+  const self = await account(deps.db, actor.id);
+  // Everybody may enter as one of the demo's people: nobody may take them over.
+  if (!self || self.demo) return fail({ code: 'demo' });
+  if (!(await mayTry(deps, 'own-password', { about: actor.id, network })))
+    return fail({ code: 'too-many-tries' });
+  const right = await isPassword(await passwordHashOf(deps.db, actor.id), password, network ?? '');
+  if (right === null) return fail({ code: 'too-many-tries' });
+  return right ? ok(null) : fail({ code: 'wrong-password' });
+}
+
+/** Changes the own password; wherever else one is signed in, one is signed out. */
+export async function changePassword(
+  deps: Deps,
+  actor: Actor,
+  given: { password: string; next: string; network: string | null; session: string },
+): Promise<Result<null, Denied | PasswordFailure>> {
+  const may = await known(deps, actor, given.password, given.network);
+  if (!may.ok) return may;
+  return deps.db.transaction(async (tx) => {
+    const self = await account(tx, actor.id);
+    if (!self) throw new Error('whoever is signed in has an account');
+    const hash = await newPassword(tx, given.next, self);
+    if (!hash.ok) return hash;
+    await setPassword(tx, actor.id, hash.value);
+    await endSessions(tx, actor.id, { allBut: given.session });
+    await postMail(tx, {
+      id: randomUUID(),
+      kind: 'password-changed',
+      to: self.email,
+      about: { person: actor.id },
+      now: deps.now,
+    });
+    return ok(null);
+  });
+}
+
+export const addressSchema = z.object({ email: mailAddressSchema, password: z.string().max(1_000) });
+
+/** Asks for another mail address: a link goes to the new one, and only that changes anything. */
+export async function askForAddress(
+  deps: Deps,
+  actor: Actor,
+  given: { email: string; password: string; network: string | null },
+): Promise<Result<null, Denied>> {
+  const may = await known(deps, actor, given.password, given.network);
+  if (!may.ok) return may;
+  await deps.db.transaction((tx) =>
+    postMail(tx, {
+      id: randomUUID(),
+      kind: 'address',
+      to: given.email,
+      about: { person: actor.id },
+      now: deps.now,
+    }),
+  );
+  return ok(null);
+}
+
+/** The new address is theirs who opened the link: it takes the place of the old one, which is told. */
+export async function confirmAddress(
+  deps: Deps,
+  key: string,
+): Promise<Result<{ email: string }, KeyFailure | { code: 'address-taken' }>> {
+  return deps.db.transaction(async (tx) => {
+    const held = await hold(tx, deps.now, key, 'address');
+    if (!held.ok) return held;
+    const { person, address, spend } = held.value;
+    const self = person && (await account(tx, person));
+    if (!self || self.ended || !address) return fail({ code: 'key-unknown' as const });
+    const other = await accountByAddress(tx, address);
+    if (other && other.id !== self.id) return fail({ code: 'address-taken' as const });
+    await setAddress(tx, self.id, address);
+    await spend();
+    await postMail(tx, {
+      id: randomUUID(),
+      kind: 'address-changed',
+      to: self.email,
+      about: { person: self.id },
+      now: deps.now,
+    });
+    return ok({ email: address });
+  });
+}
+
+/** Signs out one place where one is signed in, or every other. */
+export const signOutThere = (deps: Deps, actor: Actor, which: { id: string } | { allBut: string }) =>
+  endSessions(deps.db, actor.id, which);
+
+/** Ends the own account: nobody signs in with it any more. What was shared stays, under the name it has. The last steward stays. */
+export async function endOwnAccount(
+  deps: Deps,
+  actor: Actor,
+  given: { password: string; network: string | null },
+): Promise<Result<null, Denied | { code: 'last-steward' }>> {
+  const may = await known(deps, actor, given.password, given.network);
+  if (!may.ok) return may;
+  return deps.db.transaction(async (tx) => {
+    const stewards = await heldStewards(tx);
+    if (stewards.length === 1 && stewards[0] === actor.id) return fail({ code: 'last-steward' as const });
+    await endAccount(tx, actor.id, deps.now);
+    await endSessions(tx, actor.id, 'all');
+    return ok(null);
+  });
+}

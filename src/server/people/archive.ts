@@ -1,0 +1,106 @@
+import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { archiveName, archiveTexts, type OwnText } from '@/core/people/archive';
+import { account } from '@/db/queries/accounts';
+import { college } from '@/db/queries/college';
+import { archivedDrafts, archivedFiles, archivedPosts, archivedRest } from '@/db/queries/own-archive';
+import type { Actor, Deps } from '../deps';
+import type { FileStore } from '../files/store';
+
+const iso = (at: number) => `${new Date(at).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+
+/** The name of a file as its owner knows it, with its ending. */
+const fileName = (n: number, name: string) => {
+  const dot = name.lastIndexOf('.');
+  const ending =
+    dot > 0
+      ? name
+          .slice(dot + 1)
+          .replace(/[^A-Za-z0-9]/gu, '')
+          .slice(0, 8)
+      : '';
+  return `files/${archiveName(n, dot > 0 ? name.slice(0, dot) : name)}${ending ? `.${ending}` : ''}`;
+};
+
+/**
+ * Everything of one person in one archive, as it is read: what they shared with every version, drafts, notes, sources, marks and files, in
+ * open forms, with a page that reads by itself. It is put together while it is sent: no size of it takes more memory than one file's
+ * piece and the texts.
+ */
+export async function* ownArchive(
+  deps: Deps & { files: FileStore },
+  actor: Actor,
+): AsyncGenerator<Uint8Array> {
+  const [self, home, posts, drafts, rest, files] = await Promise.all([
+    account(deps.db, actor.id),
+    college(deps.db),
+    archivedPosts(deps.db, actor.id),
+    archivedDrafts(deps.db, actor.id),
+    archivedRest(deps.db, actor.id),
+    archivedFiles(deps.db, actor.id),
+  ]);
+  if (!self) throw new Error('whoever is signed in has an account');
+  const placed = files.map((f, i) => ({ ...f, path: fileName(i + 1, f.name) }));
+  const shared = posts.flatMap((p): OwnText[] =>
+    p.versions.map((v, i) => ({
+      line: `${p.kind === 'response' ? 'Response' : `Reply to #${p.answers}`} #${p.id}, ${
+        i === 0 ? 'shared' : 'changed'
+      } ${iso(v.at)}${p.withdrawn ? ', withdrawn' : ''}`,
+      course: p.course,
+      discussion: p.discussion,
+      title: v.title,
+      doc: v.doc,
+    })),
+  );
+  const texts = archiveTexts({
+    name: self.name,
+    email: self.email,
+    about: `taken ${iso(deps.now)} from ${home?.name ?? 'Pulpit'}`,
+    shared,
+    drafts: drafts.map((d) => ({ ...d, line: d.kind === 'response' ? 'Response' : 'Reply' })),
+    data: {
+      account: {
+        name: self.name,
+        saidAs: self.saidAs,
+        email: self.email,
+        timeZone: self.timeZone,
+        spelling: self.spelling,
+      },
+      'margin notes': rest.notes,
+      'notes to self': rest.self,
+      sources: rest.sources,
+      marks: rest.marks,
+    },
+    files: placed,
+  });
+
+  let ready: Uint8Array[] = [];
+  let broken: Error | null = null;
+  const zip = new Zip((error, piece) => {
+    if (error) broken = error;
+    else ready.push(piece);
+  });
+  const taken = () => {
+    if (broken) throw broken;
+    const pieces = ready;
+    ready = [];
+    return pieces;
+  };
+  for (const { path, text } of texts) {
+    const entry = new ZipDeflate(path);
+    zip.add(entry);
+    entry.push(new TextEncoder().encode(text), true);
+    yield* taken();
+  }
+  for (const { path, sha256 } of placed) {
+    const entry = new ZipPassThrough(path);
+    zip.add(entry);
+    for await (const piece of await deps.files.read(sha256)) {
+      entry.push(piece as Uint8Array);
+      yield* taken();
+    }
+    entry.push(new Uint8Array(0), true);
+    yield* taken();
+  }
+  zip.end();
+  yield* taken();
+}

@@ -1,0 +1,61 @@
+import { randomInt } from 'node:crypto';
+import { fail, ok, type Result } from '@/core/result';
+import { courseId } from '@/core/ids';
+import { roleIn } from '@/db/queries/courses';
+import { enrolNew } from '@/db/queries/accounts';
+import { leaveCourse } from '@/db/queries/enrolments';
+import { askToJoin, courseByCode } from '@/db/queries/hosted-courses';
+import type { Actor, Deps } from '../deps';
+import { mayTry } from '../sessions/tries';
+
+/** Letters and digits that nobody takes for one another, however they are written down. */
+const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
+
+/** A code that can be written on a board: three groups of four. @example newCode() // 'k7mq-2xhf-9tab' */
+export const newCode = () =>
+  Array.from({ length: 3 }, () =>
+    Array.from({ length: 4 }, () => SIGNS[randomInt(SIGNS.length)]).join(''),
+  ).join('-');
+
+/** A code as it was made, from what somebody typed. @example plainCode(' K7MQ 2XHF 9TAB ') // 'k7mq-2xhf-9tab' */
+export const plainCode = (typed: string) =>
+  (
+    typed
+      .toLowerCase()
+      .replace(/[^a-z0-9]/gu, '')
+      .slice(0, 40)
+      .match(/.{1,4}/gu) ?? []
+  ).join('-');
+
+export type Joined = { code: 'joined' | 'asked' | 'there-already'; course: string };
+
+/** Into a course by its code: at once, or by asking its staff where the course wants that. */
+export async function joinByCode(
+  deps: Deps,
+  actor: Actor,
+  typed: string,
+  network: string | null,
+): Promise<Result<Joined, { code: 'no-such-code' } | { code: 'too-many-tries' }>> {
+  if (!(await mayTry(deps, 'code', { about: actor.id, network }))) return fail({ code: 'too-many-tries' });
+  return deps.db.transaction(async (tx) => {
+    const found = await courseByCode(tx, plainCode(typed));
+    if (!found) return fail({ code: 'no-such-code' as const });
+    if (await roleIn(tx, found.course, actor.id))
+      return ok({ code: 'there-already' as const, course: found.name });
+    if (found.approval) {
+      await askToJoin(tx, found.course, actor.id, deps.now);
+      return ok({ code: 'asked' as const, course: found.name });
+    }
+    await enrolNew(tx, found.course, actor.id, 'student');
+    return ok({ code: 'joined' as const, course: found.name });
+  });
+}
+
+/** Leaves a course in which one has shared nothing. What was shared stays with the class, and its writer with it. */
+export async function leave(
+  deps: Deps,
+  actor: Actor,
+  course: string,
+): Promise<Result<null, { code: 'has-shared' }>> {
+  return (await leaveCourse(deps.db, courseId(course), actor.id)) ? ok(null) : fail({ code: 'has-shared' });
+}

@@ -1,0 +1,26 @@
+import { randomUUID } from 'node:crypto';
+import { instant } from '@/core/ids';
+import { foldedAddress, takeTry } from '@/db/queries/sign-in';
+import type { Deps } from '../deps';
+
+const HOUR_MS = 3_600_000;
+/** So often an hour: by one address or person, and by one network for all. */
+const MOST = { one: 5, network: 30 } as const;
+
+/**
+ * Takes the right to try something that strangers can ask for without limit otherwise: a link for a forgotten password, a course's
+ * code, a password once more. Counted by whom it is about and by the network it comes from, never by a person's address alone, so
+ * that nobody can keep a named person out.
+ */
+export async function mayTry(
+  deps: Deps,
+  what: 'password' | 'code' | 'own-password' | 'alone' | 'archive',
+  by: { about: string; network: string | null },
+): Promise<boolean> {
+  const about = await foldedAddress(deps.db, by.about);
+  const counted = [
+    { key: `${what} ${about} ${by.network ?? ''}`, most: MOST.one },
+    ...(by.network === null ? [] : [{ key: `${what} of ${by.network}`, most: MOST.network }]),
+  ];
+  return takeTry(deps.db, randomUUID(), counted, instant(deps.now - HOUR_MS), deps.now);
+}

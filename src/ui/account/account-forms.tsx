@@ -1,0 +1,154 @@
+'use client';
+
+import type { AccountPage } from '@/contract/account';
+import { Labelled, NewPasswordField, TextField, Trouble, ZoneField } from '../people/fields';
+import type { TellingAction } from '../people/told';
+import { useTold } from '../people/use-told';
+
+/** Who one is here, and how one reads. */
+export function SelfForm(props: { action: TellingAction; self: AccountPage; zones: readonly string[] }) {
+  const { name, saidAs, timeZone, theme, spelling } = props.self;
+  const { act, sending, trouble, of } = useTold(props.action, { name, saidAs, timeZone, theme, spelling });
+  return (
+    <form action={act} className="grid gap-3 sm:grid-cols-2">
+      <div className="empty:hidden sm:col-span-2">
+        <Trouble text={trouble} />
+      </div>
+      <TextField
+        label="Your name, as classmates see it"
+        name="name"
+        defaultValue={of('name')}
+        required
+        maxLength={200}
+        autoComplete="name"
+      />
+      <TextField
+        label="How it is said"
+        name="saidAs"
+        defaultValue={of('saidAs')}
+        maxLength={200}
+        placeholder="ee-MAH-nee"
+        hint="If you like: it stands beside your name in the list of people."
+      />
+      <ZoneField label="Your time zone" name="timeZone" zones={props.zones} chosen={of('timeZone')} />
+      <Labelled label="Spelling">
+        <select
+          name="spelling"
+          defaultValue={of('spelling')}
+          key={`s${of('spelling')}`}
+          className="field font-normal"
+        >
+          <option value="en-GB">British</option>
+          <option value="en-US">American</option>
+        </select>
+      </Labelled>
+      <Labelled label="Paper">
+        <select name="theme" defaultValue={of('theme')} key={`t${of('theme')}`} className="field font-normal">
+          <option value="system">As the device</option>
+          <option value="light">Light</option>
+          <option value="dark">Dark</option>
+        </select>
+      </Labelled>
+      <div className="flex items-end sm:col-span-2">
+        <button type="submit" className="btn go" disabled={sending}>
+          {sending ? 'Keeping…' : 'Keep'}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const Known = ({ id }: { id: string }) => (
+  <TextField
+    label="Your password now"
+    name="password"
+    id={id}
+    type="password"
+    autoComplete="current-password"
+    required
+  />
+);
+
+/** Changes the own password. */
+export function PasswordForm({ action }: { action: TellingAction }) {
+  const { act, sending, trouble } = useTold(action);
+  return (
+    <form action={act} className="grid gap-3">
+      <Trouble text={trouble} />
+      <Known id="password-now" />
+      <NewPasswordField name="nextPassword" label="New password" />
+      <button type="submit" className="btn justify-self-start" disabled={sending}>
+        Change the password
+      </button>
+    </form>
+  );
+}
+
+/** Asks for another mail address. */
+export function AddressForm({ action, email }: { action: TellingAction; email: string }) {
+  const { act, sending, trouble, of } = useTold(action);
+  return (
+    <form action={act} className="grid gap-3">
+      <Trouble text={trouble} />
+      <p>
+        You sign in as <b>{email}</b>.
+      </p>
+      <TextField
+        label="New mail address"
+        name="email"
+        type="email"
+        defaultValue={of('email')}
+        required
+        maxLength={320}
+        autoComplete="email"
+        hint="A link goes there; nothing changes until it is opened. The old address is told."
+      />
+      <Known id="password-for-address" />
+      <button type="submit" className="btn justify-self-start" disabled={sending}>
+        Send the link
+      </button>
+    </form>
+  );
+}
+
+/** Ends the own account, after saying what goes and what stays. */
+export function EndForm({ action }: { action: TellingAction }) {
+  const { act, sending, trouble } = useTold(action);
+  return (
+    <form action={act} className="grid gap-3">
+      <Trouble text={trouble} />
+      <p>
+        Nobody can sign in with this account then, and you are signed out everywhere. What you shared stays
+        with your classes, under your name; your drafts and notes are kept, but nobody reads them. A steward
+        can open the account again.
+      </p>
+      <Known id="password-to-end" />
+      <button type="submit" className="btn justify-self-start border-brick text-brick" disabled={sending}>
+        End my account
+      </button>
+    </form>
+  );
+}
+
+/** Into a course by the code that was given out. */
+export function JoinForm({ action }: { action: TellingAction }) {
+  const { act, sending, trouble, of } = useTold(action);
+  return (
+    <form action={act} className="grid gap-3">
+      <Trouble text={trouble} />
+      <TextField
+        label="Code of a course"
+        name="code"
+        defaultValue={of('code')}
+        required
+        maxLength={60}
+        autoComplete="off"
+        spellCheck={false}
+        placeholder="k7mq-2xhf-9tab"
+      />
+      <button type="submit" className="btn justify-self-start" disabled={sending}>
+        Join
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,58 @@
+import type { MailboxPage } from '@/contract/stewards';
+import { moment } from '../words/time';
+
+const ADDRESS = /(https?:\/\/\S+)/gu;
+
+/** The words of a mail, its addresses as links. */
+const Body = ({ text }: { text: string }) => (
+  <p className="text-[14.5px] break-words whitespace-pre-wrap">
+    {text.split(ADDRESS).map((piece, i) =>
+      i % 2 ? (
+        <a key={i} className="link break-all" href={piece}>
+          {piece}
+        </a>
+      ) : (
+        piece
+      ),
+    )}
+  </p>
+);
+
+/** The mailbox that ships: what would have gone out by mail, newest first. */
+export function Mailbox(props: { mailbox: MailboxPage; zone: string; smtp: boolean }) {
+  const { mails, more } = props.mailbox;
+  return (
+    <main id="main" className="mx-auto grid max-w-[860px] gap-5 px-4 py-6 sm:px-7">
+      <div>
+        <h1 className="text-[25px] leading-tight">The mailbox</h1>
+        <p className="mt-1 text-ink-2">
+          {props.smtp
+            ? 'Mail of this installation leaves through a mail server. Only what was written before lies here.'
+            : 'No mail server is set, so every mail of this installation stays here, whoever it is for.'}
+        </p>
+      </div>
+      {mails.length ? (
+        <ul className="grid gap-3">
+          {mails.map((m, i) => (
+            <li key={m.id} className="plate">
+              <details open={i === 0}>
+                <summary className="cursor-pointer px-5 py-3">
+                  <b>{m.subject}</b>
+                  <span className="block text-[12.5px] break-all text-ink-2">
+                    to {m.to} · {moment(m.at, props.zone)}
+                  </span>
+                </summary>
+                <div className="border-t border-rule-soft px-5 py-3">
+                  <Body text={m.text} />
+                </div>
+              </details>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <p className="plate px-5 py-4 text-ink-2">Nothing has been sent yet.</p>
+      )}
+      {more ? <p className="text-[13px] text-ink-2">{more} older ones lie in the folder.</p> : null}
+    </main>
+  );
+}

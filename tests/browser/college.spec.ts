@@ -1,0 +1,236 @@
+import { connect } from '@/db/connection';
+import { migrate } from '@/db/migrate';
+import { instant } from '@/core/ids';
+import { firstRunKey } from '@/server/people/first-run';
+import { createDatabase, withDatabase } from '../../scripts/lib/database';
+import { startJobs, stopJobs } from '../../scripts/lib/jobs';
+import { startWeb, stopWeb } from '../../scripts/lib/web';
+import { enterAs, startAfresh } from './help';
+import { ownServer } from './server';
+import { expect, test, type Browser, type Page } from './test';
+
+/** The server of this process as somebody finds it who starts Pulpit for themselves: nobody and nothing in it. */
+async function startEmpty(): Promise<string> {
+  const { run, port, slot, database } = ownServer();
+  const name = `empty_${run}`;
+  await createDatabase(database, name);
+  const url = withDatabase(database, name);
+  const db = connect(url, { poolMax: 2 });
+  try {
+    await migrate(db);
+    const key = await firstRunKey({ db, now: instant(Date.now()) }, false);
+    await stopWeb(run);
+    await stopJobs(run);
+    const env = { DATABASE_URL: url, PULPIT_DEMO: '0' };
+    await startWeb(run, { port, slot, mark: 'test', env });
+    startJobs(run, port, env);
+    return key ?? '';
+  } finally {
+    await db.destroy();
+  }
+}
+
+async function startDemo() {
+  const { run, port, slot, database } = ownServer();
+  await stopWeb(run);
+  await stopJobs(run);
+  const env = { DATABASE_URL: database, PULPIT_DEMO: '1' };
+  await startWeb(run, { port, slot, mark: 'test', env });
+  startJobs(run, port, env);
+}
+
+/** The link in the newest mail to somebody, once it has left. */
+async function linkTo(steward: Page, address: string): Promise<string> {
+  let link: string | null = null;
+  await expect(async () => {
+    await steward.goto('/mailbox');
+    const mail = steward
+      .getByRole('group')
+      .filter({ hasText: `to ${address}` })
+      .first();
+    await expect(mail).toBeVisible({ timeout: 500 });
+    link = await mail.locator('a[href*="#"]').getAttribute('href', { timeout: 500 });
+  }).toPass();
+  const { pathname, hash } = new URL(link ?? '');
+  return `${pathname}${hash}`;
+}
+
+const PASSWORD = 'a heron stands in the shallow bend';
+
+/** Somebody opens the link of their invitation on a machine of their own. */
+async function accept(browser: Browser, link: string, name: string): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(link);
+  await page.getByLabel('Your name, as classmates see it').fill(name);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Accept' }).click();
+  await expect(page).toHaveURL((url) => url.pathname === '/');
+  return page;
+}
+
+test.describe('an installation of one’s own', () => {
+  // Two processes are stopped and started, and each mail goes its whole way.
+  test.setTimeout(240_000);
+  let key = '';
+  test.beforeAll(async () => {
+    key = await startEmpty();
+  });
+  test.afterAll(() => startDemo());
+
+  test('begins with a key, and ends with a course that has an instructor and a class', async ({
+    page,
+    browser,
+  }) => {
+    // The key is taken out of the address at once.
+    await page.goto(`/begin#${key}`);
+    await expect(page.getByRole('heading', { name: 'Make Pulpit yours' })).toBeVisible();
+    await page.getByLabel('Its name').fill('Saltmarsh School');
+    await page.getByLabel('Its time zone').selectOption('Europe/Dublin');
+    await page.getByLabel('Your name').fill('Ottoline Fray');
+    await page.getByLabel('Mail address').fill('ottoline@saltmarsh.example');
+    await page.getByLabel('Password').fill('saltmarsh school');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'too easy to guess' })).toBeVisible();
+    // What was typed is still there.
+    await expect(page.getByLabel('Your name')).toHaveValue('Ottoline Fray');
+    await expect(page.getByLabel('Its time zone')).toHaveValue('Europe/Dublin');
+    expect(page.url()).not.toContain(key);
+    await page.getByLabel('Password').fill('lanterns over the tide mill');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.getByRole('heading', { name: 'Saltmarsh School' })).toBeVisible();
+
+    await expect(page.getByRole('heading', { name: 'Make the first course' })).toBeVisible();
+    await page.getByRole('link', { name: 'Make a course' }).click();
+    await page.getByLabel('Code').fill('BIO 210');
+    await page.getByLabel('Title').fill('Life in Salt Water');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'The course is made' })).toBeVisible();
+    const course = page.url().split('?')[0] ?? '';
+
+    const invite = page.getByRole('region', { name: 'Invite who teaches it' });
+    await invite.getByLabel('Mail address').fill('brandt@saltmarsh.example');
+    await invite.getByLabel('Name').fill('Dr. Ilse Brandt');
+    await expect(invite.getByLabel('As')).toHaveValue('instructor');
+    await invite.getByRole('button', { name: 'Invite' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Invited' })).toBeVisible();
+    const teacher = await accept(browser, await linkTo(page, 'brandt@saltmarsh.example'), 'Dr. Ilse Brandt');
+    await teacher.goto('/courses/bio-210/people');
+    await expect(teacher.getByText('Dr. Ilse Brandt (you)')).toBeVisible();
+    // The stewards' pages are not there for anybody else.
+    expect((await teacher.goto('/stewards'))?.status()).toBe(404);
+
+    await page.goto(course);
+    await page.getByLabel('Roster file').setInputFiles({
+      name: 'class.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        'Name;Mail\nAda Quill;ada@saltmarsh.example\nBram Sole;nowhere\nCleo Wrack;cleo@saltmarsh.example\n',
+      ),
+    });
+    await page.getByRole('button', { name: 'Look at it' }).click();
+    await expect(page.getByText('Row 3 has an address that is none')).toBeVisible();
+    await page.getByRole('button', { name: 'Take the 2 sound ones' }).click();
+    await expect(page.getByRole('status').filter({ hasText: '2 people invited by mail' })).toBeVisible();
+    const ada = await accept(browser, await linkTo(page, 'ada@saltmarsh.example'), 'Ada Quill');
+    await ada.goto('/courses/bio-210/people');
+    await expect(ada.getByText('Ada Quill (you)')).toBeVisible();
+
+    // Taken back in one window, it opens nothing in the other.
+    const cleo = await linkTo(page, 'cleo@saltmarsh.example');
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(cleo);
+    await expect(other.getByRole('heading', { name: 'Welcome to Saltmarsh School' })).toBeVisible();
+    await page.goto(course);
+    await page.getByRole('button', { name: 'Take back: cleo@saltmarsh.example' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Taken back' })).toBeVisible();
+    await other.getByLabel('Your name, as classmates see it').fill('Cleo Wrack');
+    await other.getByLabel('Password').fill(PASSWORD);
+    await other.getByRole('button', { name: 'Accept' }).click();
+    await expect(other.getByRole('alert').filter({ hasText: 'was taken back' })).toBeVisible();
+
+    // An account that a steward ends is signed out in its own window.
+    await page.goto('/stewards/people?q=ada');
+    await page.getByRole('link', { name: 'Ada Quill' }).click();
+    await page.getByRole('button', { name: 'End the account' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'The account is ended' })).toBeVisible();
+    await ada.goto('/');
+    await expect(ada).toHaveURL(/\/sign-in/u);
+
+    await page.goto('/stewards/log');
+    await expect(page.getByText('Ottoline Fray ended the account of Ada Quill.')).toBeVisible();
+    await page.goto('/stewards/college');
+    await page.getByLabel('Telephone').fill('+353 1 555 0101');
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
+    await ada.goto('/sign-in');
+    await expect(ada.getByText('Help from Saltmarsh School')).toBeVisible();
+  });
+
+  test('gives a forgotten password back by mail, and the old one is none', async ({ page, browser }) => {
+    const steward = await (await browser.newContext()).newPage();
+    await steward.goto('/sign-in');
+    await steward.getByLabel('Mail address').fill('ottoline@saltmarsh.example');
+    await steward.getByLabel('Password').fill('lanterns over the tide mill');
+    await steward.getByRole('button', { name: 'Sign in' }).click();
+    await expect(steward).toHaveURL((url) => url.pathname === '/');
+
+    await page.goto('/sign-in');
+    await page.getByRole('link', { name: 'Forgotten your password?' }).click();
+    for (const address of ['nobody@saltmarsh.example', 'brandt@saltmarsh.example']) {
+      await page.getByLabel('Mail address').fill(address);
+      await page.getByRole('button', { name: 'Send me a link' }).click();
+      await expect(page.getByRole('status').filter({ hasText: 'If there is an account' })).toBeVisible();
+    }
+    await page.goto(await linkTo(steward, 'brandt@saltmarsh.example'));
+    await page.getByLabel('New password').fill('the ferry waits for no one');
+    await page.getByRole('button', { name: 'Change it' }).click();
+    await expect(page.getByText('Your password is changed. Sign in with it.')).toBeVisible();
+    await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
+    await page.getByLabel('Password').fill(PASSWORD);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'do not belong together' })).toBeVisible();
+    await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
+    await page.getByLabel('Password').fill('the ferry waits for no one');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page).toHaveURL((url) => url.pathname === '/');
+  });
+});
+
+test.describe('the account of one of the demo', () => {
+  test.beforeEach(() => startAfresh());
+
+  test('keeps who one is, says where one is signed in, and joins a course by its code', async ({
+    page,
+    browser,
+  }) => {
+    await enterAs(page, 'Imani Okoro', '/account');
+    await page.getByLabel('How it is said').fill('ee-MAH-nee');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
+    await expect(page.getByLabel('How it is said')).toHaveValue('ee-MAH-nee');
+
+    const elsewhere = await (await browser.newContext()).newPage();
+    await enterAs(elsewhere, 'Imani Okoro');
+    await page.reload();
+    await page
+      .getByRole('button', { name: /^Sign out there/u })
+      .first()
+      .click();
+    await expect(page.getByRole('status').filter({ hasText: 'Signed out there' })).toBeVisible();
+    await elsewhere.goto('/');
+    await expect(elsewhere).toHaveURL(/\/sign-in/u);
+
+    await page.getByLabel('Code of a course').fill('zzzz-zzzz-zzzz');
+    await page.getByRole('button', { name: 'Join' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'No course has this code' })).toBeVisible();
+    await expect(page.getByLabel('Code of a course')).toHaveValue('zzzz-zzzz-zzzz');
+  });
+
+  test('whoever asks to be let in is let in by a steward, and told', async ({ page }) => {
+    await enterAs(page, 'Agnes Thorwald', '/stewards/courses');
+    await page.getByRole('link', { name: /^SND 130/u }).click();
+    await page.getByRole('button', { name: 'Let in Brigid Tamm' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Let in, and told by mail' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Brigid Tamm' })).toBeVisible();
+  });
+});
