@@ -45,9 +45,11 @@ export type PersonOnList = {
 export type StewardHome = {
   college: CollegeView;
   figures: { people: number; courses: number; invited: number };
-  todo: ('course' | 'instructor' | 'students' | 'help')[];
+  todo: ('asking' | 'course' | 'instructor' | 'students' | 'help')[];
   mail: { waiting: number; since: Instant | null; trouble: string };
   log: LogLine[];
+  /** Courses that somebody asks to be let into, with how many ask. */
+  asking: { id: string; code: string; n: number }[];
 };
 
 export type LogLine = {

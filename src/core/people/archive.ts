@@ -56,7 +56,7 @@ export function archiveTexts(mine: Mine): { path: string; text: string }[] {
     const articles = all.map((own, i) => {
       const path = `${folder}/${archiveName(i + 1, `${own.course} ${own.discussion}`)}.md`;
       const head = own.title ? `# ${own.title.replace(/\s+/gu, ' ')}\n\n` : '';
-      texts.push({ path, text: `${head}${markdownOf(own.doc)}\n` });
+      texts.push({ path, text: `${head}${markdownOf(own.doc).trim()}\n` });
       return (
         `<article><p class="line">${escapeHtml(`${own.course} · ${own.discussion} · ${own.line}`)} · <a href="${path}">as a file</a></p>` +
         `${own.title ? `<h3>${escapeHtml(own.title)}</h3>` : ''}${htmlOf(own.doc, { within: `${folder}-${i}-` })}</article>`

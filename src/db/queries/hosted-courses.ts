@@ -136,3 +136,14 @@ export const decideJoin = (db: Db, course: CourseId, person: PersonId, granted: 
     .where({ course_id: course, person_id: person })
     .whereNull('decided_at')
     .update({ decided_at: timestamptz(now), granted });
+
+/** Courses that somebody asks to be let into, with how many ask, by code. */
+export async function coursesAskedFor(db: Db): Promise<{ id: CourseId; code: string; n: number }[]> {
+  const rows = await db('join_requests as j')
+    .join('courses as c', 'c.id', 'j.course_id')
+    .whereNull('j.decided_at')
+    .groupBy('c.id', 'c.code')
+    .orderBy('c.code')
+    .select('c.id', 'c.code', db.raw('count(*) as n'));
+  return rows.map((r) => ({ id: courseId(r.id), code: r.code, n: Number(r.n) }));
+}

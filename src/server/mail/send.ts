@@ -1,6 +1,4 @@
 import { courseId, personId } from '@/core/ids';
-import { wallClockAt } from '@/core/deadlines/wallclock';
-import { instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
 import { account, accountByAddress, type AccountRecord } from '@/db/queries/accounts';
 import { college } from '@/db/queries/college';
@@ -13,6 +11,10 @@ import type { MailPort } from './port';
 import { mailText, type MailText } from './texts';
 
 const WEEK_MS = 7 * 86_400_000;
+
+/** A moment as a mail says it: the reader's own zone is not known yet, so the college's stands beside. */
+const inWords = (at: number, timeZone: string) =>
+  `${new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone }).format(at)} (${timeZone.replace(/_/gu, ' ')})`;
 
 type Sending = { db: Db; now: Deps['now']; demo: boolean };
 
@@ -43,7 +45,7 @@ async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; tex
       const found = id ? await invitation(s.db, id) : null;
       if (!found || found.accepted || found.takenBack) return null;
       const key = await newKey(s, 'invitation', { invitation: found.id });
-      const until = wallClockAt(instant(s.now + WEEK_MS), home?.timeZone ?? 'UTC').replace('T', ' at ');
+      const until = inWords(s.now + WEEK_MS, home?.timeZone ?? 'UTC');
       const role = found.steward ? 'steward' : (found.role ?? 'alone');
       return {
         name: found.name,

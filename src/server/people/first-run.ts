@@ -45,10 +45,7 @@ export async function beginCollege(
     const held = await hold(tx, deps.now, key, 'first-run');
     if (!held.ok) return held;
     if (await anySteward(tx, demo)) return fail({ code: 'key-used' as const });
-    const hash = await newPassword(tx, said.password, {
-      name: `${said.name} ${said.college}`,
-      email: said.email,
-    });
+    const hash = await newPassword(tx, said.password, said);
     if (!hash.ok) return hash;
     const id = personId(randomUUID());
     await nameCollege(

@@ -10,9 +10,9 @@ export type PasswordFailure = { code: 'password'; why: PasswordProblem };
 export async function newPassword(
   db: Db,
   password: string,
-  of: { name: string; email: string },
+  of: { name: string; email: string; college?: string },
 ): Promise<Result<string, PasswordFailure>> {
-  const own = [of.name, of.email, (await college(db))?.name ?? '', 'pulpit'];
+  const own = [of.name, of.email, of.college ?? (await college(db))?.name ?? '', 'pulpit'];
   const why = passwordProblem(password, own);
   return why ? fail({ code: 'password', why }) : ok(await hashPassword(password));
 }

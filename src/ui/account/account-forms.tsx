@@ -10,7 +10,7 @@ export function SelfForm(props: { action: TellingAction; self: AccountPage; zone
   const { name, saidAs, timeZone, theme, spelling } = props.self;
   const { act, sending, trouble, of } = useTold(props.action, { name, saidAs, timeZone, theme, spelling });
   return (
-    <form action={act} className="grid gap-3 sm:grid-cols-2">
+    <form action={act} className="grid items-start gap-3 sm:grid-cols-2">
       <div className="empty:hidden sm:col-span-2">
         <Trouble text={trouble} />
       </div>

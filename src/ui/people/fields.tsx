@@ -1,26 +1,32 @@
-import type { ComponentProps, ReactNode } from 'react';
+import { useId, type ComponentProps, type ReactNode } from 'react';
 import { PASSWORD_LENGTH } from '@/core/people/naming';
 
-/** A field with its name above it, and beneath it what helps to fill it in. */
-export function Labelled(props: { label: string; hint?: string; children: ReactNode }) {
-  return (
-    <label className="grid gap-1 font-semibold">
-      {props.label}
-      {props.children}
-      {props.hint ? <span className="text-[12.5px] font-normal text-ink-2">{props.hint}</span> : null}
-    </label>
-  );
-}
+/** A field with its name above it. */
+export const Labelled = (props: { label: string; children: ReactNode }) => (
+  <label className="grid content-start gap-1 font-semibold">
+    {props.label}
+    {props.children}
+  </label>
+);
 
+/** A field of one line, with what helps to fill it in beneath: told after the name, and no part of it. */
 export function TextField({
   label,
   hint,
   ...input
 }: { label: string; hint?: string } & ComponentProps<'input'>) {
+  const id = useId();
   return (
-    <Labelled label={label} hint={hint}>
-      <input {...input} className="field font-normal" />
-    </Labelled>
+    <div className="grid content-start gap-1">
+      <Labelled label={label}>
+        <input {...input} aria-describedby={hint ? id : undefined} className="field font-normal" />
+      </Labelled>
+      {hint ? (
+        <p id={id} className="text-[12.5px] text-ink-2">
+          {hint}
+        </p>
+      ) : null}
+    </div>
   );
 }
 

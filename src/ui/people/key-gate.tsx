@@ -2,6 +2,7 @@
 
 import { keyAt } from '@/contract/addresses';
 import { useEffect, useRef } from 'react';
+import { TextField } from './fields';
 
 /**
  * Hands the key of a link over. It stands behind the `#` of the address, where no server and no log sees it; scripts take it from
@@ -20,20 +21,14 @@ export function KeyGate(props: { purpose: string; what: string }) {
   }, []);
   return (
     <form ref={form} action={keyAt(props.purpose)} method="post" className="grid gap-3">
-      <label className="grid gap-1 font-semibold">
-        {props.what}
-        <input
-          className="field font-normal"
-          name="key"
-          required
-          autoComplete="off"
-          spellCheck={false}
-          aria-describedby="key-hint"
-        />
-        <span id="key-hint" className="text-[12.5px] font-normal text-ink-2">
-          The part of the address behind the sign #. If the link was opened, it is filled in for you.
-        </span>
-      </label>
+      <TextField
+        label={props.what}
+        name="key"
+        required
+        autoComplete="off"
+        spellCheck={false}
+        hint="The part of the address behind the sign #. If the link was opened, it is filled in for you."
+      />
       <button type="submit" className="btn go justify-self-start">
         Open
       </button>

@@ -83,7 +83,7 @@ export function CollegeForm(props: {
           </span>
         </label>
       </Plate>
-      <div className="self-end">
+      <div className="lg:col-span-2">
         <button type="submit" className="btn go" disabled={sending}>
           {sending ? 'Keeping…' : 'Keep'}
         </button>

@@ -34,20 +34,22 @@ export function Course(props: { view: CourseOfSteward; zone: string; mine: boole
                     <b>{r.name}</b>
                     <span className="block text-[12.5px] break-all text-ink-2">{r.email}</span>
                   </span>
-                  <ActButton
-                    action={act}
-                    act="let-in"
-                    label="Let in"
-                    name={`Let in ${r.name}`}
-                    more={{ person: r.person }}
-                  />
-                  <ActButton
-                    action={act}
-                    act="refuse"
-                    label="Refuse"
-                    name={`Refuse ${r.name}`}
-                    more={{ person: r.person }}
-                  />
+                  <span className="flex gap-2">
+                    <ActButton
+                      action={act}
+                      act="let-in"
+                      label="Let in"
+                      name={`Let in ${r.name}`}
+                      more={{ person: r.person }}
+                    />
+                    <ActButton
+                      action={act}
+                      act="refuse"
+                      label="Refuse"
+                      name={`Refuse ${r.name}`}
+                      more={{ person: r.person }}
+                    />
+                  </span>
                 </li>
               ))}
             </ul>

@@ -2,74 +2,88 @@ import Link from 'next/link';
 import {
   collegeAt,
   mailboxAt,
+  stewardsCourseAt,
   stewardsCoursesAt,
   stewardsLogAt,
   stewardsPeopleAt,
 } from '@/contract/addresses';
 import type { StewardHome } from '@/contract/stewards';
-import { plural } from '../words/plural';
+import { list, plural } from '../words/plural';
 import { moment } from '../words/time';
 import { Plate } from './frame';
 import { LogLines } from './log';
 
-const NEXT: Record<StewardHome['todo'][number], { title: string; why: string; href: string; label: string }> =
-  {
-    course: {
-      title: 'Make the first course',
-      why: 'A code, a title and a time zone are enough. It is empty until its staff fill it.',
-      href: stewardsCoursesAt(),
-      label: 'Make a course',
-    },
-    instructor: {
-      title: 'Say who teaches',
-      why: 'A course without an instructor has nobody to write its prompts. An invitation goes by mail.',
-      href: stewardsCoursesAt(),
-      label: 'Choose the course',
-    },
-    students: {
-      title: 'Bring the class in',
-      why: 'By a roster (CSV) that you look at before anybody is invited, one by one, or by a code they type.',
-      href: stewardsCoursesAt(),
-      label: 'Choose the course',
-    },
-    help: {
-      title: 'Say where help is found',
-      why: 'A telephone number and hours. They stand on the sign-in page and wherever something goes wrong.',
-      href: collegeAt(),
-      label: 'Say it',
-    },
+type Step = { title: string; why: string; href: string; label: string };
+
+const NEXT: Record<Exclude<StewardHome['todo'][number], 'asking'>, Step> = {
+  course: {
+    title: 'Make the first course',
+    why: 'A code, a title and a time zone are enough. It is empty until its staff fill it.',
+    href: stewardsCoursesAt(),
+    label: 'Make a course',
+  },
+  instructor: {
+    title: 'Say who teaches',
+    why: 'A course without an instructor has nobody to write its prompts. An invitation goes by mail.',
+    href: stewardsCoursesAt(),
+    label: 'Choose the course',
+  },
+  students: {
+    title: 'Bring the class in',
+    why: 'By a roster (CSV) that you look at before anybody is invited, one by one, or by a code they type.',
+    href: stewardsCoursesAt(),
+    label: 'Choose the course',
+  },
+  help: {
+    title: 'Say where help is found',
+    why: 'A telephone number and hours. They stand on the sign-in page and wherever something goes wrong.',
+    href: collegeAt(),
+    label: 'Say it',
+  },
+};
+
+/** Who asks to be let in, as the next thing to do: the first course that somebody asks for. */
+function askingStep(asking: StewardHome['asking']): Step {
+  const n = asking.reduce((sum, c) => sum + c.n, 0);
+  const [first] = asking;
+  return {
+    title: `${plural(n, 'person asks', 'people ask')} to be let in`,
+    why: `Into ${list(asking.map((c) => c.code))}, by a code that wants your word. They wait until you let them in or refuse.`,
+    href: first ? stewardsCourseAt(first.id) : stewardsCoursesAt(),
+    label: 'Look at who asks',
   };
+}
 
 /** What there is, what to do next, whether mail leaves, and what was done last. */
 export function Home({ home, zone }: { home: StewardHome; zone: string }) {
   const { figures, mail } = home;
-  const [next, ...later] = home.todo;
+  const [next, ...later] = home.todo.map((t) => (t === 'asking' ? askingStep(home.asking) : NEXT[t]));
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[1fr_380px]">
       <div className="grid gap-5">
         <section aria-labelledby="next" className="plate border-l-4 border-l-pine px-5 py-4">
           <h2 id="next" className="text-[18px]">
-            {next ? NEXT[next].title : 'Nothing waits for you'}
+            {next ? next.title : 'Nothing waits for you'}
           </h2>
           <p className="mt-1 text-ink-2">
             {next
-              ? NEXT[next].why
+              ? next.why
               : 'Courses have staff and students, and help is said. Invitations that are open stand under People.'}
           </p>
           {next ? (
             <p className="mt-3">
-              <Link className="btn go" href={NEXT[next].href}>
-                {NEXT[next].label}
+              <Link className="btn go" href={next.href}>
+                {next.label}
               </Link>
             </p>
           ) : null}
           {later.length ? (
             <ul className="mt-3 list-disc pl-5 text-[13.5px] text-ink-2">
               {later.map((t) => (
-                <li key={t}>
+                <li key={t.title}>
                   Then:{' '}
-                  <Link className="link" href={NEXT[t].href}>
-                    {NEXT[t].title.toLowerCase()}
+                  <Link className="link" href={t.href}>
+                    {t.title.toLowerCase()}
                   </Link>
                 </li>
               ))}

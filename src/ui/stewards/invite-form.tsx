@@ -18,7 +18,10 @@ export function InviteForm(props: {
     role: props.role ?? '',
   });
   return (
-    <form action={act} className="grid gap-3 px-5 py-4 sm:grid-cols-2">
+    <form
+      action={act}
+      className={`grid items-start gap-3 px-5 py-4 ${props.course ? 'sm:grid-cols-2' : 'sm:grid-cols-2 lg:grid-cols-1'}`}
+    >
       <div className="empty:hidden sm:col-span-2">
         <Trouble text={trouble} />
       </div>
@@ -71,7 +74,7 @@ export function InviteForm(props: {
           </select>
         </Labelled>
       )}
-      <div className="flex items-end">
+      <div className="self-end">
         <button type="submit" className="btn go" disabled={sending}>
           {sending ? 'Inviting…' : 'Invite'}
         </button>

@@ -18,11 +18,7 @@ export function PeopleRoom(props: {
   const { list, zone } = props;
   const at = (page: number) => stewardsPeopleAt({ q: list.words || null, page: page > 1 ? page : null });
   return (
-    <div className="grid gap-5">
-      <Plate id="invite" title="Invite somebody">
-        <InviteForm action={props.invite} courses={props.courses} />
-      </Plate>
-      <Invitations lines={list.invitations} zone={zone} to={stewardsPeopleAt()} />
+    <div className="grid items-start gap-5 lg:grid-cols-[1fr_380px]">
       <Plate
         id="people"
         title={
@@ -57,7 +53,7 @@ export function PeopleRoom(props: {
                   <th scope="col" className="px-3 py-2 font-semibold">
                     Courses
                   </th>
-                  <th scope="col" className="px-5 py-2 font-semibold">
+                  <th scope="col" className="hidden px-5 py-2 font-semibold sm:table-cell">
                     Last here
                   </th>
                 </tr>
@@ -69,7 +65,9 @@ export function PeopleRoom(props: {
                       <Link href={stewardsPersonAt(p.id)} className="title-link font-semibold break-words">
                         {p.name}
                       </Link>
-                      <span className="block text-[12.5px] break-all text-ink-2">{p.email}</span>
+                      <span className="block text-[12.5px] [overflow-wrap:anywhere] text-ink-2">
+                        {p.email}
+                      </span>
                     </td>
                     <td className="px-3 py-2.5 text-[13px]">
                       {p.ended ? <b className="text-brick">ended </b> : null}
@@ -78,7 +76,7 @@ export function PeopleRoom(props: {
                         .map((c) => (c.role === 'student' ? c.code : `${c.code} (${c.role})`))
                         .join(', ')}
                     </td>
-                    <td className="px-5 py-2.5 text-[13px] whitespace-nowrap text-ink-2">
+                    <td className="hidden px-5 py-2.5 text-[13px] whitespace-nowrap text-ink-2 sm:table-cell">
                       {p.lastSeen === null ? 'never' : moment(p.lastSeen, zone)}
                     </td>
                   </tr>
@@ -110,6 +108,12 @@ export function PeopleRoom(props: {
           </nav>
         ) : null}
       </Plate>
+      <div className="grid gap-5">
+        <Plate id="invite" title="Invite somebody">
+          <InviteForm action={props.invite} courses={props.courses} />
+        </Plate>
+        <Invitations lines={list.invitations} zone={zone} to={stewardsPeopleAt()} />
+      </div>
     </div>
   );
 }

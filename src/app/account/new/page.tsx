@@ -5,6 +5,7 @@ import { mayComeAlone } from '@/server/people/alone';
 import { DoorPage } from '@/ui/people/fields';
 import { AskByMailForm } from '@/ui/people/password-forms';
 import { Door } from '../../_request/door';
+import { DemoMail } from '../../_request/help-line';
 import { queryOf } from '../../_request/query';
 import { strangerDeps } from '../../_request/session';
 import { askForAccount } from './actions';
@@ -28,6 +29,7 @@ export default async function NewAccountPage({ searchParams }: Props) {
           </p>
         ) : null}
         <AskByMailForm action={askForAccount} button="Send me a link" />
+        <DemoMail />
         <p>
           <Link className="link" href={signInAt()}>
             To signing in

@@ -3,7 +3,7 @@ import { signInAt } from '@/contract/addresses';
 import { DoorPage } from '@/ui/people/fields';
 import { AskByMailForm } from '@/ui/people/password-forms';
 import { Door } from '../../_request/door';
-import { HelpLine } from '../../_request/help-line';
+import { DemoMail, HelpLine } from '../../_request/help-line';
 import { queryOf } from '../../_request/query';
 import { askForLink } from '../actions';
 
@@ -31,6 +31,7 @@ export default async function ForgottenPage({ searchParams }: Props) {
             To signing in
           </Link>
         </p>
+        <DemoMail />
         <HelpLine />
       </DoorPage>
     </Door>
