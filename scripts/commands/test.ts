@@ -1,3 +1,5 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { connect } from '@/db/connection';
 import { migrate } from '@/db/migrate';
 import { moveClock } from '@/server/clock/clock';
@@ -7,7 +9,7 @@ import { createDatabase, realClock, withDatabase as named } from '../lib/databas
 import { keepFresh } from '../lib/fresh';
 import { ensurePackages } from '../lib/debian';
 import { startJobs, stopJobs } from '../lib/jobs';
-import { PORTS, type Run } from '../lib/places';
+import { PORTS, stateFolder, type Run } from '../lib/places';
 import { freePort } from '../lib/ports';
 import { removeCluster, startCluster } from '../lib/postgres';
 import { quiet, shown } from '../lib/run';
@@ -37,6 +39,7 @@ async function withDatabase<T>(work: (url: string) => Promise<T>): Promise<T> {
   for (const run of SERVERS) {
     await stopWeb(run);
     await stopJobs(run);
+    rmSync(join(stateFolder(run), 'mailbox'), { recursive: true, force: true });
   }
   removeCluster('test');
   try {

@@ -66,6 +66,12 @@ describe('a roster', () => {
         { name: 'Elias Wick', email: 'wick@x.example', role: 'instructor', problem: null },
       ]);
   });
+  it('of two columns and a last empty line is read whatever stands between the cells', () => {
+    for (const sign of [',', ';', '\t'])
+      expect(lines(`Name${sign}Mail\nAda${sign}ada@x.example\n\n\n`)).toMatchObject([
+        { line: 2, name: 'Ada' },
+      ]);
+  });
   it('without a head is told by which cell is an address', () => {
     expect(lines('Imani Okoro,imani@x.example')).toMatchObject([{ line: 1, name: 'Imani Okoro' }]);
     expect(lines('imani@x.example,"Okoro, Imani"')).toMatchObject([{ name: 'Okoro, Imani' }]);

@@ -83,7 +83,10 @@ function problemOf(name: string, email: string, role: Role | undefined): RosterP
  * @example readRoster('name,mail\nImani Okoro,imani@tidewell.example') // one line, a student
  */
 export function readRoster(text: string): Roster {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/u, ''), { skipEmptyLines: false });
+  const bare = text.replace(/^\uFEFF/u, '');
+  // Empty lines say nothing of what stands between cells, and have to stay for the rows to be counted.
+  const { delimiter } = Papa.parse(bare, { preview: 50, skipEmptyLines: 'greedy' }).meta;
+  const { data } = Papa.parse<string[]>(bare, { delimiter });
   const rows = data
     .map((cells, i) => ({ cells: cells.map((cell) => cell.replace(/\s+/gu, ' ').trim()), line: i + 1 }))
     .filter(({ cells }) => cells.some(Boolean));

@@ -99,6 +99,8 @@ export async function up(db: Knex): Promise<void> {
       to_address text not null check (length(to_address) <= 320),
       about jsonb not null default '{}' check (jsonb_typeof(about) = 'object'),
       made_at timestamptz not null,
+      -- Somebody is sending it since then.
+      taken_at timestamptz,
       sent_at timestamptz,
       tries int not null default 0,
       trouble text not null default ''

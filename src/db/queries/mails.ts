@@ -43,36 +43,32 @@ export type MailRecord = {
   kind: string;
   to: string;
   about: Record<string, unknown>;
-  made: Instant;
-  sent: boolean;
 };
 
-/** A mail that is to be sent, held for the transaction: whoever else would send it waits, and then finds it sent. */
-export async function heldMail(tx: Db, id: string): Promise<MailRecord | null> {
-  const row = await tx('mails')
+/** Whoever took a mail and has said nothing of it for so long is gone. */
+const TAKEN_FOR = `interval '2 minutes'`;
+
+/** Takes a mail to send it: null where it is sent, or somebody else is sending it. */
+export async function takeMail(db: Db, id: string): Promise<MailRecord | null> {
+  const [row] = await db('mails')
     .where({ id })
-    .forUpdate()
-    .first('kind', 'to_address', 'about', 'made_at', 'sent_at');
-  return row
-    ? {
-        kind: row.kind,
-        to: row.to_address,
-        about: row.about,
-        made: instant(row.made_at),
-        sent: row.sent_at !== null,
-      }
-    : null;
+    .whereNull('sent_at')
+    .where((q) => q.whereNull('taken_at').orWhereRaw(`taken_at < now() - ${TAKEN_FOR}`))
+    .update({ taken_at: db.fn.now(), tries: db.raw('tries + 1') })
+    .returning(['kind', 'to_address', 'about']);
+  return row ? { kind: row.kind, to: row.to_address, about: row.about } : null;
 }
 
 export const mailSent = (db: Db, id: string, now: Instant) =>
   db('mails')
     .where({ id })
-    .update({ sent_at: timestamptz(now), tries: db.raw('tries + 1'), trouble: '' });
+    .update({ sent_at: timestamptz(now), trouble: '' });
 
+/** It could not be handed over: it may be taken again at once. */
 export const mailNotSent = (db: Db, id: string, trouble: string) =>
   db('mails')
     .where({ id })
-    .update({ tries: db.raw('tries + 1'), trouble: trouble.slice(0, 300) });
+    .update({ taken_at: null, trouble: trouble.slice(0, 300) });
 
 /** How the mail of an installation stands: how much waits, since when, and what the last trouble was. */
 export async function mailState(

@@ -4,7 +4,7 @@ import { account, accountByAddress, type AccountRecord } from '@/db/queries/acco
 import { college } from '@/db/queries/college';
 import { hostedCourse } from '@/db/queries/hosted-courses';
 import { invitation } from '@/db/queries/invitations';
-import { heldMail, mailNotSent, mailSent, type MailRecord } from '@/db/queries/mails';
+import { mailNotSent, mailSent, takeMail, type MailRecord } from '@/db/queries/mails';
 import type { Deps } from '../deps';
 import { newKey } from '../people/keys';
 import type { MailPort } from './port';
@@ -101,8 +101,8 @@ async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; tex
 }
 
 /**
- * Sends one mail. It is held while it is sent, and marked in the same transaction as its key is laid down: whoever else takes the job up
- * finds it sent. What cannot be handed over stays and is tried again; the error says why.
+ * Sends one mail. It is taken first, so that nobody else sends it, and its key is there for good before it leaves: whoever is quick opens a
+ * link at once. What cannot be handed over stays and is tried again, with another key; the error says why.
  */
 export async function sendMail(
   deps: Pick<Deps, 'db' | 'now'>,
@@ -110,25 +110,21 @@ export async function sendMail(
   { site, demo }: { site: string; demo: boolean },
   id: string,
 ): Promise<void> {
+  const taken = await deps.db.transaction(async (tx) => {
+    const mail = await takeMail(tx, id);
+    return mail && { mail, written: await textOf({ db: tx, now: deps.now, demo }, mail) };
+  });
+  if (!taken) return;
+  const { mail, written } = taken;
   try {
-    await deps.db.transaction(async (tx) => {
-      const mail = await heldMail(tx, id);
-      if (!mail || mail.sent) return;
-      const written = await textOf({ db: tx, now: deps.now, demo }, mail);
-      if (written) {
-        const { subject, text } = mailText(written.text, site);
-        await port.send({
-          id,
-          to: { name: written.name, address: mail.to },
-          subject,
-          text,
-          date: new Date(deps.now),
-        });
-      }
-      await mailSent(tx, id, deps.now);
-    });
+    if (written) {
+      const { subject, text } = mailText(written.text, site);
+      const to = { name: written.name, address: mail.to };
+      await port.send({ id, to, subject, text, date: new Date(deps.now) });
+    }
   } catch (error) {
     await mailNotSent(deps.db, id, error instanceof Error ? error.message : String(error));
     throw error;
   }
+  await mailSent(deps.db, id, deps.now);
 }

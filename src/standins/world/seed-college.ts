@@ -69,5 +69,6 @@ export async function addCollege(db: Deps['db'], now: Instant, { idOf, passwordH
     });
   }
   const page = await coursePage(ago(1), courseId(sound));
-  if (page.ok && page.value.code) await joinByCode(ago(1), actor('Lucinda Farrow'), page.value.code.code, null);
+  if (page.ok && page.value.code)
+    await joinByCode(ago(1), actor('Lucinda Farrow'), page.value.code.code, null);
 }
