@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { strFromU8, unzipSync } from 'fflate';
-import { personId } from '@/core/ids';
+import { instant, personId } from '@/core/ids';
 import type { FileStore } from '@/server/files/store';
 import { ownArchive } from '@/server/people/archive';
 import { acceptInvitation, lookAtInvitation } from '@/server/people/accept';
@@ -17,7 +17,7 @@ import { invite, inviteAgain, takeBackInvitation } from '@/server/people/invite'
 import { joinByCode, leave } from '@/server/people/join';
 import { askForPassword, lookAtReset, resetPassword } from '@/server/people/reset';
 import { sweepPeople } from '@/server/people/sweep';
-import { findSession, sessionName, signIn } from '@/server/sessions/sessions';
+import { findSession, noteVisit, sessionName, signIn } from '@/server/sessions/sessions';
 import { actOnCourse, coursePage, makeCourse } from '@/server/stewards/courses';
 import { actOnPerson, peoplePage, personPage } from '@/server/stewards/people';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
@@ -244,6 +244,19 @@ describe('the own account', () => {
       id: page.devices.find((d) => d.here)?.id ?? '',
     });
     expect(await findSession(db, here.token)).not.toBeNull();
+  });
+  it('knows each browser by its own last use, whatever another is doing', async () => {
+    const busy = await petra('Thu 09:30');
+    const quiet = await petra('Thu 09:30');
+    for (const minutes of [0, 4, 8, 12])
+      for (const { token } of [busy, quiet]) {
+        const now = instant(on('Thu 09:40') + minutes * 60_000);
+        const session = await findSession(db, token);
+        if (session) await noteVisit({ db, now }, session);
+      }
+    const { devices } = await accountPage(at('Thu 09:55'), busy.actor, busy.session);
+    expect(devices.filter((d) => d.seen >= on('Thu 09:48'))).toHaveLength(2);
+    await signOutThere(at('Thu 09:56'), busy.actor, { allBut: busy.session });
   });
   it('changes its password only for who knows it, and stays signed in only here', async () => {
     const here = await petra('Thu 10:00');

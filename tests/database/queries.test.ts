@@ -210,6 +210,7 @@ describe('signing in', () => {
       noteVisit(deps(db, when), {
         person,
         hash: Buffer.alloc(32),
+        seen: on(lastSeen ?? when),
         lastSeen: lastSeen === null ? null : on(lastSeen),
         previousVisit: before === null ? null : on(before),
       });

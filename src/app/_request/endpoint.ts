@@ -200,6 +200,16 @@ export const byContent =
   (request: Request, context: Context<Name>): Promise<Response> =>
     (isJson(request) ? script : plain)(request, context);
 
+/** Gives something out; what nobody foresaw is logged, and told with the number of the request. */
+async function given(request: Request, give: () => Promise<Response>): Promise<Response> {
+  try {
+    return await give();
+  } catch (error) {
+    const { id } = unexpected(error, request);
+    return new Response(`This cannot be given out just now. Try again later (${id}).\n`, { status: 503 });
+  }
+}
+
 /**
  * What is looked at or saved, and is no JSON of a page: a file, a feed, a stream. `act` asks who is there, where it matters,
  * and says what to whoever must not see it.
@@ -213,16 +223,15 @@ export const content =
       request: Request;
     }) => Promise<Response>,
   ) =>
-  async (request: Request, context: Context<Name>): Promise<Response> => {
-    try {
-      const who = isOpen(name) ? null : await visitor();
+  (request: Request, context: Context<Name>): Promise<Response> =>
+    given(request, async () => {
+      const params = await context.params;
+      if (isOpen(name)) return act({ visitor, params, request });
+      // Who is there is asked once.
+      const who = await visitor();
       if (who && !(await allowed(name, who, request))) return new Response(NOTHING_HERE, { status: 404 });
-      return await act({ visitor, params: await context.params, request });
-    } catch (error) {
-      const { id } = unexpected(error, request);
-      return new Response(`This cannot be given out just now. Try again later (${id}).\n`, { status: 503 });
-    }
-  };
+      return act({ visitor: () => Promise.resolve(who), params, request });
+    });
 
 /** The same for what is looked at by itself: whoever is signed out signs in and comes back to it, or to the `page` around it. */
 export const ownContent =
@@ -232,7 +241,11 @@ export const ownContent =
     act: (asked: { who: Visitor; params: Record<Name, string>; request: Request }) => Promise<Response>,
   ) =>
   async (request: Request, context: Context<Name>): Promise<Response> => {
-    const who = await requireVisitor(page(await context.params));
-    if (!(await allowed(name, who, request))) return new Response(NOTHING_HERE, { status: 404 });
-    return content<Name>(name, ({ params }) => act({ who, params, request }))(request, context);
+    const params = await context.params;
+    const who = await requireVisitor(page(params));
+    return given(request, async () =>
+      (await allowed(name, who, request))
+        ? act({ who, params, request })
+        : new Response(NOTHING_HERE, { status: 404 }),
+    );
   };

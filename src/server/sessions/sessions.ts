@@ -9,6 +9,7 @@ import {
   personByEmail,
   recordVisit,
   sessionByToken,
+  touchSession,
 } from '@/db/queries/people';
 import { foldedAddress, forgetTry, isKnownDevice, knowDevice, takeTry } from '@/db/queries/sign-in';
 import type { Db } from '@/db/connection';
@@ -153,11 +154,21 @@ const SEEN_EVERY_MS = 5 * 60_000;
  */
 export async function noteVisit(
   deps: Deps,
-  session: { person: PersonId; hash: Buffer; lastSeen: Instant | null; previousVisit: Instant | null },
+  session: {
+    person: PersonId;
+    hash: Buffer;
+    /** When this browser was used last; the person may have been seen on another since. */
+    seen: Instant;
+    lastSeen: Instant | null;
+    previousVisit: Instant | null;
+  },
 ): Promise<Instant | null> {
-  const { person, hash, lastSeen, previousVisit } = session;
+  const { person, hash, seen, lastSeen, previousVisit } = session;
   const away = lastSeen === null ? Infinity : Math.abs(deps.now - lastSeen);
-  if (away < SEEN_EVERY_MS) return previousVisit;
+  if (away < SEEN_EVERY_MS) {
+    if (Math.abs(deps.now - seen) >= SEEN_EVERY_MS) await touchSession(deps.db, hash, deps.now);
+    return previousVisit;
+  }
   const previous = away > VISIT_GAP_MS ? lastSeen : previousVisit;
   await recordVisit(deps.db, { person, session: hash }, deps.now, previous);
   return previous;
