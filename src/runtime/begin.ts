@@ -5,7 +5,11 @@ import type { Socket } from 'node:net';
 import { app } from './app';
 import { log } from './log';
 import { countAnswer, placeOf, serveMetrics } from './metrics';
-import { PEER, REQUEST } from './peer';
+import { NONCE, PEER, REQUEST } from './peer';
+import { isPage, policyFor } from './policy';
+import { OVER_TLS } from './tls';
+
+const A_YEAR = 'max-age=31536000; includeSubDomains';
 
 /** Answers that took longer are logged. */
 const SLOW_MS = 2_000;
@@ -15,10 +19,21 @@ const began = new WeakMap<IncomingMessage, number>();
 export function begin() {
   // A route sees headers and no connection, and every header but this one is the client's own to write.
   subscribe('http.server.request.start', (message) => {
-    const { request, socket } = message as { request: IncomingMessage; socket: Socket };
+    const { request, response, socket } = message as {
+      request: IncomingMessage;
+      response: ServerResponse;
+      socket: Socket;
+    };
     request.headers[PEER] = socket.remoteAddress ?? '';
     request.headers[REQUEST] = randomUUID().slice(0, 8);
     began.set(request, performance.now());
+    if (OVER_TLS) response.setHeader('Strict-Transport-Security', A_YEAR);
+    if (!isPage(request.url ?? '')) return;
+    // The framework finds the number in the policy and puts it on what it writes itself; our own script is told of it beside.
+    const nonce = randomUUID().replace(/-/gu, '');
+    request.headers[NONCE] = nonce;
+    request.headers['content-security-policy'] = policyFor(nonce);
+    response.setHeader('Content-Security-Policy', policyFor(nonce));
   });
   subscribe('http.server.response.finish', (message) => {
     const { request, response } = message as { request: IncomingMessage; response: ServerResponse };

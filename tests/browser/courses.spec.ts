@@ -80,7 +80,7 @@ test('an instructor announces, a student finds it new, and having read it is kno
     headers: { 'sec-fetch-site': 'same-origin' },
     maxRedirects: 0,
   });
-  expect(forged.status()).toBe(403);
+  expect(forged.status()).toBe(404);
   await student.context().close();
   await page.reload();
   await expect(page.getByText('read by 1 of 26 students')).toBeVisible();

@@ -135,3 +135,23 @@ test('cookies cannot be read by scripts and are not sent by other sites’ forms
   const cookie = (await context.cookies()).find((c) => c.name === 'pulpit-session');
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' });
 });
+
+test('every page has a policy with a number of its own, and no script without it runs', async ({ page }) => {
+  const policies = new Set<string>();
+  await enterAs(page, 'Imani Okoro');
+  for (const path of ['/', '/', '/account', '/discussions/pla-204-w6/conversation', '/no/such/page']) {
+    const answer = await page.request.get(path);
+    const policy = answer.headers()['content-security-policy'] ?? '';
+    const nonce = /script-src 'self' 'nonce-([0-9a-f]{32})';/u.exec(policy)?.[1] ?? 'none';
+    policies.add(nonce);
+    const scripts = [...(await answer.text()).matchAll(/<script\b([^>]*)>/gu)].map((m) => m[1] ?? '');
+    expect(scripts.length).toBeGreaterThan(1);
+    for (const attributes of scripts) expect(attributes, path).toContain(`nonce="${nonce}"`);
+  }
+  expect(policies.size).toBe(5);
+  // What a client says of it itself is written over.
+  const forged = await page.request.get('/', {
+    headers: { 'x-pulpit-nonce': 'mine', 'content-security-policy': "script-src 'nonce-mine'" },
+  });
+  expect(await forged.text()).not.toContain('mine"');
+});

@@ -10,13 +10,19 @@ const REFUSED = /Content Security Policy|Refused to|blocked by CORS|Mixed Conten
 /**
  * Every test of the suite is also one of this: no page of it throws, is refused what it is made of, or asks for what is not
  * there. `mayMiss` names the addresses whose absence a test is about,
- * `mayBreak` what is thrown where a test takes the server away under a page.
+ * `mayBreak` what is thrown where a test takes the server away under a page, `mayRefuse` what the policy is to refuse.
  */
-export const test = bare.extend<{ mayMiss: RegExp | null; mayBreak: RegExp | null; sound: void }>({
+export const test = bare.extend<{
+  mayMiss: RegExp | null;
+  mayBreak: RegExp | null;
+  mayRefuse: RegExp | null;
+  sound: void;
+}>({
   mayMiss: [null, { option: true }],
   mayBreak: [null, { option: true }],
+  mayRefuse: [null, { option: true }],
   sound: [
-    async ({ browser, context, mayMiss, mayBreak }, use) => {
+    async ({ browser, context, mayMiss, mayBreak, mayRefuse }, use) => {
       const wrong: string[] = [];
       const threw = (where: string, said: string) => {
         if (!mayBreak?.test(said)) wrong.push(`${where} threw: ${said}`);
@@ -24,8 +30,9 @@ export const test = bare.extend<{ mayMiss: RegExp | null; mayBreak: RegExp | nul
       const watch = (page: Page) => {
         page.on('pageerror', (error) => threw(page.url(), error.stack ?? error.message));
         page.on('console', (message) => {
-          if (message.type() === 'error' && REFUSED.test(message.text()))
-            wrong.push(`${page.url()} said: ${message.text()}`);
+          const said = message.text();
+          if (message.type() === 'error' && REFUSED.test(said) && !mayRefuse?.test(said))
+            wrong.push(`${page.url()} said: ${said}`);
         });
         page.on('response', (response) => {
           const request = response.request();

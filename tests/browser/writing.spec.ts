@@ -163,30 +163,38 @@ test('a source is put on the shelf and cited: the citation at the cursor, its en
   await expect(page.getByRole('button', { name: /^Sources 1 \/ 1/ })).toBeVisible();
 });
 
-test('what is pasted is cleaned: nothing runs, its words stay', async ({ page }) => {
-  await atTheEnd(page);
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData(
-      'text/html',
-      `<p onclick="window.pwned=1">One<script>window.pwned=1</script>
+test.describe('what would run where it is pasted', () => {
+  // The policy refuses it too, in whatever document the editor reads it.
+  test.use({ mayRefuse: /Executing inline event handler/u });
+
+  test('what is pasted is cleaned: nothing runs, its words stay', async ({ page }) => {
+    await atTheEnd(page);
+    await page.evaluate(() => {
+      const data = new DataTransfer();
+      data.setData(
+        'text/html',
+        `<p onclick="window.pwned=1">One<script>window.pwned=1</script>
        <img src=x onerror="window.pwned=1"><a href="javascript:window.pwned=1">two</a></p>
        <svg onload="window.pwned=1"><text>three</text></svg>
        <table><tr><td colspan=40 onmouseover="window.pwned=1">four</td></tr></table>
        <span data-ink="red;background:url(x)">five</span><span data-person="nobody">six</span>`,
-    );
-    document
-      .querySelector('.ProseMirror')
-      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+      );
+      document
+        .querySelector('.ProseMirror')
+        ?.dispatchEvent(
+          new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+        );
+    });
+    for (const word of ['One', 'two', 'four', 'five', 'six'])
+      await expect(editorOf(page)).toContainText(word);
+    await expect(
+      editorOf(page).locator('script, img:not(.ProseMirror-separator), svg, [onclick], a[href^=javascript]'),
+    ).toHaveCount(0);
+    await kept(page);
+    await page.reload();
+    await expect(editorOf(page)).toContainText('four');
+    expect(await page.evaluate(() => 'pwned' in window)).toBe(false);
   });
-  for (const word of ['One', 'two', 'four', 'five', 'six']) await expect(editorOf(page)).toContainText(word);
-  await expect(
-    editorOf(page).locator('script, img:not(.ProseMirror-separator), svg, [onclick], a[href^=javascript]'),
-  ).toHaveCount(0);
-  await kept(page);
-  await page.reload();
-  await expect(editorOf(page)).toContainText('four');
-  expect(await page.evaluate(() => 'pwned' in window)).toBe(false);
 });
 
 test('a text has as many words in the browser as on the server', async ({ page }) => {

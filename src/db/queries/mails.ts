@@ -3,22 +3,7 @@ import { timestamptz, type Db } from '../connection';
 
 export type NewMail = { id: string; kind: string; to: string; about: object; now: Instant };
 
-/** Lays a mail down to be sent, in the transaction of what it tells of: neither without the other. */
-export async function postMail(db: Db, mail: NewMail) {
-  await db('mails').insert({
-    id: mail.id,
-    kind: mail.kind,
-    to_address: mail.to,
-    about: JSON.stringify(mail.about),
-    made_at: timestamptz(mail.now),
-  });
-  await db.raw(
-    `select graphile_worker.add_job('send-mail', json_build_object('mail', ?::text), job_key := ?, max_attempts := 12)`,
-    [mail.id, `mail ${mail.id}`],
-  );
-}
-
-/** Lays many down at once. */
+/** Lays mails down to be sent, in the transaction of what they tell of: neither without the other. */
 export async function postMails(db: Db, mails: readonly NewMail[]) {
   for (let i = 0; i < mails.length; i += 500) {
     const some = mails.slice(i, i + 500);
@@ -38,6 +23,8 @@ export async function postMails(db: Db, mails: readonly NewMail[]) {
     );
   }
 }
+
+export const postMail = (db: Db, mail: NewMail) => postMails(db, [mail]);
 
 export type MailRecord = {
   kind: string;

@@ -131,7 +131,9 @@ export async function recordVisit(
 
 /** A browser was used just now. */
 export const touchSession = (db: Db, tokenHash: Buffer, now: Instant) =>
-  db('sessions').where({ token_hash: tokenHash }).update({ seen_at: timestamptz(now) });
+  db('sessions')
+    .where({ token_hash: tokenHash })
+    .update({ seen_at: timestamptz(now) });
 
 export async function setTheme(db: Db, person: PersonId, theme: Theme) {
   await db('people').where({ id: person }).update({ theme });
