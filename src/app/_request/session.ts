@@ -9,7 +9,7 @@ import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
 import { clientAddress, networkOf } from '@/server/sessions/network';
 import { MOST_IDLE_MS } from '@/server/people/sweep';
-import { findSession, noteVisit, sessionName } from '@/server/sessions/sessions';
+import { findSession, noteVisit, sessionName, signOut } from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
 
@@ -66,7 +66,10 @@ export async function strangerDeps(): Promise<Deps> {
   return { db, now: await currentTime(db, clock), readers };
 }
 
+/** Signs this browser in. Whoever was signed in with it before leaves no session behind. */
 export async function setSessionCookie(token: string, maxAge: number) {
+  const before = await takeSessionCookie();
+  if (before !== null) await signOut(app().db, before);
   (await cookies()).set(COOKIE, token, {
     httpOnly: true,
     sameSite: 'lax',

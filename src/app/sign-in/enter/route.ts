@@ -2,14 +2,13 @@ import { z } from 'zod';
 import { signInAt, weekAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
-import { signIn, signInAsDemoPerson, signOut } from '@/server/sessions/sessions';
+import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
 import {
   comingFrom,
   knownDevice,
   setDeviceCookie,
   setSessionCookie,
   strangerDeps,
-  takeSessionCookie,
 } from '../../_request/session';
 import { openForm } from '../../_request/endpoint';
 import { localPath, seeOther } from '../../_request/write';
@@ -43,9 +42,6 @@ export const POST = openForm('sign in or out', async ({ fields }) => {
         });
   if (!done.ok) return back(done.failure.code);
   if (done.value.device !== null) await setDeviceCookie(done.value.device);
-  // Whoever signs in again leaves no session behind.
-  const before = await takeSessionCookie();
-  if (before !== null) await signOut(deps.db, before);
   await setSessionCookie(done.value.token, done.value.maxAgeSeconds);
   return seeOther(localPath(read.data.to));
 });
