@@ -35,11 +35,12 @@ module.exports = {
       'core',
       'zod|canonicalize|@tiptap/pm|prosemirror-model|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
     ),
-    packages('contract', 'zod'),
+    // Of the second only the forms that a browser speaks.
+    packages('contract', 'zod|@simplewebauthn/browser'),
     packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
     packages(
       'ui',
-      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist',
+      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist|@simplewebauthn/browser',
     ),
     {
       name: 'server-only-place',

@@ -8,7 +8,9 @@ const PARTS = 'pulpit-parts-1';
 const MOST = 300;
 const WRITING = /^\/discussions\/[^/]+\/(?:response|conversation|posts\/\d+\/edit)$/;
 /** After these somebody else may sit here. */
-const ANOTHER = /^\/sign-(?:out|in\/enter)$/;
+const ANOTHER = /^\/sign-(?:out|in\/(?:enter|second\/enter|passkey))$/;
+/** The college's own sign-on leads back here, and asks to sign in where it fails. */
+const COMING = /^\/sign-in(?:\/elsewhere\/back)?$/;
 const FIXED = /^\/(?:_next\/static|dictionaries)\//;
 
 /** When a page was kept, and for how long it is shown without asking: a session may have ended meanwhile. */
@@ -102,7 +104,7 @@ self.addEventListener('fetch', (event) => {
   if (request.method === 'POST' && ANOTHER.test(url.pathname)) event.respondWith(leave(request));
   else if (request.method !== 'GET') return;
   // Whoever is asked to sign in has no session here any more, however it ended.
-  else if (request.mode === 'navigate' && url.pathname === '/sign-in') event.respondWith(leave(request));
+  else if (request.mode === 'navigate' && COMING.test(url.pathname)) event.respondWith(leave(request));
   else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
   else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));
 });

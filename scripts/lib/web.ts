@@ -39,10 +39,14 @@ export const filesFolder = (run: Run) => process.env.PULPIT_FILES ?? join(stateF
 /** Where mail of a run lies that no server takes. */
 const mailboxFolder = (run: Run) => process.env.PULPIT_MAILBOX ?? join(stateFolder(run), 'mailbox');
 
+/** What a run's secrets are sealed with. */
+export const secretFile = (run: Run) => process.env.PULPIT_SECRET_FILE ?? join(stateFolder(run), 'secret');
+
 /** What both of a run's processes are told of where things lie, and under which address people reach it. */
 export const places = (run: Run, port: number) => ({
   PULPIT_FILES: filesFolder(run),
   PULPIT_MAILBOX: mailboxFolder(run),
+  PULPIT_SECRET_FILE: secretFile(run),
   PULPIT_ADDRESS: process.env.PULPIT_ADDRESS ?? `http://localhost:${port}`,
 });
 

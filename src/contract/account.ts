@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/ids';
+import type { PasskeyLine } from './ways-in';
 
 /** Where somebody is signed in. */
 export type Device = { id: string; browser: string; started: Instant; seen: Instant; here: boolean };
@@ -14,6 +15,11 @@ export type AccountPage = {
   hasPassword: boolean;
   /** One of the demo's: everybody knows its password, so it is not changed. */
   demo: boolean;
+  /** Whether a second factor is asked for, and how many recovery codes are left. */
+  second: { on: boolean; codesLeft: number };
+  passkeys: PasskeyLine[];
+  /** Whether one may come by the college's sign-on. */
+  signOn: boolean;
   devices: Device[];
   courses: { id: string; code: string; title: string; role: string; posts: number }[];
   asked: { code: string; title: string }[];

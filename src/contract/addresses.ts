@@ -25,6 +25,11 @@ const address =
 export const weekAt = address('/');
 export const signInAt = address('/sign-in');
 export const enterAt = address('/sign-in/enter');
+export const secondStepAt = address('/sign-in/second');
+export const takeSecondStepAt = address('/sign-in/second/enter');
+/** To the college's own sign-on, and back from it. */
+export const signOnAt = address('/sign-in/elsewhere');
+export const signOnBackAt = address('/sign-in/elsewhere/back');
 export const signOutAt = address('/sign-out');
 export const beginAt = address('/begin');
 export const invitationAt = address('/invitation');
@@ -37,6 +42,8 @@ export const aloneAt = address('/account/new');
 export const accountAt = address('/account');
 export const archiveAt = address('/account/archive');
 export const devicesAt = address('/account/devices');
+export const secondFactorAt = address('/account/second');
+export const dropPasskeyAt = address('/account/passkeys/drop');
 export const leaveAt = address('/account/leave');
 export const mailboxAt = address('/mailbox');
 

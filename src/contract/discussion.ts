@@ -21,6 +21,8 @@ export type DiscussionHead = {
   state: DiscussionState;
   ledger: Ledger | null;
   staff: boolean;
+  /** The reader looks on: they write nothing here. */
+  onlooker: boolean;
   sealed: boolean;
   seal: Seal | null;
   responded: boolean;

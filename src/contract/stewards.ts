@@ -7,6 +7,8 @@ export type CollegeView = {
   timeZone: string;
   help: { telephone: string; mail: string; hours: string };
   alone: boolean;
+  signOn: boolean;
+  signOnNew: boolean;
 };
 
 export type InvitationLine = {
@@ -80,6 +82,8 @@ export type PersonPage = {
   ended: Instant | null;
   me: boolean;
   signedIn: number;
+  /** Whether a second factor is asked of them. */
+  second: boolean;
   courses: { id: string; code: string; title: string; role: Role; posts: number }[];
   others: { id: string; code: string; title: string }[];
 };

@@ -21,9 +21,14 @@ export const postId = (id: number) => id as PostId;
 /** @example instant(0) // 1970-01-01T00:00Z */
 export const instant = (ms: number) => ms as Instant;
 
-export type Role = 'student' | 'instructor' | 'assistant';
+/** An observer looks on: they read what the class reads, and write nothing. */
+export type Role = 'student' | 'instructor' | 'assistant' | 'observer';
+/** Those who teach a course. */
+export const STAFF = ['instructor', 'assistant'] as const satisfies readonly Role[];
 /** @example isStaff('assistant') // true */
-export const isStaff = (role: Role) => role !== 'student';
+export const isStaff = (role: Role) => (STAFF as readonly Role[]).includes(role);
+/** Whether something is owed in a course by somebody of a role: by students alone. @example owes('observer') // false */
+export const owes = (role: Role) => role === 'student';
 
 /** A course's code as it stands in an address. @example courseSlug('GEO 115') // 'geo-115' */
 export const courseSlug = (code: string) =>

@@ -23,6 +23,8 @@ import * as outlines from './migrations/0020_outlines';
 import * as words from './migrations/0021_words';
 import * as draftWords from './migrations/0022_draft_words';
 import * as college from './migrations/0023_college';
+import * as waysIn from './migrations/0024_ways_in';
+import * as waysInFinished from './migrations/0025_ways_in_finished';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -48,6 +50,8 @@ const MIGRATIONS = {
   '0021_words': words,
   '0022_draft_words': draftWords,
   '0023_college': college,
+  '0024_ways_in': waysIn,
+  '0025_ways_in_finished': waysInFinished,
 };
 type Name = keyof typeof MIGRATIONS;
 

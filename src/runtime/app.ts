@@ -8,8 +8,13 @@ import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
 import { liveHub, type Hub } from '@/server/live/hub';
 import { readerPool, type ReaderPool } from '@/server/readers/pool';
+import type { SignOn } from '@/server/sign-on/port';
+import { signOnBy } from '@/server/sign-on/provider';
 import { standInSite } from '@/standins/media/site';
+import { standInProvider, type StandInProvider } from '@/standins/sign-on/site';
+import type { Box } from '@/server/secrets/box';
 import { readConfig, type Config } from './config';
+import { boxFor } from './secret';
 
 /** What a running process is made of. */
 export type App = {
@@ -21,6 +26,12 @@ export type App = {
   sites: readonly AskedSite[];
   /** Threads that read what people bring. */
   readers: ReaderPool;
+  /** The college's own sign-on, where there is one. */
+  signOn: SignOn | null;
+  /** The one that ships, where it is that. */
+  standInSignOn: StandInProvider | null;
+  /** Seals what has to be read again. */
+  box: Box;
   /** Who listens to discussions through this process. */
   hub: Hub;
 };
@@ -28,6 +39,16 @@ export type App = {
 function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
   const folder = folderStore(resolve(filesFolder));
   return objects ? objectStore(objects, folder) : folder;
+}
+
+/** The sign-on by its settings. The one that ships lives at this very server, and is asked like any other. */
+function signOnOf({ signOn, site }: Config): Pick<App, 'signOn' | 'standInSignOn'> {
+  if (signOn !== 'stand-in') return { signOn: signOn && signOnBy(signOn), standInSignOn: null };
+  const issuer = `${site}/sign-on-site`;
+  return {
+    signOn: signOnBy({ issuer, client: 'pulpit', secret: null, name: 'Tidewell sign-on' }),
+    standInSignOn: standInProvider(issuer, () => Date.now()),
+  };
 }
 
 const place = globalThis as typeof globalThis & { pulpit?: App };
@@ -44,6 +65,8 @@ export function app(): App {
       files: filesOf(config),
       sites: [...(config.demo ? [standInSite] : []), ...listedSites(config.mediaSites)],
       readers: readerPool(resolve(config.buildFolder, 'reader.mjs'), () => performance.now()),
+      box: boxFor(config),
+      ...signOnOf(config),
       hub: liveHub(db, config.databaseUrl),
     };
     // A server that ends waits for its answers to be whole, and a stream of events never is.

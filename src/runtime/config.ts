@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { siteList } from '@/server/embeds/sites';
 import { OVER_TLS } from './tls';
+import type { SignOnConfig } from '@/server/sign-on/provider';
 import type { ObjectStoreConfig } from '@/server/files/object-store';
 
 /** The environment, read once. Nothing else in `src` looks at it. */
@@ -28,6 +29,11 @@ export type Config = {
   smtp: string | null;
   mailFrom: string;
   mailboxFolder: string;
+  /** The college's own sign-on; `stand-in` is the one that ships, for the demo and for trying. */
+  signOn: SignOnConfig | 'stand-in' | null;
+  /** What seals the keys and secrets in the database, in base64; without it, what lies in the file. */
+  secret: string | null;
+  secretFile: string;
   /** A port of this machine where Prometheus finds what is counted; none where it is not set. */
   metricsPort: number | null;
   /** The bare page that the bench measures against. */
@@ -43,6 +49,24 @@ function objectStoreOf(env: NodeJS.ProcessEnv): ObjectStoreConfig | null {
       'PULPIT_S3 names an object store, so PULPIT_S3_BUCKET, PULPIT_S3_KEY and PULPIT_S3_SECRET must be set too.',
     );
   return { endpoint, bucket, key, secret, region: env.PULPIT_S3_REGION ?? 'us-east-1' };
+}
+
+const STAND_IN = 'stand-in';
+
+function signOnOf(env: NodeJS.ProcessEnv): Config['signOn'] {
+  const issuer = env.PULPIT_SIGN_ON ?? (env.PULPIT_DEMO === '1' ? STAND_IN : '');
+  if (issuer === '') return null;
+  if (issuer === STAND_IN) return STAND_IN;
+  if (!URL.canParse(issuer)) throw new Error('PULPIT_SIGN_ON is not the address of an issuer.');
+  const client = env.PULPIT_SIGN_ON_CLIENT;
+  if (!client)
+    throw new Error('PULPIT_SIGN_ON names an issuer, so PULPIT_SIGN_ON_CLIENT must be set too.');
+  return {
+    issuer,
+    client,
+    secret: env.PULPIT_SIGN_ON_SECRET || null,
+    name: env.PULPIT_SIGN_ON_NAME ?? new URL(issuer).hostname,
+  };
 }
 
 function mediaSitesOf(text: string | undefined): Config['mediaSites'] {
@@ -75,6 +99,9 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     smtp: env.PULPIT_SMTP || null,
     mailFrom: env.PULPIT_MAIL_FROM ?? 'Pulpit <pulpit@localhost>',
     mailboxFolder: env.PULPIT_MAILBOX ?? '.pulpit/mailbox',
+    signOn: signOnOf(env),
+    secret: env.PULPIT_SECRET || null,
+    secretFile: env.PULPIT_SECRET_FILE ?? '.pulpit/secret',
     metricsPort: z.coerce
       .number()
       .int()

@@ -14,7 +14,7 @@ export const policyFor = (nonce: string) =>
   ].join('; ');
 
 /** What people brought here, and players, have a policy of their own; what is built is no page. */
-const NO_PAGE = /^\/(?:_next|attachments|files|embeds|media-site|recordings)\//u;
+const NO_PAGE = /^\/(?:_next|attachments|files|embeds|media-site|sign-on-site|recordings)\//u;
 
 /** Whether what an address gives is under the policy of our pages. @example isPage('/embeds/frame') // false */
 export const isPage = (url: string) => !NO_PAGE.test(url);

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from './test';
 import sharp from 'sharp';
 import { photograph } from '../fixtures/files';
-import { database, enterAs, startAfresh } from './help';
+import { database, enterAs, loseOne, startAfresh } from './help';
 
 test.beforeEach(() => startAfresh());
 
@@ -69,18 +69,9 @@ test('a picture is described, sized and read by a classmate; a file is looked in
 });
 
 test('a file goes on after a lost connection, and what is refused is said in words', async ({ page }) => {
+  const lost = await loseOne(page, { method: 'PUT', holding: 'from=524288' });
   await reply(page);
   await page.keyboard.type('Kept while the file waits.');
-  let dropped = 0;
-  await page.route('**/attachments/**', async (route) => {
-    const lost = route.request().method() === 'PUT' && route.request().url().includes('from=524288');
-    if (lost && dropped < 1) {
-      dropped += 1;
-      // The server has it; only the answer is lost.
-      await route.fetch();
-      await route.abort('connectionreset');
-    } else await route.continue();
-  });
   const large = {
     name: 'survey.bin',
     mimeType: 'application/octet-stream',
@@ -88,7 +79,7 @@ test('a file goes on after a lost connection, and what is refused is said in wor
   };
   await picker(page).setInputFiles(large);
   await expect(editorOf(page).locator('.file-card')).toContainText('survey.bin');
-  expect(dropped).toBe(1);
+  expect(await lost()).toBe(1);
   const db = database();
   expect(Number((await db('files').where({ name: 'survey.bin' }).count())[0]?.count)).toBe(1);
   await db.destroy();

@@ -64,6 +64,31 @@ export async function enterAs(page: Page, name: string, to = '/') {
   await expect(page).toHaveURL((url) => url.pathname + url.search === to);
 }
 
+/**
+ * Loses the way of one request of a page's scripts: the server has it, and its answer never comes; or, with `before`, it never gets
+ * there. It is done in the page itself, for what a service worker's page asks for does not always pass by a route. Takes hold with
+ * the page that is opened next.
+ */
+export async function loseOne(
+  page: Page,
+  lost: { method: string; holding: string; before?: boolean },
+): Promise<() => Promise<number>> {
+  await page.addInitScript(({ method, holding, before }) => {
+    const real = window.fetch.bind(window);
+    const seen = window as typeof window & { lostRequests?: number };
+    window.fetch = async (asked, how) => {
+      const address = asked instanceof Request ? asked.url : String(asked);
+      const fits = how?.method === method && address.includes(holding);
+      if (!fits || seen.lostRequests) return real(asked, how);
+      seen.lostRequests = 1;
+      if (!before) await real(asked, how);
+      throw new TypeError('Failed to fetch');
+    };
+  }, lost);
+  return () =>
+    page.evaluate(() => (window as typeof window & { lostRequests?: number }).lostRequests ?? 0);
+}
+
 const THINGS =
   'meadow levee gauge ford sluice bridge village barn lane ditch bank field wall road mill'.split(' ');
 const DEEDS = ['floods', 'holds', 'sinks', 'is dear', 'is let', 'was built', 'is old', 'lies low'];

@@ -22,14 +22,17 @@ afterAll(() => db.destroy());
 const clock = { real: () => on('Tue 10:00') as number };
 const ORIGIN = 'http://localhost:4170';
 
-async function tokenOf(who: Actor): Promise<string> {
-  const address = await feedAddress(deps(db, 'Tue 10:00'), who);
-  return address?.path.split('/')[2] ?? '';
+/** What is secret in somebody's newest address: it was told once, when it was made. */
+const told = new Map<string, string>();
+async function make(who: Actor): Promise<string> {
+  const token = await newFeedAddress(deps(db, 'Tue 10:00'), who);
+  told.set(who.id, token);
+  return token;
 }
 
 /** The feed as a calendar program gets it. */
 async function fetchFeed(who: Actor) {
-  const feed = await readFeed(db, clock, await tokenOf(who));
+  const feed = await readFeed(db, clock, told.get(who.id) ?? '');
   if (!feed.ok) throw new Error('no such feed');
   const { entries, pieces } = feed.value;
   const events = [
@@ -46,18 +49,28 @@ describe('the calendar feed', () => {
   it('has an address that only its owner makes, and that dies when it is replaced or stopped', async () => {
     const { imani } = world.people;
     const d = deps(db, 'Tue 10:00');
-    expect(await feedAddress(d, imani)).toBeNull();
-    await newFeedAddress(d, imani);
-    const first = await tokenOf(imani);
+    expect(await feedAddress(d, imani, null)).toBeNull();
+    const first = await make(imani);
     expect(first.length).toBeGreaterThanOrEqual(43);
     expect((await readFeed(db, clock, first)).ok).toBe(true);
-    await newFeedAddress(d, imani);
+    const second = await make(imani);
     expect(await readFeed(db, clock, first)).toEqual({ ok: false, failure: { code: 'not-found' } });
-    const second = await tokenOf(imani);
     await revokeFeed(d, imani);
     expect((await readFeed(db, clock, second)).ok).toBe(false);
     expect((await readFeed(db, clock, '')).ok).toBe(false);
-    await newFeedAddress(d, imani);
+    await make(imani);
+  });
+
+  it('is kept as a hash: its address is shown to who has just made it, and to nobody afterwards', async () => {
+    const { imani, noor } = world.people;
+    const d = deps(db, 'Tue 10:00');
+    const token = await make(imani);
+    expect((await feedAddress(d, imani, token))?.path).toContain(token);
+    expect(await feedAddress(d, imani, null)).toMatchObject({ path: null });
+    expect(await feedAddress(d, imani, await make(noor))).toMatchObject({ path: null });
+    await revokeFeed(d, noor);
+    const [row] = await db('calendar_feeds').where({ person_id: imani.id });
+    expect(JSON.stringify(row)).not.toContain(token);
   });
 
   it('counts up an entry’s sequence when, and only when, something in it changes', async () => {
@@ -75,7 +88,7 @@ describe('the calendar feed', () => {
 
   it('moves an entry with an extension, for that student alone', async () => {
     const { imani, noor } = world.people;
-    await newFeedAddress(deps(db, 'Tue 10:00'), noor);
+    await make(noor);
     const others = await fetchFeed(noor);
     await extend(db, {
       course: world.course,
@@ -112,7 +125,7 @@ describe('two calendar programs that know nothing of Pulpit', () => {
         .where({ id: world.discussion.open })
         .update({ opens: '2026-10-12T06:00', response_due: response, replies_due: replies });
       const { events, text } = await fetchFeed(noor);
-      const feed = await readFeed(db, clock, await tokenOf(noor));
+      const feed = await readFeed(db, clock, told.get(noor.id) ?? '');
       const entries = feed.ok ? feed.value.entries : [];
       const local = (at: number) =>
         new Intl.DateTimeFormat('sv-SE', {

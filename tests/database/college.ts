@@ -4,7 +4,7 @@ import type { Outgoing } from '@/server/mail/port';
 import { sendMail } from '@/server/mail/send';
 import { beginCollege, firstRunKey } from '@/server/people/first-run';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
-import { findSession } from '@/server/sessions/sessions';
+import { findSession, type Entry, type signIn } from '@/server/sessions/sessions';
 import { on } from './world';
 
 /** Sends what waits, at a moment, and gives what left; whatever no longer speaks to anybody leaves nothing. */
@@ -26,6 +26,13 @@ export const keyIn = (mail: Outgoing | undefined): string =>
   /#([\w-]{43})/u.exec(mail?.text ?? '')?.[1] ?? '';
 
 export const later = (at: Instant, hours: number): Instant => instant(at + hours * 3_600_000);
+
+/** Somebody is signed in, and nothing else is asked of them. */
+export function isIn(done: Awaited<ReturnType<typeof signIn>>): Entry {
+  if (!done.ok) throw new Error(done.failure.code);
+  if ('second' in done.value) throw new Error('a second factor is asked for');
+  return done.value;
+}
 
 /** A college with its first steward, begun on Monday morning. */
 export async function begun(db: Knex): Promise<Steward> {

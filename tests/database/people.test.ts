@@ -22,7 +22,7 @@ import { actOnCourse, coursePage, makeCourse } from '@/server/stewards/courses';
 import { actOnPerson, peoplePage, personPage } from '@/server/stewards/people';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
 import { logPage } from '@/server/stewards/home';
-import { begun, keyIn, later, post } from './college';
+import { begun, isIn, keyIn, later, post } from './college';
 import { deps, on, OPEN, shared, shareInput, smallCourse } from './world';
 
 const PASSWORD = 'a heron stands in the shallow bend';
@@ -191,7 +191,7 @@ describe('a forgotten password', () => {
     expect(await resetPassword(at('Wed 08:20'), key, 'petra lindqvist')).toMatchObject({
       failure: { code: 'password', why: 'is-yours' },
     });
-    const before = await signIn(at('Wed 08:05'), trying('petra@x.example', PASSWORD));
+    const before = isIn(await signIn(at('Wed 08:05'), trying('petra@x.example', PASSWORD)));
     expect(await resetPassword(at('Wed 08:21'), key, 'reeds bend and do not break')).toEqual({
       ok: true,
       value: null,
@@ -200,8 +200,7 @@ describe('a forgotten password', () => {
       failure: { code: 'key-used' },
     });
     // Every session ended, the old password is none, and a mail says so.
-    if (!before.ok) throw new Error();
-    expect(await findSession(db, before.value.token)).toBeNull();
+    expect(await findSession(db, before.token)).toBeNull();
     expect(await signIn(at('Wed 08:23'), trying('petra@x.example', PASSWORD))).toMatchObject({ ok: false });
     expect((await post(db, on('Wed 08:24'))).map((m) => m.subject)).toEqual(['Your password was changed']);
     const again = await signIn(at('Wed 08:25'), trying('petra@x.example', 'reeds bend and do not break'));
@@ -217,14 +216,15 @@ describe('a forgotten password', () => {
 
 describe('the own account', () => {
   const petra = async (when: string) => {
-    const done = await signIn(at(when), trying('petra@x.example', 'reeds bend and do not break'));
-    if (!done.ok) throw new Error(done.failure.code);
-    const session = await findSession(db, done.value.token);
+    const { token } = isIn(
+      await signIn(at(when), trying('petra@x.example', 'reeds bend and do not break')),
+    );
+    const session = await findSession(db, token);
     if (!session) throw new Error();
     return {
       actor: { id: session.person, name: session.name, timeZone: 'UTC', previousVisit: null },
-      session: sessionName(done.value.token),
-      token: done.value.token,
+      session: sessionName(token),
+      token,
     };
   };
 
@@ -262,7 +262,7 @@ describe('the own account', () => {
     const here = await petra('Thu 10:00');
     const there = await petra('Thu 10:00');
     const change = (password: string, next: string) =>
-      changePassword(at('Thu 10:01'), here.actor, { password, next, network: null, session: here.session });
+      changePassword(at('Thu 10:01'), here.actor, { password, next, network: null, since: on('Thu 10:00'), session: here.session });
     expect(await change('wrong', 'the ferry waits for no one')).toMatchObject({
       failure: { code: 'wrong-password' },
     });
@@ -284,6 +284,7 @@ describe('the own account', () => {
         email,
         password: 'reeds bend and do not break',
         network: null,
+        since: on('Thu 11:00'),
       });
     expect(await ask('petra@new.example')).toEqual({ ok: true, value: null });
     const [mail] = await post(db, on('Thu 11:01'));
@@ -311,7 +312,7 @@ describe('the own account', () => {
   });
   it('ends with the password; its posts stay, and a steward can open it again', async () => {
     const { actor, token } = await petra('Fri 09:00');
-    const end = (password: string) => endOwnAccount(at('Fri 09:01'), actor, { password, network: null });
+    const end = (password: string) => endOwnAccount(at('Fri 09:01'), actor, { password, network: null, since: on('Fri 09:00') });
     expect(await end('guess')).toMatchObject({ failure: { code: 'wrong-password' } });
     expect(await end('reeds bend and do not break')).toEqual({ ok: true, value: null });
     expect(await findSession(db, token)).toBeNull();
@@ -472,12 +473,13 @@ describe('everything of one’s own', () => {
 
 describe('what is over', () => {
   it('is taken away: sessions, keys and rosters', async () => {
-    const done = await signIn(at('Sun 12:00'), trying('petra@x.example', 'reeds bend and do not break'));
-    if (!done.ok) throw new Error();
+    const { token } = isIn(
+      await signIn(at('Sun 12:00'), trying('petra@x.example', 'reeds bend and do not break')),
+    );
     await sweepPeople({ db, now: later(on('Sun 12:00'), 13 * 24) });
-    expect(await findSession(db, done.value.token)).not.toBeNull();
+    expect(await findSession(db, token)).not.toBeNull();
     await sweepPeople({ db, now: later(on('Sun 12:00'), 14 * 24 + 1) });
-    expect(await findSession(db, done.value.token)).toBeNull();
+    expect(await findSession(db, token)).toBeNull();
     await sweepPeople({ db, now: later(on('Sun 12:00'), 60 * 24) });
     expect(await db('one_time_keys').count('* as n').first()).toEqual({ n: 0 });
   });

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { postId } from '@/core/ids';
 import { issueReceipt, type ReceiptFile } from '@/server/receipts/issue';
 import { rotateKey } from '@/server/receipts/keys';
+import { boxOf } from '@/server/secrets/box';
 import { verifyReceipt } from '@/server/receipts/verify';
 import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
@@ -96,7 +97,7 @@ describe('a receipt', () => {
     expect((await verify(forged)).troubles.map((t) => t.code)).toContain('signature');
   });
   it('signed with a key that was replaced still verifies, and the next is signed with the new one', async () => {
-    const next = await rotateKey(db, on('Sat 10:00'));
+    const next = await rotateKey(deps(db, 'Sat 10:00'));
     expect((await verify(file)).troubles).toEqual([]);
     const again = await issueReceipt(deps(db, 'Sat 11:00'), world.people.imani, postId(post), 1);
     const header = again.ok
@@ -104,7 +105,16 @@ describe('a receipt', () => {
       : null;
     expect(header?.kid).toBe(next.id);
     expect(again.ok && (await verify(again.value.file)).troubles).toEqual([]);
-    expect(await db('signing_keys').whereNotNull('private_key').count('* as n')).toEqual([{ n: 1 }]);
+    expect(await db('signing_keys').whereNotNull('sealed_private').count('* as n')).toEqual([{ n: 1 }]);
+  });
+  it('is signed with a new key where what sealed the old one is gone, and what was signed still verifies', async () => {
+    const elsewhere = { ...deps(db, 'Sat 12:00'), box: boxOf(Buffer.alloc(32, 9)) };
+    const again = await issueReceipt(elsewhere, world.people.imani, postId(post), 1);
+    expect(again.ok && (await verify(again.value.file)).troubles).toEqual([]);
+    expect((await verify(file)).troubles).toEqual([]);
+    const kept: { sealed_private: Buffer | null }[] = await db('signing_keys').select('sealed_private');
+    for (const { sealed_private: sealed } of kept)
+      expect(sealed?.toString('latin1') ?? '').not.toContain('"d"');
   });
   it('is given to its author only', async () => {
     for (const who of [world.people.noor, world.people.holt, world.people.stranger])

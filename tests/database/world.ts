@@ -6,6 +6,7 @@ import { connect } from '@/db/connection';
 import type { Actor, Deps } from '@/server/deps';
 import { share } from '@/server/posts/share';
 import type { ShareInput } from '@/contract/writing';
+import { boxOf, type Box } from '@/server/secrets/box';
 import * as setup from '@/server/setup/setup';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { randomUUID } from 'node:crypto';
@@ -108,7 +109,10 @@ export function on(when: string): Instant {
   );
 }
 
-export const deps = (db: Knex, when: string): Deps => ({ db, now: on(when) });
+/** What these tests seal with. */
+export const box = boxOf(Buffer.alloc(32, 1));
+
+export const deps = (db: Knex, when: string): Deps & { box: Box } => ({ db, now: on(when), box });
 
 export const shareInput = (words: string, over: Partial<ShareInput> = {}): ShareInput => ({
   kind: 'response',

@@ -54,6 +54,12 @@ async function allowed(act: Act, { deps, actor, steward }: Visitor, request: Req
   );
 }
 
+/** What was done or refused, for a script of ours and for nobody to keep. */
+const told = (done: Result<object | null, Failure>) =>
+  done.ok
+    ? Response.json({ ok: true, ...done.value }, { headers: { 'cache-control': 'private, no-store' } })
+    : refused(done.failure);
+
 const common = (failure: CommonFailure) => refused(failure);
 
 async function inputOf(
@@ -108,11 +114,27 @@ export const json =
       });
       // A file is an answer too.
       if (done instanceof Response) return done;
-      if (!done.ok) return refused(done.failure);
-      return Response.json(
-        { ok: true, ...done.value },
-        { headers: { 'cache-control': 'private, no-store' } },
-      );
+      return told(done);
+    } catch (error) {
+      return common(unexpected(error, request));
+    }
+  };
+
+/** An endpoint that scripts of our own pages call where nobody is signed in yet. */
+export const openJson =
+  <Path extends string, Sent extends z.ZodType | null, Output extends object | null, Fail extends Failure>(
+    _: OpenAct,
+    endpoint: Endpoint<Path, Sent, Output, Fail>,
+    act: (asked: {
+      input: Sent extends z.ZodType ? z.output<Sent> : null;
+    }) => Promise<Result<Output, Fail>>,
+  ) =>
+  async (request: Request): Promise<Response> => {
+    if (!fromOwnPages(request)) return common({ code: 'foreign' });
+    try {
+      const input = await inputOf(request, endpoint);
+      if (!input.ok) return common(input.failure);
+      return told(await act({ input: input.value as Sent extends z.ZodType ? z.output<Sent> : null }));
     } catch (error) {
       return common(unexpected(error, request));
     }

@@ -9,7 +9,9 @@ import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
 import { clientAddress, networkOf } from '@/server/sessions/network';
 import { MOST_IDLE_MS } from '@/server/people/sweep';
-import { findSession, noteVisit, sessionName, signOut } from '@/server/sessions/sessions';
+import type { Instant } from '@/core/ids';
+import type { Proof } from '@/server/ways-in/proof';
+import { findSession, noteVisit, sessionName, signOut, type Coming, type Entry } from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
 
@@ -19,6 +21,8 @@ export type Visitor = {
   email: string;
   /** Which session this is: the hash of its token. */
   session: string;
+  /** When one signed in with it. */
+  since: Instant;
   theme: 'system' | 'light' | 'dark';
   demo: boolean;
   /** Whether this is somebody who looks after the installation. */
@@ -43,6 +47,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     actor: { id: person, name, timeZone, previousVisit },
     email,
     session: sessionName(token),
+    since: session.started,
     theme,
     demo: config.demo,
     steward,
@@ -51,6 +56,12 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
 
 /** What a use-case of files is given beside. */
 export const withFiles = (deps: Deps) => ({ ...deps, files: app().files });
+
+/** What a use-case of secrets is given beside. */
+export const withBox = <T extends Deps>(deps: T) => ({ ...deps, box: app().box });
+
+/** What a use-case of codes that go by the clock on the wall is given beside: a demo's clock shows another time. */
+export const withTime = <T extends Deps>(deps: T) => ({ ...withBox(deps), real: app().clock.real() });
 
 /** What a use-case of players is given beside. */
 export const withSites = <T extends Deps>(deps: T) => ({ ...deps, sites: app().sites });
@@ -87,6 +98,22 @@ export async function comingFrom(): Promise<{ agent: string; network: string | n
   return { agent: asked.get('user-agent') ?? '', network };
 }
 
+/** The same, with what says that this browser is somebody's. */
+export const comingIn = async (): Promise<Coming> => ({ ...(await comingFrom()), device: await knownDevice() });
+
+/** Lets this browser in. */
+export async function enterWith({ token, maxAgeSeconds, device }: Entry) {
+  if (device !== null) await setDeviceCookie(device);
+  await setSessionCookie(token, maxAgeSeconds);
+}
+
+/** What somebody shows once more before anything is done that could lock an account's owner out. */
+export const proofOf = async ({ since }: Visitor, password: string): Promise<Proof> => ({
+  password,
+  network: (await comingFrom()).network,
+  since,
+});
+
 /** A key out of a mail, for the page it was handed over to. */
 const keyCookie = (purpose: string) => `pulpit-key-${purpose}`;
 const KEY_SECONDS = 1_800;
@@ -94,7 +121,7 @@ const KEY_SECONDS = 1_800;
 export const handedKey = async (purpose: string): Promise<string | null> =>
   (await cookies()).get(keyCookie(purpose))?.value ?? null;
 
-export async function handKey(purpose: string, key: string | null) {
+export async function handKey(purpose: string, key: string | null, seconds = KEY_SECONDS) {
   const jar = await cookies();
   if (key === null) jar.delete(keyCookie(purpose));
   else
@@ -103,20 +130,25 @@ export async function handKey(purpose: string, key: string | null) {
       sameSite: 'lax',
       secure: app().config.secureCookies,
       path: '/',
-      maxAge: KEY_SECONDS,
+      maxAge: seconds,
     });
 }
+
+/** The address of a feed is kept as a hash: its maker sees it for so long. */
+const FEED_SECONDS = 600;
+export const handFeedToken = (feed: string, token: string | null) => handKey(`feed-${feed}`, token, FEED_SECONDS);
+export const handedFeedToken = (feed: string) => handedKey(`feed-${feed}`);
 
 /** What says that somebody has signed in with this browser before; it opens nothing. */
 const DEVICE = 'pulpit-device';
 const DEVICE_DAYS = 365;
 
-export async function knownDevice(): Promise<string | null> {
+async function knownDevice(): Promise<string | null> {
   const token = (await cookies()).get(DEVICE)?.value ?? '';
   return /^[\w-]{43}$/u.test(token) ? token : null;
 }
 
-export async function setDeviceCookie(token: string) {
+async function setDeviceCookie(token: string) {
   (await cookies()).set(DEVICE, token, {
     httpOnly: true,
     sameSite: 'lax',

@@ -13,7 +13,7 @@ import {
 } from '@/server/people/account';
 import { joinByCode } from '@/server/people/join';
 import type { Told } from '@/ui/people/told';
-import { comingFrom, requireVisitor, takeSessionCookie } from '../_request/session';
+import { comingFrom, proofOf, requireVisitor, takeSessionCookie } from '../_request/session';
 import { readTold } from '../_request/told';
 
 const done = (answer: string) => redirect(accountAt({ answer }));
@@ -31,15 +31,13 @@ export async function keepSelf(before: Told, form: FormData): Promise<Told> {
 export async function changeOwnPassword(before: Told, form: FormData): Promise<Told> {
   const who = await requireVisitor(accountAt());
   const read = readTold(
-    z.object({ password: z.string().max(1_000), nextPassword: z.string().max(1_000) }),
+    z.object({ password: z.string().max(1_000).default(''), nextPassword: z.string().max(1_000) }),
     form,
   );
   if (!read.ok) return read.told;
-  const { network } = await comingFrom();
   const changed = await changePassword(who.deps, who.actor, {
-    password: read.value.password,
+    ...(await proofOf(who, read.value.password)),
     next: read.value.nextPassword,
-    network,
     session: who.session,
   });
   if (!changed.ok) return { fields: {}, problem: changed.failure };
@@ -51,8 +49,8 @@ export async function newAddress(before: Told, form: FormData): Promise<Told> {
   const who = await requireVisitor(accountAt());
   const read = readTold(addressSchema, form);
   if (!read.ok) return read.told;
-  const { network } = await comingFrom();
-  const asked = await askForAddress(who.deps, who.actor, { ...read.value, network });
+  const { email, password } = read.value;
+  const asked = await askForAddress(who.deps, who.actor, { ...(await proofOf(who, password)), email });
   if (!asked.ok) return { fields: read.back, problem: asked.failure };
   return done('address-asked');
 }
@@ -60,10 +58,9 @@ export async function newAddress(before: Told, form: FormData): Promise<Told> {
 /** Ends the own account. */
 export async function endOwn(before: Told, form: FormData): Promise<Told> {
   const who = await requireVisitor(accountAt());
-  const read = readTold(z.object({ password: z.string().max(1_000) }), form);
+  const read = readTold(z.object({ password: z.string().max(1_000).default('') }), form);
   if (!read.ok) return read.told;
-  const { network } = await comingFrom();
-  const ended = await endOwnAccount(who.deps, who.actor, { password: read.value.password, network });
+  const ended = await endOwnAccount(who.deps, who.actor, await proofOf(who, read.value.password));
   if (!ended.ok) return { fields: {}, problem: ended.failure };
   await takeSessionCookie();
   return redirect(signInAt({ done: 'ended' }));

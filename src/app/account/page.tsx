@@ -6,6 +6,7 @@ import { Frame } from '../_request/frame';
 import { queryOf } from '../_request/query';
 import { requireVisitor } from '../_request/session';
 import { zones } from '../_request/zones';
+import { beginSecond, endSecond, renewCodes } from './second/actions';
 import { changeOwnPassword, endOwn, joinCourse, keepSelf, newAddress } from './actions';
 
 export const metadata = { title: 'Your account' };
@@ -31,6 +32,9 @@ export default async function Account({ searchParams }: Props) {
           address: newAddress,
           end: endOwn,
           join: joinCourse,
+          beginSecond,
+          renewCodes,
+          endSecond,
         }}
       />
     </Frame>

@@ -2,6 +2,7 @@ import { own } from '@/core/own';
 import { redirect } from 'next/navigation';
 import { app } from '@/runtime/app';
 import { mayComeAlone } from '@/server/people/alone';
+import { isOffered } from '@/server/sign-on/enter';
 import { offeredPeople } from '@/server/sessions/offered';
 import { Brand } from '@/ui/frame/brand';
 import { SignInForm } from '@/ui/frame/sign-in-form';
@@ -16,6 +17,18 @@ const PROBLEMS: Record<string, string> = {
   'wrong-credentials': 'That address and password do not belong together. Nothing was changed; try again.',
   'too-many-tries':
     'Too many tries from here. Wait a quarter of an hour, then try again; on a device you have signed in with before you can go on at once.',
+  over: 'That took too long, or was done in another window. Begin again.',
+  'no-sign-on': 'There is no sign-on of the college here. Sign in another way.',
+  'sign-on-silent':
+    'The college’s sign-on does not answer just now. Nothing was changed; try again in a moment, or sign in another way.',
+  'refused-there': 'The college’s sign-on did not say who you are. Nothing was changed; try again.',
+  'no-address':
+    'The college’s sign-on gave no mail address that it answers for, so nobody here is known by it. Ask your college.',
+  'linked-otherwise':
+    'The account under this address belongs to another sign-on. Nothing was changed; ask a steward of your college.',
+  'not-invited':
+    'The college knows you, but nobody has invited you here yet. Ask whoever teaches your course, or a steward.',
+  ended: 'This account was ended. Ask a steward of your college.',
   'not-offered': 'One-click sign-in is only for the people of the demo.',
 };
 
@@ -45,6 +58,7 @@ export default async function SignInPage({
         </p>
       </header>
       <SignInForm
+        signOn={(await isOffered(app().db, app().signOn)) ? (app().signOn?.name ?? null) : null}
         to={localPath(to)}
         problem={own(PROBLEMS, problem) ?? null}
         done={own(DONE, done) ?? null}

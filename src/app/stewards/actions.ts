@@ -15,7 +15,7 @@ const invitingFields = z
   .object({
     name: z.string().transform((name) => name.trim()),
     email: z.string(),
-    role: z.enum(['student', 'instructor', 'assistant', 'steward']),
+    role: z.enum(['student', 'instructor', 'assistant', 'observer', 'steward']),
     course: z.string(),
   })
   .transform(({ name, email, role, course }) => ({

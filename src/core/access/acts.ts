@@ -1,10 +1,12 @@
 /**
  * Who somebody is to the place where something is done: nobody in particular, somebody who is signed in, a student or one of the staff of
- * the course it is done in, the owner of a course that is not held here, or a steward of the installation.
+ * the course it is done in, somebody who looks on there, the owner of a course that is not held here, or a steward of the installation.
  */
-export type Standing = 'anybody' | 'person' | 'student' | 'staff' | 'owner' | 'steward';
+export type Standing = 'anybody' | 'person' | 'student' | 'observer' | 'staff' | 'owner' | 'steward';
 
 const MEMBERS = ['student', 'staff', 'owner'] as const;
+/** Whoever may read what the class reads. */
+const READERS = ['student', 'observer', 'staff', 'owner'] as const;
 const KEEPERS = ['staff', 'owner'] as const;
 
 /**
@@ -17,6 +19,7 @@ export const ACTS = {
   'hand a key over': ['anybody'],
   'read a feed by its address': ['anybody'],
   'see a player': ['anybody'],
+  'see the college’s sign-on': ['anybody'],
 
   'keep oneself': ['person'],
   'keep one’s calendar': ['person'],
@@ -30,15 +33,15 @@ export const ACTS = {
   'move the demo’s clock': ['person'],
   'note an announcement': ['person'],
 
-  'read posts': MEMBERS,
-  follow: MEMBERS,
+  'read posts': READERS,
+  follow: READERS,
   write: MEMBERS,
   share: MEMBERS,
   'change a post': MEMBERS,
   react: MEMBERS,
   'moderate or report': MEMBERS,
   annotate: MEMBERS,
-  'read a reading': MEMBERS,
+  'read a reading': READERS,
   'bring files into a course': MEMBERS,
   'note what was watched': MEMBERS,
 
@@ -59,7 +62,7 @@ export type OpenAct = { [A in Act]: (typeof ACTS)[A] extends readonly ['anybody'
 export const isOpen = (act: Act): boolean => (ACTS[act] as readonly Standing[]).includes('anybody');
 
 /** Standings that somebody has by a course, and not by being somebody. */
-const IN_A_COURSE: readonly Standing[] = ['student', 'staff', 'owner'];
+const IN_A_COURSE: readonly Standing[] = READERS;
 
 /** Whether it has to be known who somebody is in a course, before an act is let happen. @example isInCourse('share') // true */
 export const isInCourse = (act: Act): boolean =>

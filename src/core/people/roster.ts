@@ -46,6 +46,7 @@ const ROLES: Record<string, Role> = {
   teacher: 'instructor',
   assistant: 'assistant',
   'teaching assistant': 'assistant',
+  observer: 'observer',
 };
 
 /** What a spreadsheet would work out instead of showing. */

@@ -10,7 +10,7 @@ export async function discussionFeedOf(db: Db, owner: Owner): Promise<FeedRecord
     .first();
   return row
     ? {
-        token: row.token,
+        tokenHash: row.token_hash,
         madeAt: instant(row.made_at),
         lastRead: row.last_read === null ? null : instant(row.last_read),
       }
@@ -18,13 +18,13 @@ export async function discussionFeedOf(db: Db, owner: Owner): Promise<FeedRecord
 }
 
 /** A new secret address; the one before is dead from then on. */
-export async function makeDiscussionFeed(db: Db, owner: Owner, token: string, now: Instant) {
+export async function makeDiscussionFeed(db: Db, owner: Owner, tokenHash: Buffer, now: Instant) {
   await db('discussion_feeds')
     .insert({
       person_id: owner.person,
       course_id: owner.course,
       discussion_id: owner.discussion,
-      token,
+      token_hash: tokenHash,
       made_at: timestamptz(now),
       last_read: null,
     })
@@ -37,11 +37,11 @@ export async function deleteDiscussionFeed(db: Db, owner: Owner) {
 }
 
 /** Whose feed of which discussion a token opens, with the demo clock's offset. */
-export async function discussionFeedReader(db: Db, token: string) {
+export async function discussionFeedReader(db: Db, tokenHash: Buffer) {
   const row = await db('discussion_feeds as f')
     .join('people as p', 'p.id', 'f.person_id')
     .join('discussions as d', 'd.id', 'f.discussion_id')
-    .where('f.token', token)
+    .where('f.token_hash', tokenHash)
     .first(
       'p.id',
       'p.name',
@@ -60,7 +60,7 @@ export async function discussionFeedReader(db: Db, token: string) {
     : null;
 }
 
-export const noteDiscussionFeedRead = (db: Db, token: string, now: Instant) =>
+export const noteDiscussionFeedRead = (db: Db, tokenHash: Buffer, now: Instant) =>
   db('discussion_feeds')
-    .where({ token })
+    .where({ token_hash: tokenHash })
     .update({ last_read: timestamptz(now) });

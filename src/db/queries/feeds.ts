@@ -1,13 +1,14 @@
 import { instant, personId, type Instant, type PersonId } from '@/core/ids';
 import { timestamptz, type Db } from '../connection';
 
-export type FeedRecord = { token: string; madeAt: Instant; lastRead: Instant | null };
+/** A private address that programs read: only the hash of what is secret in it. */
+export type FeedRecord = { tokenHash: Buffer; madeAt: Instant; lastRead: Instant | null };
 
 export async function feedOf(db: Db, person: PersonId): Promise<FeedRecord | null> {
   const row = await db('calendar_feeds').where({ person_id: person }).first();
   return row
     ? {
-        token: row.token,
+        tokenHash: row.token_hash,
         madeAt: instant(row.made_at),
         lastRead: row.last_read === null ? null : instant(row.last_read),
       }
@@ -15,9 +16,9 @@ export async function feedOf(db: Db, person: PersonId): Promise<FeedRecord | nul
 }
 
 /** A new secret address; the one before is dead from then on. */
-export async function makeFeed(db: Db, person: PersonId, token: string, now: Instant) {
+export async function makeFeed(db: Db, person: PersonId, tokenHash: Buffer, now: Instant) {
   await db('calendar_feeds')
-    .insert({ person_id: person, token, made_at: timestamptz(now), last_read: null })
+    .insert({ person_id: person, token_hash: tokenHash, made_at: timestamptz(now), last_read: null })
     .onConflict('person_id')
     .merge();
 }
@@ -27,10 +28,10 @@ export async function deleteFeed(db: Db, person: PersonId) {
 }
 
 /** Whose feed a token opens, with the demo clock's offset: the first query of a feed reader's request. */
-export async function feedReader(db: Db, token: string) {
+export async function feedReader(db: Db, tokenHash: Buffer) {
   const row = await db('calendar_feeds as f')
     .join('people as p', 'p.id', 'f.person_id')
-    .where('f.token', token)
+    .where('f.token_hash', tokenHash)
     .first(
       'p.id',
       'p.name',
@@ -47,9 +48,9 @@ export async function feedReader(db: Db, token: string) {
     : null;
 }
 
-export async function noteFeedRead(db: Db, token: string, now: Instant) {
+export async function noteFeedRead(db: Db, tokenHash: Buffer, now: Instant) {
   await db('calendar_feeds')
-    .where({ token })
+    .where({ token_hash: tokenHash })
     .update({ last_read: timestamptz(now) });
 }
 

@@ -7,6 +7,7 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import { STAFF } from '@/core/ids';
 import type { NoteCall } from '@/core/notes/note-call';
 import type { Knex } from 'knex';
 import { at, type Ask } from '../ask';
@@ -107,7 +108,7 @@ export const noteCalls = (db: Db, person: PersonId, since: Instant, limit: numbe
           call
             .whereNull('n.parent_id')
             .where('n.audience', 'staff')
-            .whereNot('e.role', 'student')
+            .whereIn('e.role', STAFF)
             .whereNotExists((s) =>
               s
                 .select(db.raw('1'))
@@ -115,7 +116,7 @@ export const noteCalls = (db: Db, person: PersonId, since: Instant, limit: numbe
                 .join('enrolments as t', (j) =>
                   j.on('t.course_id', 's.course_id').andOn('t.person_id', 's.author_id'),
                 )
-                .whereRaw(`s.parent_id = n.id and s.removed_at is null and t.role <> 'student'`),
+                .whereRaw(`s.parent_id = n.id and s.removed_at is null and t.role in ('instructor', 'assistant')`),
             ),
         ),
     )
@@ -147,7 +148,7 @@ export const noteCalls = (db: Db, person: PersonId, since: Instant, limit: numbe
 export const openReports = (db: Db, person: PersonId): Ask<Map<DiscussionId, number>> => ({
   query: db('reports as r')
     .join('enrolments as e', (j) => j.on('e.course_id', 'r.course_id').andOnVal('e.person_id', person))
-    .whereNot('e.role', 'student')
+    .whereIn('e.role', STAFF)
     .whereNull('r.settled_at')
     .groupBy('r.discussion_id')
     .select('r.discussion_id', db.raw('count(distinct r.post_id) as n')),
@@ -158,7 +159,7 @@ export const openReports = (db: Db, person: PersonId): Ask<Map<DiscussionId, num
 export const studentsTaught = (db: Db, person: PersonId): Ask<Map<string, number>> => ({
   query: db('enrolments as s')
     .join('enrolments as e', (j) => j.on('e.course_id', 's.course_id').andOnVal('e.person_id', person))
-    .whereNot('e.role', 'student')
+    .whereIn('e.role', STAFF)
     .where('s.role', 'student')
     .groupBy('s.course_id')
     .select('s.course_id', db.raw('count(*) as n')),

@@ -18,6 +18,7 @@ export type StewardAct =
   | 'account-ended'
   | 'account-reopened'
   | 'signed-out'
+  | 'second-factor-taken'
   | 'join-granted'
   | 'join-refused'
   | 'first-run';

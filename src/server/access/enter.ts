@@ -4,7 +4,7 @@ import type { Ledger, LedgerInput } from '@/core/counting/types';
 import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
 import { discussionState, type DiscussionState } from '@/core/deadlines/state';
 import { summarise } from '@/core/counting/summary';
-import { isStaff, type Instant } from '@/core/ids';
+import { isStaff, owes, type Instant } from '@/core/ids';
 import { unreadPosts } from '@/core/reading/unread';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -14,7 +14,7 @@ import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import type { Actor, Deps } from '../deps';
 
-/** A student's own account of a discussion, as every screen computes it; staff owe nothing and have none. */
+/** A student's own account of a discussion, as every screen computes it; whoever else is in the course owes nothing and has none. */
 export type Account = {
   schedule: Schedule;
   state: DiscussionState;
@@ -41,7 +41,7 @@ export function accountOf(
   const responded = own.some((p) => p.kind === 'response');
   const staff = isStaff(record.role);
   const unread = unreadPosts(record.reading, own, staff);
-  if (staff) {
+  if (!owes(record.role)) {
     const state = discussionState(schedule, now);
     return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
   }
@@ -93,6 +93,8 @@ export function accountOf(
 export type Entered = Account & {
   record: DiscussionWithPrompt;
   staff: boolean;
+  /** They look on, and write nothing. */
+  onlooker: boolean;
   own: OwnPostRecord[];
   drafts: BegunRecord[];
 };
@@ -119,6 +121,7 @@ export async function enterDiscussion(
     ...accountOf(record, actor, own, drafts, deps.now),
     record,
     staff: isStaff(record.role),
+    onlooker: record.role === 'observer',
     own,
     drafts,
   });

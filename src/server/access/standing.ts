@@ -1,5 +1,5 @@
 import type { Standing } from '@/core/access/acts';
-import { isStaff } from '@/core/ids';
+import type { Role } from '@/core/ids';
 import { courseStanding, type Membership } from '@/db/queries/standing';
 import type { Actor, Deps } from '../deps';
 
@@ -14,9 +14,16 @@ function unescaped(name: string): string {
   }
 }
 
+const STANDING_OF: Record<Role, Standing> = {
+  student: 'student',
+  observer: 'observer',
+  assistant: 'staff',
+  instructor: 'staff',
+};
+
 const standingsOf = ({ role, owner }: Membership): Standing[] => [
   'person',
-  isStaff(role) ? 'staff' : 'student',
+  STANDING_OF[role],
   ...(owner ? (['owner'] as const) : []),
 ];
 

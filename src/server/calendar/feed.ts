@@ -1,6 +1,6 @@
 import type { CalendarEntry, PlannedAssignment } from '@/contract/calendar';
 import { calendarStreamAt } from '@/contract/addresses';
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import type { Instant } from '@/core/ids';
 import type { Piece } from '@/core/planning/plan';
 import { wallClockAt } from '@/core/deadlines/wallclock';
@@ -14,9 +14,11 @@ import {
   noteFeedRead,
   versionEntries,
   type EntryVersion,
+  type FeedRecord,
 } from '@/db/queries/feeds';
 import { timeWith, type Clock } from '../clock/clock';
 import type { Actor, Deps } from '../deps';
+import { hashOf, newToken } from '../secrets/tokens';
 import { planView } from '../planning/plan';
 import { calendarEntries } from './entries';
 
@@ -69,7 +71,7 @@ export async function readFeed(
   clock: Clock,
   token: string,
 ): Promise<Result<Feed, { code: 'not-found' }>> {
-  const reader = await feedReader(db, token);
+  const reader = await feedReader(db, hashOf(token));
   if (!reader) return fail({ code: 'not-found' });
   const now = timeWith(clock, reader.clockOffset);
   const deps = { db, now };
@@ -91,22 +93,40 @@ export async function readFeed(
     ],
     now,
   );
-  await noteFeedRead(db, token, now);
+  await noteFeedRead(db, hashOf(token), now);
   const versioned = <T extends { uid: string }>(rows: T[]) =>
     rows.map((row) => ({ ...row, ...(versions.get(row.uid) ?? { sequence: 0, changedAt: now }) }));
   return ok({ name: reader.name, entries: versioned(entries), pieces: versioned(pieces) });
 }
 
-export type FeedAddress = { path: string; madeAt: Instant; lastRead: Instant | null };
-const pathOf = (token: string) => calendarStreamAt(token);
+/** A feed that there is; its address only where somebody still has the token it was made with: it is kept as a hash. */
+export type FeedAddress = { path: string | null; madeAt: Instant; lastRead: Instant | null };
 
-export async function feedAddress(deps: Deps, actor: Actor): Promise<FeedAddress | null> {
+export const addressOfFeed = (
+  feed: FeedRecord,
+  token: string | null,
+  pathOf: (token: string) => string,
+): FeedAddress => ({
+  path: token !== null && hashOf(token).equals(feed.tokenHash) ? pathOf(token) : null,
+  madeAt: feed.madeAt,
+  lastRead: feed.lastRead,
+});
+
+/** The own feed, with its address where `token` is what it was made with. */
+export async function feedAddress(
+  deps: Deps,
+  actor: Actor,
+  token: string | null,
+): Promise<FeedAddress | null> {
   const feed = await feedOf(deps.db, actor.id);
-  return feed && { path: pathOf(feed.token), madeAt: feed.madeAt, lastRead: feed.lastRead };
+  return feed && addressOfFeed(feed, token, calendarStreamAt);
 }
 
-/** Makes a secret address (32 random bytes), in place of one that was there. */
-export const newFeedAddress = (deps: { db: Db; now: Instant }, actor: Actor) =>
-  makeFeed(deps.db, actor.id, randomBytes(32).toString('base64url'), deps.now);
+/** Makes a secret address in place of one that was there, and answers with what is secret in it: once. */
+export async function newFeedAddress(deps: { db: Db; now: Instant }, actor: Actor): Promise<string> {
+  const token = newToken();
+  await makeFeed(deps.db, actor.id, hashOf(token), deps.now);
+  return token;
+}
 
 export const revokeFeed = (deps: Deps, actor: Actor) => deleteFeed(deps.db, actor.id);

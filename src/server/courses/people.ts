@@ -1,4 +1,5 @@
 import type { CoursePerson } from '@/contract/course';
+import { isStaff } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { peopleOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
@@ -24,7 +25,7 @@ export async function peoplePage(
       name: p.name,
       saidAs: p.saidAs,
       role: p.role,
-      email: course.staff || p.role !== 'student' ? p.email : null,
+      email: course.staff || isStaff(p.role) ? p.email : null,
     })),
   });
 }

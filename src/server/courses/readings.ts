@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { readingProgressSchema } from '@/contract/readings';
 import { resolveSchedule } from '@/core/deadlines/schedule';
-import { isStaff } from '@/core/ids';
+import { isStaff, owes } from '@/core/ids';
 import { marksOf, type NoteLine, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
 import type { Doc } from '@/core/document/nodes';
@@ -32,6 +32,8 @@ export type ReadingPage = {
   previous: Neighbour;
   next: Neighbour;
   staff: boolean;
+  /** The reader looks on, and writes no notes. */
+  onlooker: boolean;
   /** The margin notes the reader may read, each with where its passage stands now. */
   notes: NoteLine[];
   /** The passages that are marked, a line of the document each, with the notes that meet there. */
@@ -84,9 +86,10 @@ export async function readingPage(
     previous: neighbour(at - 1),
     next: neighbour(at + 1),
     staff,
+    onlooker: course.role === 'observer',
     notes: notes.map((n) => ({ ...noteLine(n, actor), notLooked: notLooked.has(n.note.id) })),
     marks: marksIn(notes, reading.doc),
-    discussions: staff
+    discussions: !owes(course.role)
       ? []
       : records
           .filter((r) => r.week.number === reading.week)

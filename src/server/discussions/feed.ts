@@ -1,6 +1,5 @@
 import type { DiscussionHead } from '@/contract/discussion';
 import { postsStreamAt } from '@/contract/addresses';
-import { randomBytes } from 'node:crypto';
 import type { ExportedPost } from '@/core/formats/discussion-export';
 import { fail, ok, type Result } from '@/core/result';
 import {
@@ -11,9 +10,10 @@ import {
   noteDiscussionFeedRead,
 } from '@/db/queries/discussion-feeds';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
-import type { FeedAddress } from '../calendar/feed';
+import { addressOfFeed, type FeedAddress } from '../calendar/feed';
 import { timeWith, type Clock } from '../clock/clock';
 import type { Actor, Deps } from '../deps';
+import { hashOf, newToken } from '../secrets/tokens';
 import { postsToTake } from './export';
 import { headOf } from './head';
 
@@ -39,7 +39,7 @@ export async function readDiscussionFeed(
   clock: Clock,
   token: string,
 ): Promise<Result<DiscussionFeed, NotFound>> {
-  const reader = await discussionFeedReader(db, token);
+  const reader = await discussionFeedReader(db, hashOf(token));
   if (!reader) return fail({ code: 'not-found' });
   const deps = { db, now: timeWith(clock, reader.clockOffset) };
   const { person: id, name, timeZone, slug } = reader;
@@ -48,7 +48,7 @@ export async function readDiscussionFeed(
   if (!door.ok) return door;
   const { record, sealed, schedule } = door.value;
   const posts = await postsToTake(deps, actor, door.value);
-  await noteDiscussionFeedRead(db, token, deps.now);
+  await noteDiscussionFeedRead(db, hashOf(token), deps.now);
   return ok({
     slug,
     title: record.title,
@@ -75,31 +75,32 @@ export async function exportPage(
   deps: Deps,
   actor: Actor,
   slug: string,
+  token: string | null,
 ): Promise<Result<ExportPage, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const feed = await discussionFeedOf(deps.db, ownerOf(door.value, actor));
   return ok({
     head: headOf(deps, door.value),
-    feed: feed && {
-      path: postsStreamAt(feed.token),
-      madeAt: feed.madeAt,
-      lastRead: feed.lastRead,
-    },
+    feed: feed && addressOfFeed(feed, token, postsStreamAt),
   });
 }
 
-/** Makes the secret address of a discussion's feed (32 random bytes) in place of one that was there, or stops it. */
+/** Makes the secret address of a discussion's feed in place of one that was there, and answers with what is secret in it; or stops it. */
 export async function changeDiscussionFeed(
   deps: Deps,
   actor: Actor,
   slug: string,
   wish: 'make' | 'revoke',
-): Promise<Result<null, NotFound>> {
+): Promise<Result<{ token: string | null }, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const owner = ownerOf(door.value, actor);
-  if (wish === 'revoke') await deleteDiscussionFeed(deps.db, owner);
-  else await makeDiscussionFeed(deps.db, owner, randomBytes(32).toString('base64url'), deps.now);
-  return ok(null);
+  if (wish === 'revoke') {
+    await deleteDiscussionFeed(deps.db, owner);
+    return ok({ token: null });
+  }
+  const token = newToken();
+  await makeDiscussionFeed(deps.db, owner, hashOf(token), deps.now);
+  return ok({ token });
 }

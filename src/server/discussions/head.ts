@@ -3,7 +3,7 @@ import type { Entered } from '../access/enter';
 import type { Deps } from '../deps';
 
 export function headOf(deps: Deps, entered: Entered): DiscussionHead {
-  const { record, schedule, state, ledger, staff, sealed, seal, responded, unread, own } = entered;
+  const { record, schedule, state, ledger, staff, onlooker, sealed, seal, responded, unread, own } = entered;
   return {
     slug: record.slug,
     title: record.title,
@@ -19,6 +19,7 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
     state,
     ledger,
     staff,
+    onlooker,
     sealed,
     seal,
     responded,

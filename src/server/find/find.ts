@@ -2,7 +2,7 @@ import type { Found } from '@/contract/find';
 import { bareWords, parseFind, type FindAsk } from '@/core/find/ask';
 import { passageOf } from '@/core/find/passage';
 import { groupBy } from '@/core/group';
-import { isStaff, type CourseId, type PostId, type DiscussionId } from '@/core/ids';
+import { isStaff, owes, type CourseId, type PostId, type DiscussionId } from '@/core/ids';
 import { coursesOf, type CourseRecord } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
@@ -101,7 +101,7 @@ async function afterOpening(
 ): Promise<FoundPost[]> {
   const closed = new Set<DiscussionId>();
   for (const record of scope.records) {
-    if (!record.brief.sealed || record.openedOthers || isStaff(record.role)) continue;
+    if (!record.brief.sealed || record.openedOthers || !owes(record.role)) continue;
     if (!posts.some((p) => p.discussion === record.id && p.authorId !== actor.id)) continue;
     const door = await enterDiscussion(deps, actor, record.slug);
     if (!door.ok || (await openingSeal(deps, actor, door.value)).sealed) closed.add(record.id);

@@ -85,9 +85,22 @@ async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; tex
       const to = await whom(s, mail.about);
       return to && { name: to.name, text: { kind: 'have-account', college: name, name: to.name } };
     }
-    case 'password-changed': {
+    case 'password-changed':
+    case 'second-factor-on':
+    case 'second-factor-off': {
       const to = await whom(s, mail.about);
-      return to && { name: to.name, text: { kind: 'password-changed', college: name, name: to.name } };
+      return to && { name: to.name, text: { kind: mail.kind, college: name, name: to.name } };
+    }
+    case 'passkey-made':
+    case 'passkey-gone': {
+      const to = await whom(s, mail.about);
+      const key = said(mail.about, 'name') ?? '';
+      return to && { name: to.name, text: { kind: mail.kind, college: name, name: to.name, key } };
+    }
+    case 'recovery-code-used': {
+      const to = await whom(s, mail.about);
+      const left = Number(mail.about.left ?? 0);
+      return to && { name: to.name, text: { kind: mail.kind, college: name, name: to.name, left } };
     }
     case 'address-changed': {
       const to = await whom(s, mail.about);

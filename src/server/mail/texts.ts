@@ -21,7 +21,13 @@ export type MailText =
     }
   | { kind: 'password'; college: string; name: string; key: string }
   | { kind: 'have-account'; college: string; name: string }
-  | { kind: 'password-changed'; college: string; name: string }
+  | {
+      kind: 'password-changed' | 'second-factor-on' | 'second-factor-off';
+      college: string;
+      name: string;
+    }
+  | { kind: 'passkey-made' | 'passkey-gone'; college: string; name: string; key: string }
+  | { kind: 'recovery-code-used'; college: string; name: string; left: number }
   | { kind: 'address'; college: string; name: string; key: string }
   | { kind: 'address-changed'; college: string; name: string; to: string };
 
@@ -29,6 +35,7 @@ const AS: Record<string, string> = {
   student: 'a student',
   instructor: 'an instructor',
   assistant: 'an assistant',
+  observer: 'an observer, who reads along and writes nothing',
   steward: 'a steward: somebody who looks after its people and courses',
 };
 
@@ -46,6 +53,7 @@ export function mailText(t: MailText, site: string): { subject: string; text: st
   const at = (path: string, key?: string) => `${site}${path}${key ? `#${key}` : ''}`;
   const hello = t.name ? `Hello ${t.name},` : 'Hello,';
   const paragraphs = (...all: string[]) => `${[hello, ...all, `${t.college}, by Pulpit`].join('\n\n')}\n`;
+  const notYou = `If it was not you, ask for a new password on the sign-in page at once, and tell your college. Your account: ${at(accountAt())}`;
   switch (t.kind) {
     case 'invitation':
       return {
@@ -87,6 +95,41 @@ export function mailText(t: MailText, site: string): { subject: string; text: st
         text: paragraphs(
           'The password of your account was changed just now. Wherever else you were signed in, you are signed out.',
           'If it was not you, ask for a new password on the sign-in page at once, and tell your college.',
+        ),
+      };
+    case 'second-factor-on':
+      return {
+        subject: 'Your account asks for a second factor now',
+        text: paragraphs(
+          'From now on a code of your authenticator is asked for beside your password.',
+          notYou,
+        ),
+      };
+    case 'second-factor-off':
+      return {
+        subject: 'Your account asks for no second factor any more',
+        text: paragraphs('From now on your password alone signs you in.', notYou),
+      };
+    case 'passkey-made':
+      return {
+        subject: 'A passkey was added to your account',
+        text: paragraphs(`The passkey “${t.key}” signs you in from now on.`, notYou),
+      };
+    case 'passkey-gone':
+      return {
+        subject: 'A passkey was taken from your account',
+        text: paragraphs(`The passkey “${t.key}” signs nobody in any more.`, notYou),
+      };
+    case 'recovery-code-used':
+      return {
+        subject: 'A recovery code was used',
+        text: paragraphs(
+          `Somebody, most likely you, signed in with one of your recovery codes. ${
+            t.left === 0
+              ? 'None is left: make new ones on your account page.'
+              : `${t.left} ${t.left === 1 ? 'is' : 'are'} left.`
+          }`,
+          notYou,
         ),
       };
     case 'address':

@@ -72,7 +72,7 @@ export const acceptingSchema = z.object({
 });
 
 /** Lets a person into everything that somebody invited their address to. */
-async function letIn(tx: Db, deps: Deps, email: string, person: PersonId) {
+export async function openPlaces(tx: Db, deps: Deps, email: string, person: PersonId) {
   for (const { course, role, steward, by } of await acceptInvitationsTo(tx, email, person, deps.now)) {
     if (course && role) await enrolNew(tx, course, person, role);
     if (!steward) continue;
@@ -98,7 +98,7 @@ export async function acceptInvitation(
     const account = await accountByAddress(tx, asked.email);
     if (account?.ended) return fail({ code: 'ended' as const });
     if (account) {
-      await letIn(tx, deps, asked.email, account.id);
+      await openPlaces(tx, deps, asked.email, account.id);
       await spend();
       return ok(null);
     }
@@ -114,7 +114,7 @@ export async function acceptInvitation(
       steward: false,
       now: deps.now,
     });
-    await letIn(tx, deps, asked.email, id);
+    await openPlaces(tx, deps, asked.email, id);
     await spend();
     return ok(await begin({ db: tx, now: deps.now }, id, agent));
   });

@@ -8,7 +8,6 @@ import {
   accountByAddress,
   endAccount,
   heldStewards,
-  passwordHashOf,
   setAddress,
   setPassword,
   setSelf,
@@ -16,22 +15,27 @@ import {
 import { enrolmentsOf } from '@/db/queries/enrolments';
 import { askedToJoin } from '@/db/queries/hosted-courses';
 import { postMail } from '@/db/queries/mails';
+import { passkeysOf } from '@/db/queries/passkeys';
 import { endSessions, sessionsOf } from '@/db/queries/sessions';
+import { hasSubject } from '@/db/queries/sign-on';
 import type { Actor, Deps } from '../deps';
-import { isPassword } from '../sessions/sessions';
-import { mayTry } from '../sessions/tries';
 import { browserOf } from './browser';
 import { hold, type KeyFailure } from './keys';
 import { newPassword, type PasswordFailure } from './password';
+import { proven, type Denied, type Proof } from '../ways-in/proof';
+import { secondFactorState } from '../ways-in/second-factor';
 import { timeZoneSchema } from './time-zone';
 
 /** The own account: who one is here, where one is signed in, and which courses one is in. */
 export async function accountPage(deps: Deps, actor: Actor, session: string): Promise<AccountPage> {
-  const [self, devices, courses, asked] = await Promise.all([
+  const [self, devices, courses, asked, second, passkeys, signOn] = await Promise.all([
     account(deps.db, actor.id),
     sessionsOf(deps.db, actor.id, deps.now),
     enrolmentsOf(deps.db, actor.id),
     askedToJoin(deps.db, actor.id),
+    secondFactorState(deps.db, actor.id),
+    passkeysOf(deps.db, actor.id),
+    hasSubject(deps.db, actor.id),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
   const { name, saidAs, email, timeZone, theme, spelling, hasPassword, demo } = self;
@@ -44,6 +48,9 @@ export async function accountPage(deps: Deps, actor: Actor, session: string): Pr
     spelling,
     hasPassword,
     demo,
+    second,
+    passkeys: passkeys.map(({ id, name: called, made, used }) => ({ id, name: called, made, used })),
+    signOn,
     devices: devices.map(({ id, agent, started, seen, hash }) => ({
       id,
       browser: browserOf(agent),
@@ -67,32 +74,13 @@ export const selfSchema = z.object({
 export const changeSelf = (deps: Deps, actor: Actor, self: z.output<typeof selfSchema>) =>
   setSelf(deps.db, actor.id, self);
 
-type Denied = { code: 'wrong-password' } | { code: 'too-many-tries' } | { code: 'demo' };
-
-/** Whether somebody who is signed in knows the password once more, before anything is done that could lock its owner out. */
-async function known(
-  deps: Deps,
-  actor: Actor,
-  password: string,
-  network: string | null,
-): Promise<Result<null, Denied>> {
-  const self = await account(deps.db, actor.id);
-  // Everybody may enter as one of the demo's people: nobody may take them over.
-  if (!self || self.demo) return fail({ code: 'demo' });
-  if (!(await mayTry(deps, 'own-password', { about: actor.id, network })))
-    return fail({ code: 'too-many-tries' });
-  const right = await isPassword(await passwordHashOf(deps.db, actor.id), password, network ?? '');
-  if (right === null) return fail({ code: 'too-many-tries' });
-  return right ? ok(null) : fail({ code: 'wrong-password' });
-}
-
 /** Changes the own password; wherever else one is signed in, one is signed out. */
 export async function changePassword(
   deps: Deps,
   actor: Actor,
-  given: { password: string; next: string; network: string | null; session: string },
+  given: Proof & { next: string; session: string },
 ): Promise<Result<null, Denied | PasswordFailure>> {
-  const may = await known(deps, actor, given.password, given.network);
+  const may = await proven(deps, actor, given);
   if (!may.ok) return may;
   return deps.db.transaction(async (tx) => {
     const self = await account(tx, actor.id);
@@ -112,15 +100,18 @@ export async function changePassword(
   });
 }
 
-export const addressSchema = z.object({ email: mailAddressSchema, password: z.string().max(1_000) });
+export const addressSchema = z.object({
+  email: mailAddressSchema,
+  password: z.string().max(1_000).default(''),
+});
 
 /** Asks for another mail address: a link goes to the new one, and only that changes anything. */
 export async function askForAddress(
   deps: Deps,
   actor: Actor,
-  given: { email: string; password: string; network: string | null },
+  given: Proof & { email: string },
 ): Promise<Result<null, Denied>> {
-  const may = await known(deps, actor, given.password, given.network);
+  const may = await proven(deps, actor, given);
   if (!may.ok) return may;
   await deps.db.transaction((tx) =>
     postMail(tx, {
@@ -168,9 +159,9 @@ export const signOutThere = (deps: Deps, actor: Actor, which: { id: string } | {
 export async function endOwnAccount(
   deps: Deps,
   actor: Actor,
-  given: { password: string; network: string | null },
+  given: Proof,
 ): Promise<Result<null, Denied | { code: 'last-steward' }>> {
-  const may = await known(deps, actor, given.password, given.network);
+  const may = await proven(deps, actor, given);
   if (!may.ok) return may;
   return deps.db.transaction(async (tx) => {
     const stewards = await heldStewards(tx);

@@ -55,6 +55,8 @@ export async function beginCollege(
         timeZone: said.timeZone,
         help: { telephone: '', mail: said.email, hours: '' },
         alone: false,
+        signOn: true,
+        signOnNew: false,
       },
       deps.now,
     );

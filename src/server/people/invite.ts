@@ -23,7 +23,7 @@ export const invitationSchema = z.object({
   email: mailAddressSchema,
   /** Into a course in a role, or as a steward. */
   as: z.union([
-    z.object({ course: z.uuid(), role: z.enum(['student', 'instructor', 'assistant']) }),
+    z.object({ course: z.uuid(), role: z.enum(['student', 'instructor', 'assistant', 'observer']) }),
     z.object({ steward: z.literal(true) }),
   ]),
 });

@@ -1,4 +1,3 @@
-import { randomInt } from 'node:crypto';
 import { fail, ok, type Result } from '@/core/result';
 import { courseId } from '@/core/ids';
 import { roleIn } from '@/db/queries/courses';
@@ -6,26 +5,8 @@ import { enrolNew } from '@/db/queries/accounts';
 import { leaveCourse } from '@/db/queries/enrolments';
 import { askToJoin, courseByCode } from '@/db/queries/hosted-courses';
 import type { Actor, Deps } from '../deps';
+import { plainCode } from '../secrets/codes';
 import { mayTry } from '../sessions/tries';
-
-/** Letters and digits that nobody takes for one another, however they are written down. */
-const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
-
-/** A code that can be written on a board: three groups of four. @example newCode() // 'k7mq-2xhf-9tab' */
-export const newCode = () =>
-  Array.from({ length: 3 }, () =>
-    Array.from({ length: 4 }, () => SIGNS[randomInt(SIGNS.length)]).join(''),
-  ).join('-');
-
-/** A code as it was made, from what somebody typed. @example plainCode(' K7MQ 2XHF 9TAB ') // 'k7mq-2xhf-9tab' */
-export const plainCode = (typed: string) =>
-  (
-    typed
-      .toLowerCase()
-      .replace(/[^a-z0-9]/gu, '')
-      .slice(0, 40)
-      .match(/.{1,4}/gu) ?? []
-  ).join('-');
 
 export type Joined = { code: 'joined' | 'asked' | 'there-already'; course: string };
 

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { instant, type PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { heldKey, insertKey, spendKey, type KeyPurpose, type KeyRecord } from '@/db/queries/one-time-keys';
 import type { Deps } from '../deps';
+import { hashOf, newToken } from '../secrets/tokens';
 
 const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
@@ -16,15 +16,13 @@ const GOOD_FOR: Record<KeyPurpose, number> = {
   address: DAY_MS,
 };
 
-const hashOf = (key: string) => createHash('sha256').update(key).digest();
-
 /** Makes a key that lets somebody do one thing once. It is told once, and only its hash stays. */
 export async function newKey(
   deps: { db: Db; now: Deps['now'] },
   purpose: KeyPurpose,
   whose: { person?: PersonId; invitation?: string; address?: string } = {},
 ): Promise<string> {
-  const key = randomBytes(32).toString('base64url');
+  const key = newToken();
   await insertKey(deps.db, {
     hash: hashOf(key),
     purpose,

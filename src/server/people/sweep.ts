@@ -1,4 +1,5 @@
 import { instant } from '@/core/ids';
+import { sweepHalfWays } from '@/db/queries/half-ways';
 import { sweepKeys } from '@/db/queries/one-time-keys';
 import { sweepRosters } from '@/db/queries/rosters';
 import { sweepSessions } from '@/db/queries/sessions';
@@ -11,6 +12,7 @@ export const MOST_IDLE_MS = 14 * DAY_MS;
 /** Takes away what lets nobody in any more: sessions that are over, keys that were not used, rosters that nobody took. */
 export async function sweepPeople(deps: Pick<Deps, 'db' | 'now'>): Promise<void> {
   await sweepSessions(deps.db, deps.now, instant(deps.now - MOST_IDLE_MS));
+  await sweepHalfWays(deps.db, deps.now);
   await sweepKeys(deps.db, instant(deps.now - 30 * DAY_MS));
   await sweepRosters(deps.db, instant(deps.now - DAY_MS));
 }

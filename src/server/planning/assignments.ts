@@ -1,4 +1,4 @@
-import { isStaff, type Instant } from '@/core/ids';
+import type { Instant } from '@/core/ids';
 import type { Pace } from '@/core/planning/pace';
 import { assignmentsOf, type Assignment } from '@/core/planning/tasks';
 import type { CheckFigure } from '@/core/checks/types';
@@ -8,7 +8,7 @@ import type { Account } from '../access/enter';
 
 type Begun = { kind: 'response' | 'reply'; checks: CheckFigure[] };
 
-/** What one discussion still asks of a student, with how long it is likely to take; nothing of staff. */
+/** What one discussion still asks of a student, with how long it is likely to take; nothing of anybody else. */
 export function assignmentsIn(
   found: {
     record: DiscussionRecord;
@@ -20,7 +20,7 @@ export function assignmentsIn(
   now: Instant,
 ): Assignment[] {
   const { record, account, drafts, unread } = found;
-  if (!account.ledger || isStaff(record.role)) return [];
+  if (!account.ledger) return [];
   const draft = drafts.find((d) => d.kind === 'response');
   const reading = unread.find((u) => u.course === record.course.id && u.week === record.week.number);
   return assignmentsOf(

@@ -1,4 +1,4 @@
-import { FlattenedSign, importJWK, type JWK } from 'jose';
+import { FlattenedSign } from 'jose';
 import type { PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import type { Doc } from '@/core/document/nodes';
@@ -7,6 +7,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { sharedVersion } from '@/db/queries/receipts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import type { Box } from '../secrets/box';
 import { ALGORITHM, keyToSign } from './keys';
 
 export type ReceiptFile = {
@@ -22,7 +23,7 @@ const time = (at: number) => new Date(at).toISOString();
  * the receipt is issued; everything else was settled when the post was shared.
  */
 export async function issueReceipt(
-  deps: Deps,
+  deps: Deps & { box: Box },
   actor: Actor,
   post: PostId,
   version: number | null,
@@ -54,10 +55,10 @@ export async function issueReceipt(
     checks: shared.checks,
     contentSha256: shared.fingerprint,
   };
-  const key = await keyToSign(deps.db, deps.now);
+  const key = await keyToSign(deps);
   const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(receipt)))
     .setProtectedHeader({ alg: ALGORITHM, kid: key.id, typ: 'pulpit-receipt+json' })
-    .sign(await importJWK(key.privateKey as JWK, ALGORITHM));
+    .sign(key.key);
   return ok({
     zone: schedule.zone,
     file: {

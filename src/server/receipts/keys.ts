@@ -1,7 +1,8 @@
-import { calculateJwkThumbprint, exportJWK, generateKeyPair } from 'jose';
+import { calculateJwkThumbprint, exportJWK, generateKeyPair, importJWK, type JWK } from 'jose';
 import type { Instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
-import { replaceSigningKey, signingKey, type KeyRecord } from '@/db/queries/receipts';
+import { replaceSigningKey, signingKey } from '@/db/queries/receipts';
+import type { Box } from '../secrets/box';
 
 /** EdDSA over Ed25519 (RFC 8037): small keys, and one signature for one text. */
 export const ALGORITHM = 'EdDSA';
@@ -9,22 +10,31 @@ const DAY = 86_400_000;
 /** A key signs no longer than this; then the next one does. */
 const KEY_DAYS = 90;
 
+/** A key that signs, opened. */
+type SigningKey = { id: string; key: Awaited<ReturnType<typeof importJWK>> };
+
 /** Makes a new key the one that signs. Receipts signed before are still verified with the public half that stays. */
-export async function rotateKey(db: Db, now: Instant): Promise<KeyRecord> {
+export async function rotateKey(deps: { db: Db; box: Box; now: Instant }): Promise<SigningKey> {
   const { publicKey, privateKey } = await generateKeyPair(ALGORITHM, { crv: 'Ed25519', extractable: true });
   const shown = await exportJWK(publicKey);
-  const key: KeyRecord = {
-    id: await calculateJwkThumbprint(shown),
+  const id = await calculateJwkThumbprint(shown);
+  await replaceSigningKey(deps.db, {
+    id,
     publicKey: { ...shown },
-    privateKey: { ...(await exportJWK(privateKey)) },
-    madeAt: now,
-  };
-  await replaceSigningKey(db, key);
-  return key;
+    sealedPrivate: deps.box.seal('signing key', id, JSON.stringify(await exportJWK(privateKey))),
+    madeAt: deps.now,
+  });
+  return { id, key: privateKey };
 }
 
-/** The key that signs now; the first one, or the next after its time, is made here. */
-export async function keyToSign(db: Db, now: Instant): Promise<KeyRecord> {
-  const key = await signingKey(db);
-  return key && now - key.madeAt < KEY_DAYS * DAY ? key : rotateKey(db, now);
+/**
+ * The key that signs now. The first one is made here, and the next: after the time of the one before, or where that cannot be opened any
+ * more.
+ */
+export async function keyToSign(deps: { db: Db; box: Box; now: Instant }): Promise<SigningKey> {
+  const key = await signingKey(deps.db);
+  if (!key?.sealedPrivate || deps.now - key.madeAt >= KEY_DAYS * DAY) return rotateKey(deps);
+  const opened = deps.box.open('signing key', key.id, key.sealedPrivate);
+  if (opened === null) return rotateKey(deps);
+  return { id: key.id, key: await importJWK(JSON.parse(opened) as JWK, ALGORITHM) };
 }

@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { instant, type Instant, type PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
@@ -13,14 +13,15 @@ import {
 } from '@/db/queries/people';
 import { foldedAddress, forgetTry, isKnownDevice, knowDevice, takeTry } from '@/db/queries/sign-in';
 import type { Db } from '@/db/connection';
+import { hasSecondFactor } from '@/db/queries/second-factors';
 import type { Deps } from '../deps';
 import { FairQueue } from '../readers/fair-queue';
+import { hashOf, newToken } from '../secrets/tokens';
+import { beginHalfWay } from '../ways-in/half-way';
 
 const SESSION_DAYS = 30;
 /** OWASP's minimum for argon2id: 19 MiB, two passes, one lane. */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-
-const hashToken = (token: string) => createHash('sha256').update(token).digest();
 
 export const hashPassword = (password: string) => hash(password, ARGON);
 
@@ -37,10 +38,10 @@ export async function begin(
   person: PersonId,
   agent: string,
 ): Promise<{ token: string; maxAgeSeconds: number }> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   const maxAgeSeconds = SESSION_DAYS * 86_400;
   await openSession(deps.db, {
-    tokenHash: hashToken(token),
+    tokenHash: hashOf(token),
     person,
     agent: agent.slice(0, AGENT_LENGTH),
     now: deps.now,
@@ -64,6 +65,12 @@ export type SignInTry = {
 };
 export type SignInFailure = { code: 'wrong-credentials' } | { code: 'too-many-tries' };
 
+/** Somebody is in: what their browser keeps. The device is told where the browser was not known before. */
+export type Entry = { token: string; maxAgeSeconds: number; device: string | null };
+
+/** What this browser comes with. */
+export type Coming = Pick<SignInTry, 'network' | 'device' | 'agent'>;
+
 const TRIES_WINDOW_MS = 15 * 60_000;
 /** From one network for one address; from one network for any; for one address from anywhere; on a device that is known. */
 const MOST = { pair: 20, network: 60, address: 100, device: 20 } as const;
@@ -84,11 +91,14 @@ export async function isPassword(
 }
 
 /** What a try is counted by. A device that is known for a person has a count of its own, which no stranger can fill. */
-async function countedBy(deps: Deps, person: PersonId | null, given: SignInTry) {
-  const { network, device } = given;
-  if (person !== null && device !== null && (await isKnownDevice(deps.db, person, hashToken(device))))
+async function countedBy(
+  deps: Deps,
+  person: PersonId | null,
+  { network, device, about }: Pick<SignInTry, 'network' | 'device'> & { about: string },
+) {
+  if (person !== null && device !== null && (await isKnownDevice(deps.db, person, hashOf(device))))
     return [{ key: `device ${person} ${device}`, most: MOST.device }];
-  const address = await foldedAddress(deps.db, given.email);
+  const address = await foldedAddress(deps.db, about);
   return [
     { key: `address ${address}`, most: MOST.address },
     ...(network === null
@@ -100,28 +110,46 @@ async function countedBy(deps: Deps, person: PersonId | null, given: SignInTry) 
   ];
 }
 
+/** Takes the right to try to get in as somebody: null where there were too many tries. The answer forgets the try again. */
+export async function takeEntryTry(
+  deps: Deps,
+  person: PersonId | null,
+  by: Pick<SignInTry, 'network' | 'device'> & { about: string },
+): Promise<(() => Promise<unknown>) | null> {
+  const id = randomUUID();
+  const since = instant(deps.now - TRIES_WINDOW_MS);
+  const counted = await countedBy(deps, person, by);
+  return (await takeTry(deps.db, id, counted, since, deps.now)) ? () => forgetTry(deps.db, id) : null;
+}
+
+/** Lets somebody in who has shown all that is asked of them; this browser is known as theirs from now on. */
+export async function letIn(deps: { db: Db; now: Instant }, person: PersonId, from: Coming): Promise<Entry> {
+  const device = from.device ?? newToken();
+  await knowDevice(deps.db, person, hashOf(device), deps.now);
+  return { ...(await begin(deps, person, from.agent)), device };
+}
+
 /**
  * Signs somebody in by address and password. The right to try is taken before the password is looked at, so many at once are
  * counted like many in a row; and no number of tries by a stranger keeps a person out on a device of theirs.
+ * Where a second factor is asked of them they are half way in, and no further.
  */
 export async function signIn(
   deps: Deps,
   given: SignInTry,
-): Promise<Result<{ token: string; maxAgeSeconds: number; device: string }, SignInFailure>> {
+): Promise<Result<Entry | { second: string }, SignInFailure>> {
   const found = await personByEmail(deps.db, given.email);
   // Where there is no demo its people are nobody, whatever their password; and so is whose account was ended.
   const person = found && !found.ended && (given.demo || !found.demo) ? found : null;
-  const id = randomUUID();
-  const counted = await countedBy(deps, person?.id ?? null, given);
-  const since = instant(deps.now - TRIES_WINDOW_MS);
-  if (!(await takeTry(deps.db, id, counted, since, deps.now))) return fail({ code: 'too-many-tries' });
+  const forget = await takeEntryTry(deps, person?.id ?? null, { ...given, about: given.email });
+  if (!forget) return fail({ code: 'too-many-tries' });
   const right = await isPassword(person?.passwordHash ?? null, given.password, given.network ?? '');
   if (right === null) return fail({ code: 'too-many-tries' });
   if (!person || !right) return fail({ code: 'wrong-credentials' });
-  await forgetTry(deps.db, id);
-  const device = given.device ?? randomBytes(32).toString('base64url');
-  await knowDevice(deps.db, person.id, hashToken(device), deps.now);
-  return ok({ ...(await begin(deps, person.id, given.agent)), device });
+  await forget();
+  if (await hasSecondFactor(deps.db, person.id))
+    return ok({ second: await beginHalfWay(deps, 'second', person.id) });
+  return ok(await letIn(deps, person.id, given));
 }
 
 /** One click in the demo: only for the people the demo offers. The caller has made sure that this is the demo. */
@@ -129,16 +157,16 @@ export async function signInAsDemoPerson(
   deps: Deps,
   person: PersonId,
   agent: string,
-): Promise<Result<{ token: string; maxAgeSeconds: number; device: null }, { code: 'not-offered' }>> {
+): Promise<Result<Entry, { code: 'not-offered' }>> {
   if (!(await isDemoPerson(deps.db, person))) return fail({ code: 'not-offered' });
   return ok({ ...(await begin(deps, person, agent)), device: null });
 }
 
 /** A session's name, which lets nobody in. */
-export const sessionName = (token: string) => hashToken(token).toString('hex');
+export const sessionName = (token: string) => hashOf(token).toString('hex');
 
 export async function findSession(db: Deps['db'], token: string) {
-  const hash = hashToken(token);
+  const hash = hashOf(token);
   const session = await sessionByToken(db, hash);
   return session && { ...session, hash };
 }
@@ -174,4 +202,4 @@ export async function noteVisit(
   return previous;
 }
 
-export const signOut = (db: Deps['db'], token: string) => closeSession(db, hashToken(token));
+export const signOut = (db: Deps['db'], token: string) => closeSession(db, hashOf(token));

@@ -42,7 +42,11 @@ export async function setUpCollege(
 ) {
   await db.transaction(async (tx) => {
     const help = { telephone: '', mail: '', hours: '' };
-    await nameCollege(tx, { name: c.college, timeZone: c.timeZone, help, alone: true }, c.now);
+    await nameCollege(
+      tx,
+      { name: c.college, timeZone: c.timeZone, help, alone: true, signOn: true, signOnNew: false },
+      c.now,
+    );
     const { rank, ...steward } = c.steward;
     await insertPeople(tx, [
       { ...steward, demo: true, timeZone: c.timeZone, demoRank: rank, lastSeen: c.now },

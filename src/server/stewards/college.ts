@@ -13,6 +13,8 @@ const UNNAMED: CollegeView = {
   timeZone: 'UTC',
   help: { telephone: '', mail: '', hours: '' },
   alone: false,
+  signOn: true,
+  signOnNew: false,
 };
 
 /** Whose installation this is, and where help is found; empty where nobody has said so. */
@@ -32,15 +34,24 @@ export const collegeSchema = z.object({
   mail: z.union([z.literal(''), mailAddressSchema]),
   hours: line(200),
   alone: z.literal('yes').optional(),
+  signOn: z.enum(['yes', '']).default(''),
+  signOnNew: z.enum(['yes', '']).default(''),
 });
 
 /** Says the name, the time zone and where help is found. */
 export async function changeCollege(deps: Deps, steward: Steward, said: z.output<typeof collegeSchema>) {
-  const { name, timeZone, telephone, mail, hours, alone } = said;
+  const { name, timeZone, telephone, mail, hours, alone, signOn, signOnNew } = said;
   await deps.db.transaction(async (tx) => {
     await nameCollege(
       tx,
-      { name, timeZone, help: { telephone, mail, hours }, alone: alone === 'yes' },
+      {
+        name,
+        timeZone,
+        help: { telephone, mail, hours },
+        alone: alone === 'yes',
+        signOn: signOn === 'yes',
+        signOnNew: signOnNew === 'yes',
+      },
       deps.now,
     );
     await logSteward(tx, { steward: steward.id, act: 'college', now: deps.now });

@@ -21,7 +21,7 @@ import { postMail } from '@/db/queries/mails';
 import { logSteward } from '@/db/queries/steward-log';
 import type { NotFound } from '../access/enter';
 import type { Deps } from '../deps';
-import { newCode } from '../people/join';
+import { newCode } from '../secrets/codes';
 import { timeZoneSchema } from '../people/time-zone';
 import type { Steward } from './enter';
 import { lineOf } from './invitation-line';
@@ -106,7 +106,7 @@ export async function actOnCourse(
       });
     switch (act.act) {
       case 'code':
-        await setCourseCode(tx, { course: course.id, code: newCode(), approval: act.approval }, deps.now);
+        await setCourseCode(tx, { course: course.id, code: newCode(3), approval: act.approval }, deps.now);
         await log('course-code');
         return ok(null);
       case 'stop-code':

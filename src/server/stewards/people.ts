@@ -14,11 +14,13 @@ import {
 import { enrolmentsOf, leaveCourse } from '@/db/queries/enrolments';
 import { hostedCourse, hostedCourses } from '@/db/queries/hosted-courses';
 import { openInvitations } from '@/db/queries/invitations';
+import { hasSecondFactor } from '@/db/queries/second-factors';
 import { endSessions, sessionsOf } from '@/db/queries/sessions';
 import { logSteward } from '@/db/queries/steward-log';
 import type { NotFound } from '../access/enter';
 import type { Deps } from '../deps';
 import type { Steward } from './enter';
+import { takeSecondFactorAway } from '../ways-in/second-factor';
 import { lineOf } from './invitation-line';
 
 const ON_A_PAGE = 50;
@@ -48,10 +50,11 @@ export async function personPage(
 ): Promise<Result<PersonPage, NotFound>> {
   const person = await account(deps.db, personId(id));
   if (!person) return fail({ code: 'not-found' });
-  const [courses, all, sessions] = await Promise.all([
+  const [courses, all, sessions, second] = await Promise.all([
     enrolmentsOf(deps.db, person.id),
     hostedCourses(deps.db),
     sessionsOf(deps.db, person.id, deps.now),
+    hasSecondFactor(deps.db, person.id),
   ]);
   return ok({
     id: person.id,
@@ -61,6 +64,7 @@ export async function personPage(
     ended: person.ended,
     me: person.id === steward.id,
     signedIn: sessions.length,
+    second,
     courses,
     others: all
       .filter((c) => !courses.some((o) => o.id === c.id))
@@ -72,9 +76,9 @@ export const personActSchema = z.discriminatedUnion('act', [
   z.object({
     act: z.literal('role'),
     course: z.uuid(),
-    role: z.enum(['student', 'instructor', 'assistant', 'none']),
+    role: z.enum(['student', 'instructor', 'assistant', 'observer', 'none']),
   }),
-  z.object({ act: z.enum(['steward', 'no-steward', 'end', 'reopen', 'sign-out']) }),
+  z.object({ act: z.enum(['steward', 'no-steward', 'end', 'reopen', 'sign-out', 'no-second']) }),
 ]);
 export type PersonAct = z.output<typeof personActSchema>;
 export type PersonActFailure = { code: 'not-found' } | { code: 'last-steward' } | { code: 'has-shared' };
@@ -139,6 +143,9 @@ export async function actOnPerson(
       case 'sign-out':
         await endSessions(tx, person.id, 'all');
         await log('signed-out');
+        return ok(null);
+      case 'no-second':
+        if (await takeSecondFactorAway(deps, tx, person)) await log('second-factor-taken');
         return ok(null);
     }
   });

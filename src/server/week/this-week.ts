@@ -1,6 +1,6 @@
 import type { ThisWeek, WeekLine } from '@/contract/week';
 import { balanceOf, summarise } from '@/core/counting/summary';
-import { isStaff, type Instant } from '@/core/ids';
+import { isStaff, owes, type Instant } from '@/core/ids';
 import { byUrgency, owedAcross } from '@/core/week/owed';
 import { lane, percentOf } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
@@ -123,11 +123,11 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         replyDrafts: mine.filter((d) => d.kind === 'reply').length,
         unread: account.unread,
         unreadReplies: unread.get(record.id) ?? 0,
-        teaching: isStaff(record.role)
+        teaching: !owes(record.role)
           ? {
               responses: record.responses,
               students: found.students.get(record.course.id) ?? 0,
-              reports: found.reports.get(record.id) ?? 0,
+              reports: isStaff(record.role) ? (found.reports.get(record.id) ?? 0) : 0,
             }
           : null,
       },
@@ -157,7 +157,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
       today: days.findIndex((d) => now >= d.start && now < d.end),
       nowAt: percentOf(now, start, end),
       lanes: [...shown]
-        .filter((r) => !isStaff(r.record.role))
+        .filter((r) => owes(r.record.role))
         .sort((a, b) => a.record.course.code.localeCompare(b.record.course.code))
         .flatMap(({ record, account: { schedule, ledger } }) => {
           if (!ledger || schedule.closes <= start || schedule.opens >= end) return [];

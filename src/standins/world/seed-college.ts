@@ -53,6 +53,8 @@ export async function addCollege(db: Deps['db'], now: Instant, { idOf, passwordH
     mail: 'help@tidewell.example',
     hours: 'Monday to Friday, 9 to 17',
     alone: 'yes',
+    signOn: 'yes',
+    signOnNew: '',
   });
   const sound = idOf('course', 'SND 130');
   await actOnCourse(ago(40), steward, sound, { act: 'code', approval: true });

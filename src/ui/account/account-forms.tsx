@@ -4,6 +4,7 @@ import type { AccountPage } from '@/contract/account';
 import { Labelled, NewPasswordField, TextField, Trouble, ZoneField } from '../people/fields';
 import type { TellingAction } from '../people/told';
 import { useTold } from '../people/use-told';
+import { Known } from './known';
 
 /** Who one is here, and how one reads. */
 export function SelfForm(props: { action: TellingAction; self: AccountPage; zones: readonly string[] }) {
@@ -58,34 +59,24 @@ export function SelfForm(props: { action: TellingAction; self: AccountPage; zone
   );
 }
 
-const Known = ({ id }: { id: string }) => (
-  <TextField
-    label="Your password now"
-    name="password"
-    id={id}
-    type="password"
-    autoComplete="current-password"
-    required
-  />
-);
-
-/** Changes the own password. */
-export function PasswordForm({ action }: { action: TellingAction }) {
+/** Changes the own password, or sets the first. */
+export function PasswordForm({ action, hasPassword }: { action: TellingAction; hasPassword: boolean }) {
   const { act, sending, trouble } = useTold(action);
   return (
     <form action={act} className="grid gap-3">
       <Trouble text={trouble} />
-      <Known id="password-now" />
+      <Known id="password-now" hasPassword={hasPassword} />
       <NewPasswordField name="nextPassword" label="New password" />
       <button type="submit" className="btn justify-self-start" disabled={sending}>
-        Change the password
+        {hasPassword ? 'Change the password' : 'Set a password'}
       </button>
     </form>
   );
 }
 
 /** Asks for another mail address. */
-export function AddressForm({ action, email }: { action: TellingAction; email: string }) {
+export function AddressForm(props: { action: TellingAction; email: string; hasPassword: boolean }) {
+  const { action, email, hasPassword } = props;
   const { act, sending, trouble, of } = useTold(action);
   return (
     <form action={act} className="grid gap-3">
@@ -103,7 +94,7 @@ export function AddressForm({ action, email }: { action: TellingAction; email: s
         autoComplete="email"
         hint="A link goes there; nothing changes until it is opened. The old address is told."
       />
-      <Known id="password-for-address" />
+      <Known id="password-for-address" hasPassword={hasPassword} />
       <button type="submit" className="btn justify-self-start" disabled={sending}>
         Send the link
       </button>
@@ -112,7 +103,7 @@ export function AddressForm({ action, email }: { action: TellingAction; email: s
 }
 
 /** Ends the own account, after saying what goes and what stays. */
-export function EndForm({ action }: { action: TellingAction }) {
+export function EndForm({ action, hasPassword }: { action: TellingAction; hasPassword: boolean }) {
   const { act, sending, trouble } = useTold(action);
   return (
     <form action={act} className="grid gap-3">
@@ -122,7 +113,7 @@ export function EndForm({ action }: { action: TellingAction }) {
         with your classes, under your name; your drafts and notes are kept, but nobody reads them. A steward
         can open the account again.
       </p>
-      <Known id="password-to-end" />
+      <Known id="password-to-end" hasPassword={hasPassword} />
       <button type="submit" className="btn justify-self-start border-brick text-brick" disabled={sending}>
         End my account
       </button>

@@ -7,6 +7,9 @@ import { asRole } from '../words/people';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AddressForm, EndForm, JoinForm, PasswordForm, SelfForm } from './account-forms';
+import { Passkeys } from './passkeys';
+import { SecondPart } from './second-factor';
+import type { CodesAction } from './told-codes';
 
 function Part(props: { id: string; title: string; children: ReactNode }) {
   return (
@@ -24,7 +27,10 @@ export function AccountView(props: {
   account: AccountPage;
   zones: readonly string[];
   answer: Answer | null;
-  actions: Record<'self' | 'password' | 'address' | 'end' | 'join', TellingAction>;
+  actions: Record<
+    'self' | 'password' | 'address' | 'end' | 'join' | 'beginSecond' | 'endSecond',
+    TellingAction
+  > & { renewCodes: CodesAction };
 }) {
   const { account, actions } = props;
   const elsewhere = account.devices.filter((d) => !d.here).length;
@@ -74,8 +80,51 @@ export function AccountView(props: {
             ))}
             <JoinForm action={actions.join} />
           </Part>
+          <Part id="archive" title="Everything of yours">
+            <p className="text-[13.5px] text-ink-2">
+              What you shared with every version, drafts, notes, sources, marks and files, in one archive with
+              a page that reads by itself.
+            </p>
+            <p>
+              <a className="btn" href={archiveAt()} download="">
+                Save it all
+              </a>
+            </p>
+          </Part>
         </div>
         <div className="grid gap-5">
+          {account.demo ? (
+            <Part id="demo" title="Signing in">
+              <p className="text-ink-2">
+                Everybody may enter the demo as {account.name}, so the password, the mail address and the
+                account stay as they are. In an installation of your own they are changed here.
+              </p>
+            </Part>
+          ) : (
+            <>
+              <Part id="password" title="Password">
+                {account.signOn ? (
+                  <p className="text-[13.5px] text-ink-2">
+                    The college’s sign-on lets you in{account.hasPassword ? ' as well' : ''}.
+                  </p>
+                ) : null}
+                <PasswordForm action={actions.password} hasPassword={account.hasPassword} />
+              </Part>
+              <Part id="passkeys" title="Passkeys">
+                <Passkeys account={account} />
+              </Part>
+              <Part id="second" title="Second factor">
+                <SecondPart account={account} actions={actions} />
+              </Part>
+              <Part id="address" title="Mail address">
+                <AddressForm
+                  action={actions.address}
+                  email={account.email}
+                  hasPassword={account.hasPassword}
+                />
+              </Part>
+            </>
+          )}
           <Part id="devices" title="Where you are signed in">
             <ul className="grid gap-2">
               {account.devices.map((d) => (
@@ -112,36 +161,10 @@ export function AccountView(props: {
               </form>
             ) : null}
           </Part>
-          <Part id="archive" title="Everything of yours">
-            <p className="text-[13.5px] text-ink-2">
-              What you shared with every version, drafts, notes, sources, marks and files, in one archive with
-              a page that reads by itself.
-            </p>
-            <p>
-              <a className="btn" href={archiveAt()} download="">
-                Save it all
-              </a>
-            </p>
-          </Part>
-          {account.demo ? (
-            <Part id="demo" title="Signing in">
-              <p className="text-ink-2">
-                Everybody may enter the demo as {account.name}, so the password, the mail address and the
-                account stay as they are. In an installation of your own they are changed here.
-              </p>
+          {account.demo ? null : (
+            <Part id="end" title="End the account">
+              <EndForm action={actions.end} hasPassword={account.hasPassword} />
             </Part>
-          ) : (
-            <>
-              <Part id="password" title="Password">
-                <PasswordForm action={actions.password} />
-              </Part>
-              <Part id="address" title="Mail address">
-                <AddressForm action={actions.address} email={account.email} />
-              </Part>
-              <Part id="end" title="End the account">
-                <EndForm action={actions.end} />
-              </Part>
-            </>
           )}
         </div>
       </div>

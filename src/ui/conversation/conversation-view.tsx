@@ -60,7 +60,14 @@ export function ConversationView(props: {
     <FilterChips look={look} counts={view.counts} person={view.person} open={at} marked={ask.marked} />
   );
   const read = <ReadSide view={view} slug={slug} look={look} chips={chips} />;
-  const facing = open ? (
+  const looking = (
+    <div className="plate flex flex-col overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
+      {read}
+    </div>
+  );
+  const facing = !open ? null : head.onlooker ? (
+    looking
+  ) : (
     <FacingPages
       first={ask.shared ? 'right' : 'left'}
       about={`${open.at} ${ask.shared ?? ''}`}
@@ -70,7 +77,7 @@ export function ConversationView(props: {
         page: <ReplySide view={view} slug={slug} you={you} shared={shared} next={next} />,
       }}
     />
-  ) : null;
+  );
   const paste = outside ? pasteForm(view, slug, ask.paste) : null;
   return (
     <main id="main">
@@ -98,11 +105,7 @@ export function ConversationView(props: {
               live={outside ? null : <Live slug={slug} events={view.events} followed={view.followed} />}
             />
             {!inThreads && !paste ? (
-              (facing ?? (
-                <div className="plate flex flex-col overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
-                  {read}
-                </div>
-              ))
+              (facing ?? looking)
             ) : (
               <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[290px_minmax(0,1fr)] lg:gap-0">
                 <div

@@ -68,6 +68,7 @@ export function Headlines(props: {
   now: number;
   outside: boolean;
   staff: boolean;
+  onlooker: boolean;
 }) {
   const { look, lines, posts, at } = props;
   return (
@@ -91,6 +92,7 @@ export function Headlines(props: {
                     now={props.now}
                     outside={props.outside}
                     staff={props.staff}
+                    onlooker={props.onlooker}
                   />
                   <p className="px-4 pb-2.5 text-right sm:px-5">
                     <Link className="link text-[13px]" href={addressOf(look)}>

@@ -23,6 +23,7 @@ export function ReadSide(props: { view: Conversation; slug: string; look: Look; 
     now: head.now,
     outside,
     staff: head.staff,
+    onlooker: head.onlooker,
   };
   const pager = (
     <Pager

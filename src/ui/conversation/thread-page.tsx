@@ -42,6 +42,7 @@ export function Post({
   now,
   outside,
   staff,
+  onlooker,
 }: {
   look: Look;
   post: ReadPost;
@@ -53,6 +54,8 @@ export function Post({
   outside: boolean;
   /** The reader is staff. */
   staff: boolean;
+  /** The reader looks on, and writes nothing. */
+  onlooker: boolean;
 }) {
   const { slug } = look;
   const answerHref = addressOf(look, { post: post.id });
@@ -171,7 +174,7 @@ export function Post({
           care.length ? (
             <ModerationMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
           ) : null
-        ) : (
+        ) : onlooker ? null : (
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
             <PostReactions
               slug={slug}
@@ -222,6 +225,7 @@ export function ThreadPage(props: {
   now: number;
   outside: boolean;
   staff: boolean;
+  onlooker: boolean;
   above?: ReactNode;
   below?: ReactNode;
   /** What is said where there is no post. */
@@ -242,6 +246,7 @@ export function ThreadPage(props: {
           now={props.now}
           outside={props.outside}
           staff={props.staff}
+          onlooker={props.onlooker}
         />
       ))}
       {posts.length === 0 ? <p className="px-4 py-4 text-ink-2 sm:px-5">{props.empty}</p> : null}

@@ -1,13 +1,15 @@
+import { isStaff } from '@/core/ids';
 import { Avatar } from '../frame/avatar';
 import { plural } from '../words/plural';
 import type { CoursePerson } from '@/contract/course';
 
-const ROLES = { instructor: 'Instructor', assistant: 'Assistant', student: 'Student' };
+const ROLES = { instructor: 'Instructor', assistant: 'Assistant', student: 'Student', observer: 'Observer' };
 
 /** Who is in a course: staff with their addresses, then the class. */
 export function People({ people, me }: { people: CoursePerson[]; me: string }) {
-  const staff = people.filter((p) => p.role !== 'student');
+  const staff = people.filter((p) => isStaff(p.role));
   const students = people.filter((p) => p.role === 'student');
+  const observers = people.filter((p) => p.role === 'observer');
   const row = (p: CoursePerson) => (
     <li
       key={p.id}
@@ -49,6 +51,15 @@ export function People({ people, me }: { people: CoursePerson[]; me: string }) {
         </h2>
         <ul className="plate sm:columns-2 sm:gap-0 sm:[&>li]:break-inside-avoid">{students.map(row)}</ul>
       </section>
+      {observers.length ? (
+        <section aria-labelledby="observers">
+          <h2 id="observers" className="mb-2 text-[18px]">
+            {plural(observers.length, 'observer')}
+          </h2>
+          <p className="mb-2 text-ink-2">They read what the class reads, and write nothing.</p>
+          <ul className="plate">{observers.map(row)}</ul>
+        </section>
+      ) : null}
     </div>
   );
 }

@@ -15,10 +15,11 @@ export function Head({ head, room, ownZone }: { head: DiscussionHead; room: Room
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const next = head.ledger && summarise(head.ledger, head.now).next;
   const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);
+  const owes = !head.staff && !head.onlooker;
   const rooms: [Room, string][] = [
-    ['response', head.staff ? 'Prompt' : 'Your response'],
+    ['response', owes ? 'Your response' : 'Prompt'],
     ['conversation', head.sealed ? 'Conversation · sealed' : `Conversation ${head.responses}`],
-    ...(head.staff ? [] : [['part', 'Your part'] as [Room, string]]),
+    ...(owes ? [['part', 'Your part'] as [Room, string]] : []),
   ];
   return (
     <div data-steps-aside="" className="flex flex-wrap items-center gap-x-5 gap-y-2 px-4 py-3 sm:px-7">

@@ -120,7 +120,7 @@ export function PromptPage({
         </p>
       ) : null}
       {head.staff ? <RecordingForm action={promptRecordingAt(head.slug)} there={recording !== null} /> : null}
-      <Viewings slug={head.slug} viewings={viewings} />
+      {head.onlooker ? null : <Viewings slug={head.slug} viewings={viewings} />}
       <Unclear found={disagreements} staff={head.staff} />
       <PromptParts parts={brief.parts} />
       <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[13px]">
@@ -152,7 +152,7 @@ export function PromptPage({
         <Asked title="Each reply needs" rules={replyRules(stricter)} confirmed={replyRules(brief)} />
       ) : null}
       {sheet ? (
-        <RubricPage slug={head.slug} sheet={sheet} estimating={!head.staff && !head.responded} />
+        <RubricPage slug={head.slug} sheet={sheet} estimating={!head.staff && !head.onlooker && !head.responded} />
       ) : null}
       {head.course.outside ? <OutsideNote slug={head.slug} /> : null}
       {readings.length ? (
@@ -173,7 +173,7 @@ export function PromptPage({
           </ul>
         </div>
       ) : null}
-      <NoteToSelf slug={head.slug} note={note} />
+      {head.onlooker ? null : <NoteToSelf slug={head.slug} note={note} />}
     </div>
   );
 }

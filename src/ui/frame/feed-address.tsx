@@ -1,7 +1,10 @@
 import { moment } from '../words/time';
 
 /** A private address that programs read, as it stands on a page. */
-export type FeedView = { address: string; madeAt: number; lastRead: number | null };
+export type FeedView = {
+  /** Shown for a while after it was made, and kept nowhere. */
+  address: string | null;
+  madeAt: number; lastRead: number | null };
 
 /** The address of a feed, where there is one, with the ways to make it anew and to stop it. */
 export function FeedAddress(props: { feed: FeedView | null; zone: string; action: string }) {
@@ -10,10 +13,17 @@ export function FeedAddress(props: { feed: FeedView | null; zone: string; action
     <>
       {feed ? (
         <>
-          <label className="mt-3 grid gap-1 font-semibold">
-            The address
-            <input className="field font-normal" readOnly value={feed.address} />
-          </label>
+          {feed.address ? (
+            <label className="mt-3 grid gap-1 font-semibold">
+              The address
+              <input className="field font-normal" readOnly value={feed.address} />
+            </label>
+          ) : (
+            <p className="mt-3">
+              There is an address, and it works. It is not shown again, for it opens this to whoever has it:
+              where you lost it, make a new one.
+            </p>
+          )}
           <p className="mt-1 text-[13px] text-ink-2">
             Made {moment(feed.madeAt, zone)} ·{' '}
             {feed.lastRead === null

@@ -1,6 +1,7 @@
-import { aloneAt, enterAt, forgottenAt } from '@/contract/addresses';
+import { aloneAt, enterAt, forgottenAt, signOnAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { Avatar } from './avatar';
+import { PasskeyEntry } from '../account/passkey-entry';
 
 const ROLES: Record<string, string> = {
   student: 'Student',
@@ -18,6 +19,7 @@ export function SignInForm({
   done,
   people,
   alone,
+  signOn,
 }: {
   to: string;
   problem: string | null;
@@ -26,6 +28,8 @@ export function SignInForm({
   people: Offered[];
   /** Anybody may make an account for themselves. */
   alone: boolean;
+  /** The college's own sign-on, as it is called. */
+  signOn: string | null;
 }) {
   return (
     <div className="grid items-start gap-6 md:grid-cols-[1fr_340px]">
@@ -79,6 +83,14 @@ export function SignInForm({
             {problem}
           </p>
         ) : null}
+        {signOn ? (
+          <p className="mt-3">
+            <a className="btn w-full justify-center" href={signOnAt({ to })}>
+              Sign in with {signOn}
+            </a>
+          </p>
+        ) : null}
+        <PasskeyEntry to={to} />
         <form action={enterAt()} method="post" className="mt-3 grid gap-3">
           <input type="hidden" name="to" value={to} />
           <label className="grid gap-1 font-semibold">

@@ -39,6 +39,7 @@ export type ReadingView = {
   previous: Neighbour;
   next: Neighbour;
   staff: boolean;
+  onlooker: boolean;
   notes: NoteLine[];
   marks: MarkView[];
   discussions: { slug: string; title: string }[];
@@ -124,7 +125,7 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
           </Link>
         ) : null}
       </nav>
-      {passage ? <NoteOnPassage /> : null}
+      {passage && !view.onlooker ? <NoteOnPassage /> : null}
     </div>
   );
   return (
@@ -177,7 +178,7 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
               }
               said={into.said ?? said}
               form={
-                <NoteForm
+                view.onlooker ? null : <NoteForm
                   slug={reading.slug}
                   passage={passage}
                   clear={clear}

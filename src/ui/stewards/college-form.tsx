@@ -6,18 +6,34 @@ import type { TellingAction } from '../people/told';
 import { useTold } from '../people/use-told';
 import { Plate } from './frame';
 
+const yes = (on: boolean) => (on ? 'yes' : '');
+
+const Choice = (props: { name: string; on: boolean; label: string; hint: string }) => (
+  <label className="flex items-start gap-2">
+    <input type="checkbox" name={props.name} value="yes" defaultChecked={props.on} className="mt-1" />
+    <span>
+      {props.label}
+      <span className="block text-[12.5px] text-ink-2">{props.hint}</span>
+    </span>
+  </label>
+);
+
 /** Whose installation it is, and where help is found. */
 export function CollegeForm(props: {
   action: TellingAction;
   college: CollegeView;
   zones: readonly string[];
+  /** The college's own sign-on by its name, where the installation has one. */
+  signOn: string | null;
 }) {
-  const { name, timeZone, help, alone } = props.college;
+  const { name, timeZone, help, alone, signOn, signOnNew } = props.college;
   const { act, sending, trouble, of } = useTold(props.action, {
     name,
     timeZone,
     ...help,
-    alone: alone ? 'yes' : '',
+    alone: yes(alone),
+    signOn: yes(signOn),
+    signOnNew: yes(signOnNew),
   });
   return (
     <form action={act} className="grid items-start gap-5 lg:grid-cols-2">
@@ -66,22 +82,40 @@ export function CollegeForm(props: {
         </div>
       </Plate>
       <Plate id="who" title="Who may come in">
-        <label className="flex items-start gap-2 px-5 py-4">
-          <input
-            type="checkbox"
+        <div className="grid gap-3 px-5 py-4">
+          <Choice
             name="alone"
-            value="yes"
-            defaultChecked={of('alone') === 'yes'}
-            className="mt-1"
+            on={of('alone') === 'yes'}
+            label="Anybody may make an account for themselves"
+            hint="For prompts of courses that live elsewhere, which they bring in themselves. They are in no course here and see nobody."
           />
-          <span>
-            Anybody may make an account for themselves
-            <span className="block text-[12.5px] text-ink-2">
-              For prompts of courses that live elsewhere, which they bring in themselves. They are in no
-              course here and see nobody.
-            </span>
-          </span>
-        </label>
+          {props.signOn ? (
+            <>
+              <Choice
+                name="signOn"
+                on={of('signOn') === 'yes'}
+                label={`${props.signOn} signs people in`}
+                hint="Beside passwords and passkeys. Whoever is invited, or has an account under the address it answers for, comes in."
+              />
+              <Choice
+                name="signOnNew"
+                on={of('signOnNew') === 'yes'}
+                label={`Whoever ${props.signOn} lets in gets an account here`}
+                hint="Invited or not. They are in no course until somebody lets them in."
+              />
+            </>
+          ) : (
+            <>
+              {/* What is chosen for a sign-on stays chosen while there is none. */}
+              <input type="hidden" name="signOn" value={of('signOn')} />
+              <input type="hidden" name="signOnNew" value={of('signOnNew')} />
+              <p className="text-[12.5px] text-ink-2">
+                Where the college has a sign-on of its own (OpenID Connect), whoever runs this installation
+                names it with PULPIT_SIGN_ON.
+              </p>
+            </>
+          )}
+        </div>
       </Plate>
       <div className="lg:col-span-2">
         <button type="submit" className="btn go" disabled={sending}>

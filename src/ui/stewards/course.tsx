@@ -7,6 +7,7 @@ import {
   stewardsPersonAt,
 } from '@/contract/addresses';
 import type { CourseOfSteward } from '@/contract/stewards';
+import { isStaff } from '@/core/ids';
 import type { TellingAction } from '../people/told';
 import { plural } from '../words/plural';
 import { ActButton, Plate } from './frame';
@@ -18,7 +19,7 @@ export function Course(props: { view: CourseOfSteward; zone: string; mine: boole
   const { course, people, invitations, code, requests } = props.view;
   const act = courseActAt(course.id);
   const here = stewardsCourseAt(course.id);
-  const staff = people.filter((p) => p.role !== 'student');
+  const staff = people.filter((p) => isStaff(p.role));
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[1fr_400px]">
       <div className="grid gap-5">

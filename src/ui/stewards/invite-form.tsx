@@ -52,6 +52,7 @@ export function InviteForm(props: {
           <option value="student">a student</option>
           <option value="instructor">an instructor</option>
           <option value="assistant">an assistant</option>
+          <option value="observer">an observer, who reads along</option>
           {props.course ? null : <option value="steward">a steward of this installation</option>}
         </select>
       </Labelled>

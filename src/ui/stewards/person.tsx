@@ -9,6 +9,7 @@ const RoleChoice = ({ chosen, none, label }: { chosen: string; none: boolean; la
     <option value="student">student</option>
     <option value="instructor">instructor</option>
     <option value="assistant">assistant</option>
+    <option value="observer">observer</option>
     {none ? <option value="none">not in the course</option> : null}
   </select>
 );
@@ -79,6 +80,9 @@ export function Person({ person, zone }: { person: PersonPage; zone: string }) {
             )}
             {person.signedIn ? (
               <ActButton action={action} act="sign-out" label="Sign out everywhere" />
+            ) : null}
+            {person.second ? (
+              <ActButton action={action} act="no-second" label="Take the second factor away" />
             ) : null}
             {person.ended !== null ? (
               <ActButton action={action} act="reopen" label="Reopen the account" />

@@ -25,6 +25,20 @@ const TROUBLES: Record<string, string> = {
   'address-taken': 'Another account uses this address. Nothing was changed.',
   'wrong-password': 'That is not your password. Nothing was changed.',
   'too-many-tries': 'Too many tries. Wait an hour, then try again. Nothing was changed.',
+  'sign-in-again':
+    'You have no password here, so this is done within ten minutes of signing in. Sign out, sign in again, and come back. Nothing was changed.',
+  'wrong-code':
+    'That is not the code of now. Look at your authenticator again: a code is good for half a minute, and once. Nothing was changed.',
+  'on-already': 'A second factor is asked for already. Nothing was changed.',
+  'too-many': 'You have 20 passkeys, which is the most. Take one away first.',
+  over: 'That took too long, or was done in another window. Begin again; nothing was changed.',
+  'not-taken': 'That passkey is not known here, or was not shown to the end. Nothing was changed.',
+  'no-passkey': 'No passkey was shown. Nothing was changed: try again, or sign in another way.',
+  'there-already': 'This very passkey is there already. Nothing was changed.',
+  'last-way':
+    'This passkey is the only way into your account: set a password first. Nothing was changed.',
+  'no-answer':
+    'Nothing was answered. Nothing was changed: look at your connection and try again.',
   demo: 'This is one of the demo’s people, whom everybody may enter as: the password, the address and the account stay as they are.',
   'last-steward':
     'This is the only steward: somebody has to look after Pulpit. Make another steward first. Nothing was changed.',
@@ -66,6 +80,7 @@ const GOOD: Record<string, string> = {
   end: 'The account is ended, and signed out everywhere. It can be reopened.',
   reopen: 'The account is open again.',
   'sign-out': 'Signed out everywhere.',
+  'no-second': 'No second factor is asked of them any more, and they were told by mail.',
   code: 'The course has a new code. One it had before opens nothing any more.',
   'stop-code': 'The code opens nothing any more.',
   granted: 'Let in, and told by mail.',
@@ -79,6 +94,9 @@ const GOOD: Record<string, string> = {
   joined: 'You are in.',
   asked: 'You have asked to be let in. You will be told by mail.',
   left: 'You have left the course.',
+  'second-off': 'No second factor is asked for any more.',
+  'passkey-made': 'The passkey is kept: it signs you in from now on.',
+  'passkey-gone': 'The passkey is taken away: it signs nobody in any more.',
 };
 /** What was done. */
 export const peopleDone = (code: string): string | null => GOOD[code] ?? null;
@@ -97,7 +115,7 @@ export function rosterProblemText(p: RosterProblem): string {
     case 'formula':
       return 'begins like a formula, which is no name or address';
     case 'bad-role':
-      return 'has a role that is not student, instructor or assistant';
+      return 'has a role that is not student, instructor, assistant or observer';
     case 'doubled':
       return `has the address of row ${p.line}`;
   }
@@ -153,6 +171,8 @@ export function logText({ act, by, person, course, detail }: Logged): string {
       return `${who} reopened the account of ${whom}.`;
     case 'signed-out':
       return `${who} signed ${whom} out everywhere.`;
+    case 'second-factor-taken':
+      return `${who} took the second factor of ${whom} away.`;
     case 'join-granted':
       return `${who} let ${whom} into ${where}.`;
     case 'join-refused':

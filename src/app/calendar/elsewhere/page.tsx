@@ -8,7 +8,7 @@ import { plural } from '@/ui/words/plural';
 import { Frame } from '../../_request/frame';
 import { originOf } from '../../_request/origin';
 import { queryOf } from '../../_request/query';
-import { requireVisitor } from '../../_request/session';
+import { handedFeedToken, requireVisitor } from '../../_request/session';
 
 type Props = { searchParams: Promise<{ answer?: string; times?: string; why?: string }> };
 
@@ -37,7 +37,7 @@ function answerText(answer: string | undefined, times: string | undefined, why: 
     case 'removed':
       return { good: true, text: 'Removed. The plan may use that time again.' };
     case 'feed':
-      return { good: true, text: 'The address below is new. Addresses made before no longer work.' };
+      return { good: true, text: 'The address below is new. Put it into your calendar now: it is shown for ten minutes. Addresses made before no longer work.' };
     case 'revoked':
       return { good: true, text: 'The feed is stopped: its address no longer works.' };
     default:
@@ -48,7 +48,7 @@ function answerText(answer: string | undefined, times: string | undefined, why: 
 export default async function ElsewherePage({ searchParams }: Props) {
   const who = await requireVisitor(elsewhereAt());
   const [feed, calendars, { answer, times, why }, asked] = await Promise.all([
-    feedAddress(who.deps, who.actor),
+    feedAddress(who.deps, who.actor, await handedFeedToken('calendar')),
     importedCalendars(who.deps, who.actor),
     queryOf(searchParams),
     headers(),
@@ -58,7 +58,7 @@ export default async function ElsewherePage({ searchParams }: Props) {
       <Elsewhere
         view={{
           zone: who.actor.timeZone,
-          feed: feed && { ...feed, address: `${originOf(asked)}${feed.path}` },
+          feed: feed && { ...feed, address: feed.path && `${originOf(asked)}${feed.path}` },
           calendars,
           answer: answerText(answer, times, why),
         }}

@@ -7,7 +7,7 @@ import { ReceiptSheet } from '@/ui/receipts/receipt-sheet';
 import { Frame } from '../../_request/frame';
 import { originOf } from '../../_request/origin';
 import { queryOf } from '../../_request/query';
-import { requireVisitor } from '../../_request/session';
+import { requireVisitor, withBox } from '../../_request/session';
 
 type Props = {
   params: Promise<{ post: string }>;
@@ -23,7 +23,7 @@ export default async function ReceiptPage({ params, searchParams }: Props) {
   const who = await requireVisitor(here);
   const number = /^\d{1,15}$/u.test(post) ? Number(post) : 0;
   const issued = await issueReceipt(
-    who.deps,
+    withBox(who.deps),
     who.actor,
     postId(number),
     /^\d{1,6}$/u.test(version) ? Number(version) : null,

@@ -1,15 +1,9 @@
 import { z } from 'zod';
-import { signInAt, weekAt } from '@/contract/addresses';
+import { secondStepAt, signInAt, weekAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { personId } from '@/core/ids';
 import { signIn, signInAsDemoPerson } from '@/server/sessions/sessions';
-import {
-  comingFrom,
-  knownDevice,
-  setDeviceCookie,
-  setSessionCookie,
-  strangerDeps,
-} from '../../_request/session';
+import { comingIn, enterWith, handKey, strangerDeps } from '../../_request/session';
 import { openForm } from '../../_request/endpoint';
 import { localPath, seeOther } from '../../_request/write';
 
@@ -30,18 +24,17 @@ export const POST = openForm('sign in or out', async ({ fields }) => {
   if (!read.success) return back('wrong-credentials');
   if ('person' in read.data && !app().config.demo) return back('not-offered');
   const deps = await strangerDeps();
-  const from = await comingFrom();
+  const from = await comingIn();
+  const to = localPath(read.data.to);
   const done =
     'person' in read.data
       ? await signInAsDemoPerson(deps, personId(read.data.person), from.agent)
-      : await signIn(deps, {
-          ...read.data,
-          ...from,
-          device: await knownDevice(),
-          demo: app().config.demo,
-        });
+      : await signIn(deps, { ...read.data, ...from, demo: app().config.demo });
   if (!done.ok) return back(done.failure.code);
-  if (done.value.device !== null) await setDeviceCookie(done.value.device);
-  await setSessionCookie(done.value.token, done.value.maxAgeSeconds);
-  return seeOther(localPath(read.data.to));
+  if ('second' in done.value) {
+    await handKey('second', done.value.second);
+    return seeOther(secondStepAt({ to }));
+  }
+  await enterWith(done.value);
+  return seeOther(to);
 });

@@ -1,4 +1,5 @@
 import { collegeAt } from '@/contract/addresses';
+import { app } from '@/runtime/app';
 import { theCollege } from '@/server/stewards/college';
 import { CollegeForm } from '@/ui/stewards/college-form';
 import { queryOf } from '../../_request/query';
@@ -21,7 +22,7 @@ export default async function CollegePage({ searchParams }: Props) {
       title="College and help"
       answer={answerOf(answer)}
     >
-      <CollegeForm action={keepCollege} college={college} zones={zones()} />
+      <CollegeForm action={keepCollege} college={college} zones={zones()} signOn={app().signOn?.name ?? null} />
     </StewardsFrame>
   );
 }

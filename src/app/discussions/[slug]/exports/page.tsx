@@ -9,14 +9,14 @@ import { AnswerLine } from '@/ui/frame/answer';
 import { Frame } from '../../../_request/frame';
 import { originOf } from '../../../_request/origin';
 import { queryOf } from '../../../_request/query';
-import { requireVisitor } from '../../../_request/session';
+import { handedFeedToken, requireVisitor } from '../../../_request/session';
 
 type Props = { params: Promise<{ slug: string }>; searchParams: Promise<{ answer?: string }> };
 
 export const metadata = { title: 'Take along' };
 
 const ANSWERS: Record<string, string> = {
-  feed: 'The address below is new. An address made before no longer works.',
+  feed: 'The address below is new. Put it into your feed reader now: it is shown for ten minutes. An address made before no longer works.',
   revoked: 'The feed is stopped: its address no longer works.',
 };
 
@@ -24,7 +24,7 @@ export default async function ExportLinks({ params, searchParams }: Props) {
   const { slug } = await params;
   const here = exportsAt(slug);
   const who = await requireVisitor(here);
-  const page = await exportPage(who.deps, who.actor, slug);
+  const page = await exportPage(who.deps, who.actor, slug, await handedFeedToken(slug));
   if (!page.ok) notFound();
   const { head, feed } = page.value;
   const answer = own(ANSWERS, (await queryOf(searchParams)).answer);
@@ -41,7 +41,7 @@ export default async function ExportLinks({ params, searchParams }: Props) {
         <ExportPage
           head={head}
           zone={who.actor.timeZone}
-          feed={feed && { ...feed, address: `${origin}${feed.path}` }}
+          feed={feed && { ...feed, address: feed.path && `${origin}${feed.path}` }}
         />
       </main>
     </Frame>

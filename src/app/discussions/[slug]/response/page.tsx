@@ -26,13 +26,15 @@ export default async function ResponsePage({ params, searchParams }: Props) {
   if (!found.ok) notFound();
   const { head, prompt, draft, refused, shared, ledgerInput } = found.value;
   const first = shared[0];
+  // Whoever owes nothing here has the prompt to themselves.
+  const alone = head.staff || head.onlooker;
   const { openReading } = found.value;
   const page = openReading ? (
     <FacingReading
       slug={slug}
       reading={openReading}
       read={found.value.readings.find((r) => r.slug === openReading.slug)?.read ?? false}
-      writing={!head.staff && !first}
+      writing={!alone && !first}
     />
   ) : (
     <PromptPage
@@ -56,7 +58,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
         <Head head={head} room="response" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">
           <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
-          {head.staff ? (
+          {alone ? (
             <section aria-label="Prompt" className="plate mx-auto max-w-[760px]">
               {page}
             </section>

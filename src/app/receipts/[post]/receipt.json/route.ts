@@ -2,6 +2,7 @@ import { postId } from '@/core/ids';
 import { issueReceipt } from '@/server/receipts/issue';
 import { numberOf } from '../../../_request/write';
 import { content } from '../../../_request/endpoint';
+import { withBox } from '../../../_request/session';
 
 /** The signed receipt of one's own post as a file. */
 export const GET = content<'post'>('have a receipt', async ({ visitor, params: { post }, request }) => {
@@ -10,7 +11,7 @@ export const GET = content<'post'>('have a receipt', async ({ visitor, params: {
   const number = numberOf(post);
   const version = new URL(request.url).searchParams.get('version') ?? '';
   const issued = await issueReceipt(
-    who.deps,
+    withBox(who.deps),
     who.actor,
     postId(number),
     /^\d{1,6}$/u.test(version) ? Number(version) : null,
