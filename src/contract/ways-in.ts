@@ -10,7 +10,11 @@ export type NewPasskey = PublicKeyCredentialCreationOptionsJSON;
 export type PasskeyAsked = PublicKeyCredentialRequestOptionsJSON;
 
 /** A number of bytes in the letters of an address, as much as any authenticator sends. */
-const bytes = (most: number) => z.string().regex(/^[\w-]*={0,2}$/u).max(most);
+const bytes = (most: number) =>
+  z
+    .string()
+    .regex(/^[\w-]*={0,2}$/u)
+    .max(most);
 const credentialSchema = {
   id: bytes(1_400).min(1),
   rawId: bytes(1_400).min(1),
@@ -57,7 +61,11 @@ export const newPasskey = answersWith<object, { code: 'over' | 'not-taken' | 'th
 );
 
 /** To sign in by one. */
-export const passkeyAsk = answersWith<{ options: PasskeyAsked }>()('POST', '/sign-in/passkey/ask', z.object({}));
+export const passkeyAsk = answersWith<{ options: PasskeyAsked }>()(
+  'POST',
+  '/sign-in/passkey/ask',
+  z.object({}),
+);
 export const passkeyEnter = answersWith<{ to: string }, { code: 'over' | 'not-taken' | 'too-many-tries' }>()(
   'POST',
   '/sign-in/passkey',

@@ -59,8 +59,7 @@ function signOnOf(env: NodeJS.ProcessEnv): Config['signOn'] {
   if (issuer === STAND_IN) return STAND_IN;
   if (!URL.canParse(issuer)) throw new Error('PULPIT_SIGN_ON is not the address of an issuer.');
   const client = env.PULPIT_SIGN_ON_CLIENT;
-  if (!client)
-    throw new Error('PULPIT_SIGN_ON names an issuer, so PULPIT_SIGN_ON_CLIENT must be set too.');
+  if (!client) throw new Error('PULPIT_SIGN_ON names an issuer, so PULPIT_SIGN_ON_CLIENT must be set too.');
   return {
     issuer,
     client,

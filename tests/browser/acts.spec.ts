@@ -15,6 +15,7 @@ const PEOPLE: [name: string | null, Standing[]][] = [
   ['Imani Okoro', ['person', 'student']],
   ['Dr. Maren Holt', ['person', 'staff']],
   ['Bastian Grey', ['person', 'staff']],
+  ['Philippa Orme', ['person', 'observer']],
   ['Agnes Thorwald', ['person', 'steward']],
 ];
 

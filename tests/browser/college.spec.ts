@@ -174,7 +174,7 @@ test.describe('an installation of one’s own', () => {
     await steward.goto('/sign-in');
     await steward.getByLabel('Mail address').fill('ottoline@saltmarsh.example');
     await steward.getByLabel('Password').fill('lanterns over the tide mill');
-    await steward.getByRole('button', { name: 'Sign in' }).click();
+    await steward.getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(steward).toHaveURL((url) => url.pathname === '/');
 
     await page.goto('/sign-in');
@@ -191,11 +191,11 @@ test.describe('an installation of one’s own', () => {
     await expect(page.getByText('Your password is changed. Sign in with it.')).toBeVisible();
     await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
     await page.getByLabel('Password').fill(PASSWORD);
-    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'do not belong together' })).toBeVisible();
     await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
     await page.getByLabel('Password').fill('the ferry waits for no one');
-    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(page).toHaveURL((url) => url.pathname === '/');
   });
 });

@@ -85,8 +85,7 @@ export async function loseOne(
       throw new TypeError('Failed to fetch');
     };
   }, lost);
-  return () =>
-    page.evaluate(() => (window as typeof window & { lostRequests?: number }).lostRequests ?? 0);
+  return () => page.evaluate(() => (window as typeof window & { lostRequests?: number }).lostRequests ?? 0);
 }
 
 const THINGS =

@@ -216,9 +216,7 @@ describe('a forgotten password', () => {
 
 describe('the own account', () => {
   const petra = async (when: string) => {
-    const { token } = isIn(
-      await signIn(at(when), trying('petra@x.example', 'reeds bend and do not break')),
-    );
+    const { token } = isIn(await signIn(at(when), trying('petra@x.example', 'reeds bend and do not break')));
     const session = await findSession(db, token);
     if (!session) throw new Error();
     return {
@@ -262,7 +260,13 @@ describe('the own account', () => {
     const here = await petra('Thu 10:00');
     const there = await petra('Thu 10:00');
     const change = (password: string, next: string) =>
-      changePassword(at('Thu 10:01'), here.actor, { password, next, network: null, since: on('Thu 10:00'), session: here.session });
+      changePassword(at('Thu 10:01'), here.actor, {
+        password,
+        next,
+        network: null,
+        since: on('Thu 10:00'),
+        session: here.session,
+      });
     expect(await change('wrong', 'the ferry waits for no one')).toMatchObject({
       failure: { code: 'wrong-password' },
     });
@@ -312,7 +316,8 @@ describe('the own account', () => {
   });
   it('ends with the password; its posts stay, and a steward can open it again', async () => {
     const { actor, token } = await petra('Fri 09:00');
-    const end = (password: string) => endOwnAccount(at('Fri 09:01'), actor, { password, network: null, since: on('Fri 09:00') });
+    const end = (password: string) =>
+      endOwnAccount(at('Fri 09:01'), actor, { password, network: null, since: on('Fri 09:00') });
     expect(await end('guess')).toMatchObject({ failure: { code: 'wrong-password' } });
     expect(await end('reeds bend and do not break')).toEqual({ ok: true, value: null });
     expect(await findSession(db, token)).toBeNull();

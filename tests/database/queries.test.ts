@@ -143,9 +143,7 @@ describe('signing in', () => {
     });
     const { token } = isIn(await signIn(d, from('IMANI@tidewell.example', 'two banks')));
     expect((await findSession(db, token))?.person).toBe(imani.id);
-    expect(
-      await db('sessions').whereRaw("encode(token_hash, 'escape') like ?", [`%${token}%`]),
-    ).toEqual([]);
+    expect(await db('sessions').whereRaw("encode(token_hash, 'escape') like ?", [`%${token}%`])).toEqual([]);
     await signOut(db, token);
     expect(await findSession(db, token)).toBeNull();
     for (let i = 0; i < 20; i += 1) await signIn(d, from('imani@tidewell.example', 'guess'));

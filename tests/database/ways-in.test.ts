@@ -88,9 +88,9 @@ describe('a second factor', () => {
     takeSecondStep(timed(when, wall), token, shown, { ...from, device });
 
   it('is proposed to whoever knows the password, and asked for once a code of it was right', async () => {
-    expect(
-      await beginSecondFactor(deps(db, 'Mon 08:00'), edda, proof('Mon 07:59', 'guess')),
-    ).toMatchObject({ failure: { code: 'wrong-password' } });
+    expect(await beginSecondFactor(deps(db, 'Mon 08:00'), edda, proof('Mon 07:59', 'guess'))).toMatchObject({
+      failure: { code: 'wrong-password' },
+    });
     expect(await beginSecondFactor(deps(db, 'Mon 08:00'), edda, proof('Mon 07:59'))).toMatchObject({
       ok: true,
     });
@@ -127,9 +127,9 @@ describe('a second factor', () => {
       failure: { code: 'wrong-code' },
     });
     // An earlier one neither, though it is still in its window.
-    expect(await step('Mon 09:02', await half('Mon 09:02'), codeOf(secret, later - 30_000), later)).toMatchObject(
-      { failure: { code: 'wrong-code' } },
-    );
+    expect(
+      await step('Mon 09:02', await half('Mon 09:02'), codeOf(secret, later - 30_000), later),
+    ).toMatchObject({ failure: { code: 'wrong-code' } });
     expect(await step('Mon 09:30', await half('Mon 09:10'), '123456')).toMatchObject({
       failure: { code: 'over' },
     });
@@ -147,7 +147,10 @@ describe('a second factor', () => {
     const spelled = ` ${code.toUpperCase().replace(/-/gu, ' ')} `;
     expect(await step('Mon 11:00', await half('Mon 11:00'), spelled)).toMatchObject({ ok: true });
     const [mail] = await post(db, on('Mon 11:01'));
-    expect(mail).toMatchObject({ subject: 'A recovery code was used', text: expect.stringContaining('9 are left') });
+    expect(mail).toMatchObject({
+      subject: 'A recovery code was used',
+      text: expect.stringContaining('9 are left'),
+    });
     expect(await step('Mon 11:02', await half('Mon 11:02'), code)).toMatchObject({
       failure: { code: 'wrong-code' },
     });
@@ -228,12 +231,19 @@ describe('the college’s sign-on', () => {
   const says = (answer: Claims | null | Error): SignOn => ({
     name: 'Tidewell sign-on',
     ask: (back) =>
-      Promise.resolve({ address: `https://id.tidewell.example/?${back}`, asked: { state: 's', nonce: 'n', verifier: 'v' } }),
+      Promise.resolve({
+        address: `https://id.tidewell.example/?${back}`,
+        asked: { state: 's', nonce: 'n', verifier: 'v' },
+      }),
     answer: () => (answer instanceof Error ? Promise.reject(answer) : Promise.resolve(answer)),
   });
   async function come(answer: Claims | null | Error, when = 'Tue 08:00', demo = false) {
     const signOn = says(answer);
-    const gone = await goToSignOn(deps(db, when), signOn, { back: 'https://x', to: '/calendar', network: null });
+    const gone = await goToSignOn(deps(db, when), signOn, {
+      back: 'https://x',
+      to: '/calendar',
+      network: null,
+    });
     const url = new URL('https://x/?code=c&state=s');
     const token = gone.ok ? gone.value.token : null;
     return comeBack(deps(db, when), signOn, { token, url, from, demo });
@@ -256,7 +266,9 @@ describe('the college’s sign-on', () => {
     expect(await name(done)).toBe('Edda Lorne');
     expect(done.ok && done.value.to).toBe('/calendar');
     // Another address there, or none: it is the same person.
-    expect(await name(await come(claims({ subject: 'edda', email: 'e.lorne@y.example' })))).toBe('Edda Lorne');
+    expect(await name(await come(claims({ subject: 'edda', email: 'e.lorne@y.example' })))).toBe(
+      'Edda Lorne',
+    );
     expect(await name(await come(claims({ subject: 'edda' })))).toBe('Edda Lorne');
     const page = await accountPage(deps(db, 'Tue 08:05'), edda, '');
     expect(page).toMatchObject({ signOn: true, hasPassword: true });
@@ -277,7 +289,9 @@ describe('the college’s sign-on', () => {
       email: 'tamsin@x.example',
       as: { course: world.course, role: 'assistant' },
     });
-    const done = await come(claims({ subject: 't', email: 'tamsin@x.example', name: 'Tamsin Roe', zone: 'Asia/Tokyo' }));
+    const done = await come(
+      claims({ subject: 't', email: 'tamsin@x.example', name: 'Tamsin Roe', zone: 'Asia/Tokyo' }),
+    );
     expect(await name(done)).toBe('Tamsin Roe');
     const actor = done.ok ? await whose(done.value.entry.token) : edda;
     expect(actor.timeZone).toBe('Asia/Tokyo');
@@ -369,7 +383,8 @@ describe('a passkey', () => {
     expect(asked.options).toMatchObject({ rpId: 'pulpit.tidewell.example', userVerification: 'required' });
     // Nobody learns from it who has one.
     expect(asked.options.allowCredentials ?? []).toEqual([]);
-    const come = (token: string | null) => signInByPasskey(deps(db, 'Wed 09:01'), site, token, response, from);
+    const come = (token: string | null) =>
+      signInByPasskey(deps(db, 'Wed 09:01'), site, token, response, from);
     expect(await come(asked.token)).toMatchObject({ failure: { code: 'not-taken' } });
     expect(await come(asked.token)).toMatchObject({ failure: { code: 'over' } });
     await db('passkeys').insert({

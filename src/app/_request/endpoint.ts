@@ -125,9 +125,7 @@ export const openJson =
   <Path extends string, Sent extends z.ZodType | null, Output extends object | null, Fail extends Failure>(
     _: OpenAct,
     endpoint: Endpoint<Path, Sent, Output, Fail>,
-    act: (asked: {
-      input: Sent extends z.ZodType ? z.output<Sent> : null;
-    }) => Promise<Result<Output, Fail>>,
+    act: (asked: { input: Sent extends z.ZodType ? z.output<Sent> : null }) => Promise<Result<Output, Fail>>,
   ) =>
   async (request: Request): Promise<Response> => {
     if (!fromOwnPages(request)) return common({ code: 'foreign' });

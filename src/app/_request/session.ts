@@ -11,7 +11,14 @@ import { clientAddress, networkOf } from '@/server/sessions/network';
 import { MOST_IDLE_MS } from '@/server/people/sweep';
 import type { Instant } from '@/core/ids';
 import type { Proof } from '@/server/ways-in/proof';
-import { findSession, noteVisit, sessionName, signOut, type Coming, type Entry } from '@/server/sessions/sessions';
+import {
+  findSession,
+  noteVisit,
+  sessionName,
+  signOut,
+  type Coming,
+  type Entry,
+} from '@/server/sessions/sessions';
 
 const COOKIE = 'pulpit-session';
 
@@ -99,7 +106,10 @@ export async function comingFrom(): Promise<{ agent: string; network: string | n
 }
 
 /** The same, with what says that this browser is somebody's. */
-export const comingIn = async (): Promise<Coming> => ({ ...(await comingFrom()), device: await knownDevice() });
+export const comingIn = async (): Promise<Coming> => ({
+  ...(await comingFrom()),
+  device: await knownDevice(),
+});
 
 /** Lets this browser in. */
 export async function enterWith({ token, maxAgeSeconds, device }: Entry) {
@@ -136,7 +146,8 @@ export async function handKey(purpose: string, key: string | null, seconds = KEY
 
 /** The address of a feed is kept as a hash: its maker sees it for so long. */
 const FEED_SECONDS = 600;
-export const handFeedToken = (feed: string, token: string | null) => handKey(`feed-${feed}`, token, FEED_SECONDS);
+export const handFeedToken = (feed: string, token: string | null) =>
+  handKey(`feed-${feed}`, token, FEED_SECONDS);
 export const handedFeedToken = (feed: string) => handedKey(`feed-${feed}`);
 
 /** What says that somebody has signed in with this browser before; it opens nothing. */

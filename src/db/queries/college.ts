@@ -56,5 +56,14 @@ export async function nameCollege(
       named_at: timestamptz(now),
     })
     .onConflict('only_row')
-    .merge(['name', 'time_zone', 'help_telephone', 'help_mail', 'help_hours', 'alone', 'sign_on', 'sign_on_new']);
+    .merge([
+      'name',
+      'time_zone',
+      'help_telephone',
+      'help_mail',
+      'help_hours',
+      'alone',
+      'sign_on',
+      'sign_on_new',
+    ]);
 }

@@ -24,7 +24,9 @@ const counted = (db: Db) =>
       db.raw(
         `(select count(*) from enrolments e where e.course_id = c.id and e.role = 'student') as students`,
       ),
-      db.raw(`(select count(*) from enrolments e where e.course_id = c.id and e.role in ('instructor', 'assistant')) as staff`),
+      db.raw(
+        `(select count(*) from enrolments e where e.course_id = c.id and e.role in ('instructor', 'assistant')) as staff`,
+      ),
       db.raw(`${open} as invited`),
     );
 

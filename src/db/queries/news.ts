@@ -116,7 +116,9 @@ export const noteCalls = (db: Db, person: PersonId, since: Instant, limit: numbe
                 .join('enrolments as t', (j) =>
                   j.on('t.course_id', 's.course_id').andOn('t.person_id', 's.author_id'),
                 )
-                .whereRaw(`s.parent_id = n.id and s.removed_at is null and t.role in ('instructor', 'assistant')`),
+                .whereRaw(
+                  `s.parent_id = n.id and s.removed_at is null and t.role in ('instructor', 'assistant')`,
+                ),
             ),
         ),
     )

@@ -4,16 +4,16 @@ import { timestamptz, type Db } from '../connection';
 export type SecondFactorRecord = { sealedSecret: Buffer; confirmed: boolean };
 
 export async function secondFactorOf(db: Db, person: PersonId): Promise<SecondFactorRecord | null> {
-  const row = await db('second_factors')
-    .where({ person_id: person })
-    .first('sealed_secret', 'confirmed_at');
+  const row = await db('second_factors').where({ person_id: person }).first('sealed_secret', 'confirmed_at');
   return row ? { sealedSecret: row.sealed_secret, confirmed: row.confirmed_at !== null } : null;
 }
 
 /** Whether a second factor is asked of somebody. */
 export const hasSecondFactor = async (db: Db, person: PersonId): Promise<boolean> =>
-  (await db('second_factors').where({ person_id: person }).whereNotNull('confirmed_at').first('person_id')) !==
-  undefined;
+  (await db('second_factors')
+    .where({ person_id: person })
+    .whereNotNull('confirmed_at')
+    .first('person_id')) !== undefined;
 
 /** A secret that is not asked for until it was shown to work; none takes the place of one that is asked for. */
 export async function proposeSecondFactor(db: Db, person: PersonId, sealedSecret: Buffer, now: Instant) {
@@ -50,7 +50,12 @@ export async function replaceRecoveryCodes(db: Db, person: PersonId, hashes: rea
   await db('recovery_codes').insert(hashes.map((hash) => ({ person_id: person, code_hash: hash })));
 }
 
-export async function takeRecoveryCode(db: Db, person: PersonId, hash: Buffer, now: Instant): Promise<boolean> {
+export async function takeRecoveryCode(
+  db: Db,
+  person: PersonId,
+  hash: Buffer,
+  now: Instant,
+): Promise<boolean> {
   const taken = await db('recovery_codes')
     .where({ person_id: person, code_hash: hash })
     .whereNull('used_at')

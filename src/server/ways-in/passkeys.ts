@@ -12,7 +12,13 @@ import type { Db } from '@/db/connection';
 import { account, type AccountRecord } from '@/db/queries/accounts';
 import { college } from '@/db/queries/college';
 import { postMail } from '@/db/queries/mails';
-import { deletePasskey, insertPasskey, notePasskeyUsed, passkeyById, passkeysOf } from '@/db/queries/passkeys';
+import {
+  deletePasskey,
+  insertPasskey,
+  notePasskeyUsed,
+  passkeyById,
+  passkeysOf,
+} from '@/db/queries/passkeys';
 import { hasSubject } from '@/db/queries/sign-on';
 import type { Actor, Deps } from '../deps';
 import { letIn, takeEntryTry, type Coming, type Entry } from '../sessions/sessions';

@@ -22,8 +22,7 @@ export async function proven(
   const self = await account(deps.db, actor.id);
   // Everybody may enter as one of the demo's people: nobody may take them over.
   if (!self || self.demo) return fail({ code: 'demo' });
-  if (!self.hasPassword)
-    return deps.now - since <= LATELY_MS ? ok(self) : fail({ code: 'sign-in-again' });
+  if (!self.hasPassword) return deps.now - since <= LATELY_MS ? ok(self) : fail({ code: 'sign-in-again' });
   if (!(await mayTry(deps, 'own-password', { about: actor.id, network })))
     return fail({ code: 'too-many-tries' });
   const right = await isPassword(await passwordHashOf(deps.db, actor.id), password, network ?? '');

@@ -132,11 +132,7 @@ export async function renewRecoveryCodes(
 }
 
 /** No second factor is asked for any more. */
-export async function endSecondFactor(
-  deps: Deps,
-  actor: Actor,
-  proof: Proof,
-): Promise<Result<null, Denied>> {
+export async function endSecondFactor(deps: Deps, actor: Actor, proof: Proof): Promise<Result<null, Denied>> {
   const self = await proven(deps, actor, proof);
   if (!self.ok) return self;
   await deps.db.transaction((tx) => takeSecondFactorAway(deps, tx, self.value));

@@ -10,7 +10,9 @@ const hidden = (asked: URLSearchParams) =>
     .join('');
 
 /** The stand-in's page: who are you? It stands for a college's own page of signing in. */
-export const choicePage = (asked: URLSearchParams) => `<!doctype html><html lang="en"><head><meta charset="utf-8">
+export const choicePage = (
+  asked: URLSearchParams,
+) => `<!doctype html><html lang="en"><head><meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1"><title>Tidewell sign-on, a stand-in</title>
 <style>body{margin:0 auto;max-width:440px;padding:32px 16px;font:16px/1.5 system-ui,sans-serif;color:#1d2b2a;background:#f4f1ea}
 h1{font-size:22px}form{display:grid;gap:8px;margin:0 0 20px}button{font:inherit;padding:10px 14px;text-align:left;border:1px solid #8a9a92;border-radius:6px;background:#fff}

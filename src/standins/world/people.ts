@@ -49,17 +49,21 @@ export const STAFF = [
   { name: 'Bastian Grey', role: 'assistant', course: 'GEO 115' },
 ] as const;
 
+/** Who reads along in a course, and writes nothing. */
+export const OBSERVER = { name: 'Philippa Orme', role: 'observer', course: 'GEO 115' } as const;
+
 /** Who looks after the college's installation, and is in none of its courses. */
 export const STEWARD = 'Agnes Thorwald';
 
 /** The people the sign-in page of the demo offers. */
-export const OFFERED = [
+export const OFFERED: readonly string[] = [
   'Imani Okoro',
   'Noor Vasquez',
   'Desmond Aule',
   'Dr. Maren Holt',
   'Prof. Elias Wick',
   'Odile Marchetti',
+  OBSERVER.name,
   STEWARD,
 ];
 

@@ -13,7 +13,7 @@ import { share } from '@/server/posts/share';
 import { hashPassword } from '@/server/sessions/sessions';
 import * as setup from '@/server/setup/setup';
 import { ANNOUNCEMENTS, COURSES } from './courses';
-import { CLASSES, DEMO_PASSWORD, emailOf, OFFERED, STAFF, STUDENTS } from './people';
+import { CLASSES, DEMO_PASSWORD, emailOf, OBSERVER, OFFERED, STAFF, STUDENTS } from './people';
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addCollege } from './seed-college';
@@ -149,7 +149,8 @@ async function addPeopleAndCourses(
   wall: (week: number, day: number, time: string) => string,
 ) {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const names = [...STUDENTS, ...STAFF.map((s) => s.name)];
+  const beside = [...STAFF, OBSERVER];
+  const names = [...STUDENTS, ...beside.map((s) => s.name)];
   const course = (code: string) => courseId(idOf('course', code));
   const discussion = (slug: string) => discussionId(idOf('discussion', slug));
   const of = (slug: string) => {
@@ -189,7 +190,7 @@ async function addPeopleAndCourses(
       ...Object.entries(CLASSES).flatMap(([code, members]) =>
         members.map((name) => ({ course: course(code), person: person(name), role: 'student' as const })),
       ),
-      ...STAFF.map((s) => ({ course: course(s.course), person: person(s.name), role: s.role })),
+      ...beside.map((s) => ({ course: course(s.course), person: person(s.name), role: s.role })),
     ]);
     await setup.addDiscussions(
       tx,

@@ -35,7 +35,12 @@ export function PasskeyEntry({ to }: { to: string }) {
   return (
     <div className="mt-3 grid gap-2">
       <Trouble text={trouble} />
-      <button type="button" className="btn w-full justify-center" disabled={asking} onClick={() => void press()}>
+      <button
+        type="button"
+        className="btn w-full justify-center"
+        disabled={asking}
+        onClick={() => void press()}
+      >
         Sign in with a passkey
       </button>
     </div>

@@ -140,7 +140,9 @@ export function SecondPart(props: {
     <>
       <p>
         On: a code of your authenticator is asked for.{' '}
-        {second.codesLeft ? `${plural(second.codesLeft, 'recovery code')} left.` : 'No recovery code is left.'}
+        {second.codesLeft
+          ? `${plural(second.codesLeft, 'recovery code')} left.`
+          : 'No recovery code is left.'}
       </p>
       <details className="group">
         <summary className="link cursor-pointer">New recovery codes</summary>

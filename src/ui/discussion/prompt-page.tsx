@@ -152,7 +152,11 @@ export function PromptPage({
         <Asked title="Each reply needs" rules={replyRules(stricter)} confirmed={replyRules(brief)} />
       ) : null}
       {sheet ? (
-        <RubricPage slug={head.slug} sheet={sheet} estimating={!head.staff && !head.onlooker && !head.responded} />
+        <RubricPage
+          slug={head.slug}
+          sheet={sheet}
+          estimating={!head.staff && !head.onlooker && !head.responded}
+        />
       ) : null}
       {head.course.outside ? <OutsideNote slug={head.slug} /> : null}
       {readings.length ? (

@@ -4,7 +4,9 @@ import { moment } from '../words/time';
 export type FeedView = {
   /** Shown for a while after it was made, and kept nowhere. */
   address: string | null;
-  madeAt: number; lastRead: number | null };
+  madeAt: number;
+  lastRead: number | null;
+};
 
 /** The address of a feed, where there is one, with the ways to make it anew and to stop it. */
 export function FeedAddress(props: { feed: FeedView | null; zone: string; action: string }) {

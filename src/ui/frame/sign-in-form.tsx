@@ -7,6 +7,7 @@ const ROLES: Record<string, string> = {
   student: 'Student',
   instructor: 'Instructor',
   assistant: 'Assistant',
+  observer: 'Observer',
   steward: 'Steward: people, courses and the installation',
 };
 

@@ -178,17 +178,19 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
               }
               said={into.said ?? said}
               form={
-                view.onlooker ? null : <NoteForm
-                  slug={reading.slug}
-                  passage={passage}
-                  clear={clear}
-                  canAnchor={doc !== null}
-                  quoteInto={
-                    passage && into.ready ? (
-                      <QuoteInto into={into} text={passage.text} source={source} />
-                    ) : null
-                  }
-                />
+                view.onlooker ? null : (
+                  <NoteForm
+                    slug={reading.slug}
+                    passage={passage}
+                    clear={clear}
+                    canAnchor={doc !== null}
+                    quoteInto={
+                      passage && into.ready ? (
+                        <QuoteInto into={into} text={passage.text} source={source} />
+                      ) : null
+                    }
+                  />
+                )
               }
             />
           ),

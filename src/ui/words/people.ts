@@ -35,10 +35,8 @@ const TROUBLES: Record<string, string> = {
   'not-taken': 'That passkey is not known here, or was not shown to the end. Nothing was changed.',
   'no-passkey': 'No passkey was shown. Nothing was changed: try again, or sign in another way.',
   'there-already': 'This very passkey is there already. Nothing was changed.',
-  'last-way':
-    'This passkey is the only way into your account: set a password first. Nothing was changed.',
-  'no-answer':
-    'Nothing was answered. Nothing was changed: look at your connection and try again.',
+  'last-way': 'This passkey is the only way into your account: set a password first. Nothing was changed.',
+  'no-answer': 'Nothing was answered. Nothing was changed: look at your connection and try again.',
   demo: 'This is one of the demo’s people, whom everybody may enter as: the password, the address and the account stay as they are.',
   'last-steward':
     'This is the only steward: somebody has to look after Pulpit. Make another steward first. Nothing was changed.',

@@ -37,7 +37,10 @@ function answerText(answer: string | undefined, times: string | undefined, why: 
     case 'removed':
       return { good: true, text: 'Removed. The plan may use that time again.' };
     case 'feed':
-      return { good: true, text: 'The address below is new. Put it into your calendar now: it is shown for ten minutes. Addresses made before no longer work.' };
+      return {
+        good: true,
+        text: 'The address below is new. Put it into your calendar now: it is shown for ten minutes. Addresses made before no longer work.',
+      };
     case 'revoked':
       return { good: true, text: 'The feed is stopped: its address no longer works.' };
     default:

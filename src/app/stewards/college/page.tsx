@@ -22,7 +22,12 @@ export default async function CollegePage({ searchParams }: Props) {
       title="College and help"
       answer={answerOf(answer)}
     >
-      <CollegeForm action={keepCollege} college={college} zones={zones()} signOn={app().signOn?.name ?? null} />
+      <CollegeForm
+        action={keepCollege}
+        college={college}
+        zones={zones()}
+        signOn={app().signOn?.name ?? null}
+      />
     </StewardsFrame>
   );
 }
