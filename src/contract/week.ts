@@ -43,6 +43,8 @@ export type ThisWeek = {
     notes: NoteCall[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
+  /** Whether one is in any course that is held here. */
+  inCourses: boolean;
   announcements: {
     id: string;
     title: string;

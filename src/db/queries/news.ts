@@ -157,13 +157,17 @@ export const openReports = (db: Db, person: PersonId): Ask<Map<DiscussionId, num
   read: (rows) => new Map(rows.map((r) => [discussionId(r.discussion_id), Number(r.n)])),
 });
 
-/** How many students each course has that a person teaches. */
-export const studentsTaught = (db: Db, person: PersonId): Ask<Map<string, number>> => ({
-  query: db('enrolments as s')
-    .join('enrolments as e', (j) => j.on('e.course_id', 's.course_id').andOnVal('e.person_id', person))
-    .whereIn('e.role', STAFF)
-    .where('s.role', 'student')
-    .groupBy('s.course_id')
-    .select('s.course_id', db.raw('count(*) as n')),
+/** How many students each course held here has that a person is in. */
+export const classSizes = (db: Db, person: PersonId): Ask<Map<string, number>> => ({
+  query: db('enrolments as e')
+    .join('courses as c', 'c.id', 'e.course_id')
+    .where('e.person_id', person)
+    .whereNull('c.owner_id')
+    .select(
+      'e.course_id',
+      db.raw(
+        `(select count(*) from enrolments s where s.course_id = e.course_id and s.role = 'student') as n`,
+      ),
+    ),
   read: (rows) => new Map(rows.map((r) => [String(r.course_id), Number(r.n)])),
 });

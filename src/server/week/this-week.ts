@@ -6,7 +6,7 @@ import { lane, percentOf } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
-import { mentionsIn, noteCalls, openReports, repliesTo, studentsTaught } from '@/db/queries/news';
+import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -89,7 +89,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     announcements: announcementsFor(db, actor.id, ANNOUNCEMENTS, { unreadFirst: true }),
     unreadNews: unreadAnnouncements(db, actor.id),
     reports: openReports(db, actor.id),
-    students: studentsTaught(db, actor.id),
+    students: classSizes(db, actor.id),
     toRead: wordsToRead(db, actor.id),
     history: workHistory(db, actor.id),
   });
@@ -201,6 +201,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
           sealed: line.sealed,
         })),
     },
+    inCourses: found.students.size > 0,
     announcements,
     moreAnnouncements: found.unreadNews - announcements.filter((a) => a.readAt === null).length,
     ahead: aheadOf(rows, drafts, toRead, pace, now),

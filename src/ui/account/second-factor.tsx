@@ -52,7 +52,7 @@ export function SecondSetUp(props: {
               Let your authenticator read the picture, or type this into it. It then shows a new code every
               half minute.
             </p>
-            <p className="rounded-control bg-panel px-3 py-2 font-mono break-all">
+            <p className="rounded-control border border-rule px-3 py-2 font-mono break-all">
               {props.secret.replace(/(.{4})(?=.)/gu, '$1 ')}
             </p>
             <p>
@@ -135,6 +135,13 @@ export function SecondPart(props: {
 }) {
   const { second, hasPassword } = props.account;
   const { beginSecond, renewCodes, endSecond } = props.actions;
+  if (!second.on && !hasPassword)
+    return (
+      <p className="text-ink-2">
+        It is asked for beside a password, and you have none here: the way you come in is as safe as it is
+        made there. Where you set a password, set one up with it.
+      </p>
+    );
   if (!second.on) return <Begin action={beginSecond} hasPassword={hasPassword} />;
   return (
     <>

@@ -84,6 +84,8 @@ export function NoteCard(props: {
   chosen: boolean;
   show: () => void;
   quote: ((note: NoteLine) => void) | null;
+  /** Whether the reader may answer. */
+  writes: boolean;
 }) {
   const { note, answers, slug } = props;
   const [answering, setAnswering] = useState(false);
@@ -123,15 +125,17 @@ export function NoteCard(props: {
         </ul>
       ) : null}
       <div className="mt-1 flex flex-wrap items-center gap-x-3">
-        <button
-          type="button"
-          className={small}
-          aria-expanded={answering}
-          onClick={() => setAnswering(!answering)}
-        >
-          Answer
-          <span className="sr-only"> the note by {note.mine ? 'you' : note.author}</span>
-        </button>
+        {props.writes ? (
+          <button
+            type="button"
+            className={small}
+            aria-expanded={answering}
+            onClick={() => setAnswering(!answering)}
+          >
+            Answer
+            <span className="sr-only"> the note by {note.mine ? 'you' : note.author}</span>
+          </button>
+        ) : null}
         {props.quote && !note.removed ? (
           <button type="button" className={small} onClick={() => props.quote?.(note)}>
             Into my draft

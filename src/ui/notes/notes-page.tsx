@@ -22,7 +22,8 @@ export function NotesPage(props: {
   all: () => void;
   show: (id: string) => void;
   quote: ((note: NoteLine) => void) | null;
-  form: ReactNode;
+  /** The form to write a note with; none for who only reads. */
+  form: ReactNode | null;
   said: string | null;
 }) {
   const { notes, chosen } = props;
@@ -46,6 +47,7 @@ export function NotesPage(props: {
       chosen={chosen?.includes(n.id) ?? false}
       show={() => props.show(n.id)}
       quote={props.quote}
+      writes={props.form !== null}
     />
   );
   return (
@@ -94,36 +96,40 @@ export function NotesPage(props: {
       ) : null}
       {first.length === 0 ? (
         <p className="px-4 py-4 text-ink-2 sm:px-5">
-          Nothing stands in the margin yet. Select a passage to ask or remark, or write about the whole
-          reading.
+          Nothing stands in the margin yet.
+          {props.form ? ' Select a passage to ask or remark, or write about the whole reading.' : ''}
         </p>
       ) : null}
       <details className="border-t border-rule px-4 py-3 text-[13px] sm:px-5">
-        <summary className="link min-h-6 w-fit">Take notes out or in</summary>
+        <summary className="link min-h-6 w-fit">
+          {props.form ? 'Take notes out or in' : 'Take notes out'}
+        </summary>
         <p className="mt-1">
           <a className="link" href={savedNotesAt(props.slug)} download>
             Save the notes I can read
           </a>{' '}
           as Web Annotations (JSON-LD), the W3C’s open form.
         </p>
-        <form
-          action={importNotesAt(props.slug)}
-          method="post"
-          encType="multipart/form-data"
-          className="mt-2 flex flex-wrap items-end gap-2"
-        >
-          <label className="grid gap-1 font-semibold">
-            A file of Web Annotations
-            <input
-              className="field font-normal"
-              type="file"
-              name="file"
-              required
-              accept=".jsonld,.json,application/ld+json,application/json"
-            />
-          </label>
-          <button className="btn">Take them in for myself</button>
-        </form>
+        {props.form ? (
+          <form
+            action={importNotesAt(props.slug)}
+            method="post"
+            encType="multipart/form-data"
+            className="mt-2 flex flex-wrap items-end gap-2"
+          >
+            <label className="grid gap-1 font-semibold">
+              A file of Web Annotations
+              <input
+                className="field font-normal"
+                type="file"
+                name="file"
+                required
+                accept=".jsonld,.json,application/ld+json,application/json"
+              />
+            </label>
+            <button className="btn">Take them in for myself</button>
+          </form>
+        ) : null}
       </details>
     </div>
   );

@@ -38,12 +38,14 @@ export function OwedSentence({
   zone,
   lines,
   ahead,
+  inCourses,
 }: {
   owed: Owed;
   now: number;
   zone: string;
   lines: WeekLine[];
   ahead: ThisWeek['ahead'];
+  inCourses: boolean;
 }) {
   const things = [
     ...(owed.responses ? [plural(owed.responses, 'response')] : []),
@@ -69,7 +71,7 @@ export function OwedSentence({
             </span>
             .
           </>
-        ) : lines.some((l) => l.ledger) ? (
+        ) : lines.some((l) => l.ledger) || !inCourses ? (
           'You owe nothing this week.'
         ) : (
           <TeachingSentence lines={lines} />

@@ -1,6 +1,6 @@
 'use client';
 
-import { newOutsideAt } from '@/contract/addresses';
+import { accountAt, newOutsideAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
@@ -24,7 +24,14 @@ export function Week({ week }: { week: ThisWeek }) {
         )}
       />
       <div className="min-w-0">
-        <OwedSentence owed={week.owed} now={now} zone={zone} lines={lines} ahead={week.ahead} />
+        <OwedSentence
+          owed={week.owed}
+          now={now}
+          zone={zone}
+          lines={lines}
+          ahead={week.ahead}
+          inCourses={week.inCourses}
+        />
         <Rail rail={week.rail} now={now} zone={zone} />
         {lines.length ? (
           <ul className="plate mt-4">
@@ -34,7 +41,18 @@ export function Week({ week }: { week: ThisWeek }) {
           </ul>
         ) : (
           <p className="plate mt-4 px-5 py-4 text-ink-2">
-            Nothing is open this week. All past and coming discussions are under Discussions.
+            {week.inCourses ? (
+              'Nothing is open this week. All past and coming discussions are under Discussions.'
+            ) : (
+              <>
+                You are in no course here yet. Whoever teaches one can invite you; where you were given a
+                code,{' '}
+                <Link className="link" href={`${accountAt()}#courses`}>
+                  join by it
+                </Link>
+                .
+              </>
+            )}
           </p>
         )}
         <p className={teaches ? 'hidden' : 'mt-3 text-[13px] text-ink-2'}>

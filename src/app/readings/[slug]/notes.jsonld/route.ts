@@ -6,7 +6,7 @@ import { ownContent } from '../../../_request/endpoint';
 
 /** The margin notes one may read, as W3C Web Annotations. */
 export const GET = ownContent<'slug'>(
-  'annotate',
+  'read a reading',
   ({ slug }) => readingAt(slug),
   async ({ who, params: { slug }, request }) => {
     const found = await exportNotes(who.deps, who.actor, slug, originOf(request.headers));
