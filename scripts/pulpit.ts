@@ -1,6 +1,7 @@
 import * as backup from './commands/backup';
 import * as bench from './commands/bench';
 import * as classmates from './commands/classmates';
+import * as forget from './commands/forget';
 import * as newKey from './commands/new-key';
 import * as reset from './commands/reset';
 import * as restore from './commands/restore';
@@ -21,6 +22,7 @@ const COMMANDS: Record<string, Command> = {
   classmates,
   backup,
   restore,
+  forget,
   'new-key': { help: newKey.help, run: newKey.run },
 };
 
@@ -34,6 +36,7 @@ const usage = `Pulpit: weekly course discussions, with what is owed, by when, wh
   ./pulpit bench     measure the pages against a bare one
   ./pulpit backup FILE   everything into one archive, while people work
   ./pulpit restore FILE  puts it back, after asking
+  ./pulpit forget ADDRESS  erases a person for good, after asking
   ./pulpit classmates  let the rest of the class act, to watch a live discussion
   ./pulpit new-key   sign receipts with a new key from now on
 

@@ -3,7 +3,7 @@ import { restore } from '../lib/archive';
 import { stopJobs } from '../lib/jobs';
 import { startCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
-import { filesFolder, stopWeb } from '../lib/web';
+import { filesFolder, secretFile, stopWeb } from '../lib/web';
 
 export const help = `./pulpit restore FILE [--yes]
 
@@ -31,7 +31,10 @@ export async function run(args: string[]): Promise<number> {
   const url = process.env.DATABASE_URL ?? (await startCluster('demo'));
   await stopWeb('demo');
   await stopJobs('demo');
-  const { made } = await restore({ url, files: process.env.PULPIT_S3 ? null : filesFolder('demo') }, file);
+  const { made } = await restore(
+    { url, files: process.env.PULPIT_S3 ? null : filesFolder('demo'), secret: secretFile('demo') },
+    file,
+  );
   say(
     `Restored what there was on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC. Go on with: ./pulpit start`,
   );

@@ -1,4 +1,13 @@
-import { chmodSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { cp } from 'node:fs/promises';
 import { basename, dirname, join, resolve } from 'node:path';
 import type { Knex } from 'knex';
@@ -12,8 +21,12 @@ import { Told } from './say';
 /** What a backup says of itself. */
 type Label = { format: 'pulpit-backup'; version: 1; made: string; migrations: string[]; files: boolean };
 
+/** What is backed up: a database, the folder of its files, and what its secrets are sealed with, where that is asked for. */
+export type Place = { url: string; files: string | null; secret: string | null };
+
 const DUMP = 'database.dump';
 const LABEL = 'backup.json';
+const SECRET = 'secret';
 
 function program(name: string): string {
   const bin = findPostgres();
@@ -57,11 +70,7 @@ async function onDatabase(name: string, url: string, args: string[]) {
  * Writes the database and the files into one archive, while people work. The database is dumped in one moment of its own; files are
  * copied before and after that, so that every one that was stored at the moment is there. The archive is whole or not there.
  */
-export async function backUp(
-  place: { url: string; files: string | null },
-  file: string,
-  now: Date,
-): Promise<void> {
+export async function backUp(place: Place, file: string, now: Date): Promise<void> {
   const db = connect(place.url, { poolMax: 1 });
   const migrations = await migrationsOf(db).finally(() => db.destroy());
   await beside(file, async (folder) => {
@@ -79,8 +88,17 @@ export async function backUp(
       files: place.files !== null,
     };
     writeFileSync(join(folder, LABEL), `${JSON.stringify(label, null, 2)}\n`);
+    if (place.secret && existsSync(place.secret)) copyFileSync(place.secret, join(folder, SECRET));
     const part = join(folder, 'archive.tar');
-    await ran('tar', ['-cf', part, '-C', folder, LABEL, DUMP, ...(existsSync(files) ? ['files'] : [])]);
+    await ran('tar', [
+      '-cf',
+      part,
+      '-C',
+      folder,
+      LABEL,
+      DUMP,
+      ...['files', SECRET].filter((name) => existsSync(join(folder, name))),
+    ]);
     chmodSync(part, 0o600);
     renameSync(part, resolve(file));
   });
@@ -98,15 +116,12 @@ function labelOf(folder: string, file: string): Label {
  * Puts a backup in the place of a database and its files. It is laid out in a database beside first and takes the other's name only when
  * it is whole; a backup of a newer Pulpit is refused before anything is touched. Files that are there already stay.
  */
-export async function restore(
-  place: { url: string; files: string | null },
-  file: string,
-): Promise<{ made: Date }> {
+export async function restore(place: Place, file: string): Promise<{ made: Date }> {
   if (!existsSync(file)) throw new Told(`There is no file ${file}. Nothing was changed.`);
   return beside(file, (folder) => layOut(place, file, folder));
 }
 
-async function layOut(place: { url: string; files: string | null }, file: string, folder: string) {
+async function layOut(place: Place, file: string, folder: string) {
   const name = new URL(place.url).pathname.slice(1);
   const next = `${name}_restored`;
   const maintenance = connect(withDatabase(place.url, 'postgres'), { poolMax: 1 });
@@ -133,6 +148,12 @@ async function layOut(place: { url: string; files: string | null }, file: string
       throw new Told(`${basename(file)} cannot be laid out: ${why}. Nothing was changed.`, { cause });
     }
     if (place.files) await copyFiles(join(folder, 'files'), place.files);
+    const secret = join(folder, SECRET);
+    if (place.secret && existsSync(secret)) {
+      rmSync(place.secret, { force: true });
+      copyFileSync(secret, place.secret);
+      chmodSync(place.secret, 0o600);
+    }
     await maintenance.raw('drop database if exists ?? with (force)', [name]);
     await maintenance.raw('alter database ?? rename to ??', [next, name]);
     return { made: new Date(label.made) };

@@ -4,6 +4,15 @@ import type { PasskeyLine } from './ways-in';
 /** Where somebody is signed in. */
 export type Device = { id: string; browser: string; started: Instant; seen: Instant; here: boolean };
 
+/** What leaving a course means: how much was shared there, and what becomes of it. */
+export type LeavingPage = {
+  id: string;
+  code: string;
+  title: string;
+  posts: number;
+  leavers: 'stay' | 'withdraw';
+};
+
 /** A person's own account, as its page shows it. */
 export type AccountPage = {
   name: string;
@@ -21,6 +30,13 @@ export type AccountPage = {
   /** Whether one may come by the college's sign-on. */
   signOn: boolean;
   devices: Device[];
-  courses: { id: string; code: string; title: string; role: string; posts: number }[];
+  courses: {
+    id: string;
+    code: string;
+    title: string;
+    role: string;
+    posts: number;
+    leavers: 'stay' | 'withdraw';
+  }[];
   asked: { code: string; title: string }[];
 };

@@ -45,12 +45,14 @@ export const devicesAt = address('/account/devices');
 export const secondFactorAt = address('/account/second');
 export const dropPasskeyAt = address('/account/passkeys/drop');
 export const leaveAt = address('/account/leave');
+export const leaveForGoodAt = address('/account/leave/go');
 export const mailboxAt = address('/mailbox');
 
 export const stewardsAt = address('/stewards');
 export const stewardsPeopleAt = address('/stewards/people');
 export const stewardsPersonAt = address('/stewards/people/:id');
 export const personActAt = address('/stewards/people/:id/act');
+export const forgetPersonAt = address('/stewards/people/:id/forget');
 export const invitationActAt = address('/stewards/invitations/:id');
 export const stewardsCoursesAt = address('/stewards/courses');
 export const stewardsCourseAt = address('/stewards/courses/:id');

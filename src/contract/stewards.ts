@@ -81,6 +81,7 @@ export type PersonPage = {
   steward: boolean;
   ended: Instant | null;
   me: boolean;
+  demo: boolean;
   signedIn: number;
   /** Whether a second factor is asked of them. */
   second: boolean;
@@ -94,6 +95,7 @@ export type CourseOfSteward = {
   invitations: InvitationLine[];
   code: { code: string; approval: boolean } | null;
   requests: { person: string; name: string; email: string }[];
+  leavers: 'stay' | 'withdraw';
 };
 
 export type RosterPage = {

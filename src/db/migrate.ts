@@ -25,6 +25,7 @@ import * as draftWords from './migrations/0022_draft_words';
 import * as college from './migrations/0023_college';
 import * as waysIn from './migrations/0024_ways_in';
 import * as waysInFinished from './migrations/0025_ways_in_finished';
+import * as leaving from './migrations/0026_leaving';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -52,6 +53,7 @@ const MIGRATIONS = {
   '0023_college': college,
   '0024_ways_in': waysIn,
   '0025_ways_in_finished': waysInFinished,
+  '0026_leaving': leaving,
 };
 type Name = keyof typeof MIGRATIONS;
 

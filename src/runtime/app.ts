@@ -3,8 +3,6 @@ import type { Knex } from 'knex';
 import { connect } from '@/db/connection';
 import type { Clock } from '@/server/clock/clock';
 import { listedSites, type AskedSite } from '@/server/embeds/sites';
-import { folderStore } from '@/server/files/folder-store';
-import { objectStore } from '@/server/files/object-store';
 import type { FileStore } from '@/server/files/store';
 import { liveHub, type Hub } from '@/server/live/hub';
 import { readerPool, type ReaderPool } from '@/server/readers/pool';
@@ -14,6 +12,7 @@ import { standInSite } from '@/standins/media/site';
 import { standInProvider, type StandInProvider } from '@/standins/sign-on/site';
 import type { Box } from '@/server/secrets/box';
 import { readConfig, type Config } from './config';
+import { filesOf } from './files';
 import { boxFor } from './secret';
 
 /** What a running process is made of. */
@@ -35,11 +34,6 @@ export type App = {
   /** Who listens to discussions through this process. */
   hub: Hub;
 };
-
-function filesOf({ filesFolder, objectStore: objects }: Config): FileStore {
-  const folder = folderStore(resolve(filesFolder));
-  return objects ? objectStore(objects, folder) : folder;
-}
 
 /** The sign-on by its settings. The one that ships lives at this very server, and is asked like any other. */
 function signOnOf({ signOn, site }: Config): Pick<App, 'signOn' | 'standInSignOn'> {

@@ -6,6 +6,7 @@ import { makeClip } from '@/server/clips/make';
 import { currentTime } from '@/server/clock/clock';
 import { sweepFiles } from '@/server/files/sweep';
 import { sendMail } from '@/server/mail/send';
+import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
 
 /** The job process: what takes long and is nobody's request. Any number of them work on one database. */
@@ -24,7 +25,10 @@ const runner = await run({
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
     'send-mail': async (payload) => sendMail(await deps(), port, config, mail.parse(payload).mail),
-    'sweep-people': async () => sweepPeople(await deps()),
+    'sweep-people': async () => {
+      await sweepPeople(await deps());
+      await forgetDue(await deps());
+    },
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });

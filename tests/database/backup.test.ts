@@ -5,6 +5,7 @@ import {
   readFileSync,
   readdirSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -18,7 +19,7 @@ import { OPEN, shared, shareInput, smallCourse } from './world';
 const server = process.env.PULPIT_TEST_DATABASE ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'pulpit-backup-'));
 const files = join(folder, 'files');
-const place = { url: withDatabase(server, 'test_backup'), files };
+const place = { url: withDatabase(server, 'test_backup'), files, secret: null };
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const texts = async (): Promise<string[]> => {
@@ -61,6 +62,16 @@ it('brings back everything up to the last committed share within it, and says wh
   expect(back.slice(1)).toEqual(back.slice(1).map((_, i) => `Shared meanwhile, number ${i}.`));
   expect(readFileSync(join(files, 'ab', 'cd', 'abcd'), 'utf8')).toBe('a picture');
   expect(output('tar', ['-tf', archive])).not.toContain('half');
+
+  // What seals is in it only where that is asked for, and is put back with it.
+  expect(output('tar', ['-tf', archive])).not.toMatch(/^secret$/mu);
+  const secret = join(folder, 'secret');
+  writeFileSync(secret, 'sealing', { mode: 0o600 });
+  await backUp({ ...place, secret }, join(folder, 'with.tar'), new Date());
+  writeFileSync(secret, 'another');
+  await restore({ ...place, secret }, join(folder, 'with.tar'));
+  expect(readFileSync(secret, 'utf8')).toBe('sealing');
+  expect(statSync(secret).mode & 0o777).toBe(0o600);
 
   // A newer one, a broken one and none: nothing is touched, and it is said why.
   const work = join(folder, 'work');

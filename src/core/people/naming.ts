@@ -16,6 +16,9 @@ export const mailAddressSchema = z
   .transform((text) => storable(text).trim())
   .pipe(z.string().regex(/^[^\s@<>()",;:\\[\]]{1,64}@[^\s@<>()",;:\\[\]]{1,255}$/u));
 
+/** For so long an account that its owner ended can be opened again; then it is erased. */
+export const DAYS_TO_REGRET = 30;
+
 /** How long a password must be at least, and may be at most. */
 export const PASSWORD_LENGTH = { least: 12, most: 200 } as const;
 

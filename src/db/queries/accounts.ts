@@ -127,12 +127,14 @@ export const setSelf = (
 export const setSteward = (db: Db, id: PersonId, steward: boolean) =>
   db('people').where({ id }).update({ steward });
 
-export const endAccount = (db: Db, id: PersonId, now: Instant) =>
+/** Ends an account; `forget` is when it is to be forgotten, where its owner ended it. */
+export const endAccount = (db: Db, id: PersonId, now: Instant, forget: Instant | null = null) =>
   db('people')
     .where({ id })
     .whereNull('ended_at')
-    .update({ ended_at: timestamptz(now) });
-export const reopenAccount = (db: Db, id: PersonId) => db('people').where({ id }).update({ ended_at: null });
+    .update({ ended_at: timestamptz(now), forget_at: forget === null ? null : timestamptz(forget) });
+export const reopenAccount = (db: Db, id: PersonId) =>
+  db('people').where({ id }).update({ ended_at: null, forget_at: null });
 
 /** Whether somebody looks after this installation now. The demo's stewards are none where there is no demo. */
 export const anySteward = async (db: Db, demo: boolean): Promise<boolean> =>

@@ -186,6 +186,7 @@ export async function peopleOf(db: Db, course: CourseId) {
   const rows = await db('enrolments as e')
     .join('people as p', 'p.id', 'e.person_id')
     .where('e.course_id', course)
+    .whereNull('p.former_since')
     .orderByRaw(`e.role = 'student', p.name`)
     .select('p.id', 'p.name', 'p.said_as', 'p.email', 'e.role');
   return rows.map((r) => ({

@@ -1,7 +1,14 @@
 import { courseId, type CourseId, type PersonId, type Role } from '@/core/ids';
 import type { Db } from '../connection';
 
-export type EnrolmentRecord = { id: CourseId; code: string; title: string; role: Role; posts: number };
+export type EnrolmentRecord = {
+  id: CourseId;
+  code: string;
+  title: string;
+  role: Role;
+  posts: number;
+  leavers: 'stay' | 'withdraw';
+};
 
 /** The courses held here that a person is in, with how much they have shared in each. */
 export async function enrolmentsOf(db: Db, person: PersonId): Promise<EnrolmentRecord[]> {
@@ -15,6 +22,7 @@ export async function enrolmentsOf(db: Db, person: PersonId): Promise<EnrolmentR
       'c.code',
       'c.title',
       'e.role',
+      'c.leavers',
       db.raw(
         `(select count(*) from posts p where p.course_id = c.id and p.author_id = e.person_id) as posts`,
       ),
@@ -25,6 +33,7 @@ export async function enrolmentsOf(db: Db, person: PersonId): Promise<EnrolmentR
     title: r.title,
     role: r.role,
     posts: Number(r.posts),
+    leavers: r.leavers,
   }));
 }
 

@@ -22,10 +22,12 @@ const counted = (db: Db) =>
       'c.title',
       'c.time_zone',
       db.raw(
-        `(select count(*) from enrolments e where e.course_id = c.id and e.role = 'student') as students`,
+        `(select count(*) from enrolments e join people p on p.id = e.person_id
+          where e.course_id = c.id and e.role = 'student' and p.former_since is null) as students`,
       ),
       db.raw(
-        `(select count(*) from enrolments e where e.course_id = c.id and e.role in ('instructor', 'assistant')) as staff`,
+        `(select count(*) from enrolments e join people p on p.id = e.person_id
+          where e.course_id = c.id and e.role in ('instructor', 'assistant') and p.former_since is null) as staff`,
       ),
       db.raw(`${open} as invited`),
     );

@@ -166,7 +166,8 @@ export const classSizes = (db: Db, person: PersonId): Ask<Map<string, number>> =
     .select(
       'e.course_id',
       db.raw(
-        `(select count(*) from enrolments s where s.course_id = e.course_id and s.role = 'student') as n`,
+        `(select count(*) from enrolments s join people p on p.id = s.person_id
+          where s.course_id = e.course_id and s.role = 'student' and p.former_since is null) as n`,
       ),
     ),
   read: (rows) => new Map(rows.map((r) => [String(r.course_id), Number(r.n)])),

@@ -19,6 +19,8 @@ export type StewardAct =
   | 'account-reopened'
   | 'signed-out'
   | 'second-factor-taken'
+  | 'forgotten'
+  | 'leavers'
   | 'join-granted'
   | 'join-refused'
   | 'first-run';

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { AccountPage } from '@/contract/account';
-import { mailAddressSchema, personNameSchema } from '@/core/people/naming';
+import { instant } from '@/core/ids';
+import { DAYS_TO_REGRET, mailAddressSchema, personNameSchema } from '@/core/people/naming';
 import { fail, ok, type Result } from '@/core/result';
 import {
   account,
@@ -58,7 +59,7 @@ export async function accountPage(deps: Deps, actor: Actor, session: string): Pr
       seen,
       here: hash === session,
     })),
-    courses: courses.map(({ id, code, title, role, posts }) => ({ id, code, title, role, posts })),
+    courses: courses,
     asked,
   };
 }
@@ -155,7 +156,7 @@ export async function confirmAddress(
 export const signOutThere = (deps: Deps, actor: Actor, which: { id: string } | { allBut: string }) =>
   endSessions(deps.db, actor.id, which);
 
-/** Ends the own account: nobody signs in with it any more. What was shared stays, under the name it has. The last steward stays. */
+/** Ends the own account: nobody signs in with it any more. After some days it is forgotten. The last steward stays. */
 export async function endOwnAccount(
   deps: Deps,
   actor: Actor,
@@ -166,7 +167,7 @@ export async function endOwnAccount(
   return deps.db.transaction(async (tx) => {
     const stewards = await heldStewards(tx);
     if (stewards.length === 1 && stewards[0] === actor.id) return fail({ code: 'last-steward' as const });
-    await endAccount(tx, actor.id, deps.now);
+    await endAccount(tx, actor.id, deps.now, instant(deps.now + DAYS_TO_REGRET * 86_400_000));
     await endSessions(tx, actor.id, 'all');
     return ok(null);
   });

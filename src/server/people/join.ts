@@ -1,8 +1,6 @@
 import { fail, ok, type Result } from '@/core/result';
-import { courseId } from '@/core/ids';
 import { roleIn } from '@/db/queries/courses';
 import { enrolNew } from '@/db/queries/accounts';
-import { leaveCourse } from '@/db/queries/enrolments';
 import { askToJoin, courseByCode } from '@/db/queries/hosted-courses';
 import type { Actor, Deps } from '../deps';
 import { plainCode } from '../secrets/codes';
@@ -30,13 +28,4 @@ export async function joinByCode(
     await enrolNew(tx, found.course, actor.id, 'student');
     return ok({ code: 'joined' as const, course: found.name });
   });
-}
-
-/** Leaves a course in which one has shared nothing. What was shared stays with the class, and its writer with it. */
-export async function leave(
-  deps: Deps,
-  actor: Actor,
-  course: string,
-): Promise<Result<null, { code: 'has-shared' }>> {
-  return (await leaveCourse(deps.db, courseId(course), actor.id)) ? ok(null) : fail({ code: 'has-shared' });
 }

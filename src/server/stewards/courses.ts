@@ -16,6 +16,7 @@ import {
   setCourseCode,
   stopCourseCode,
 } from '@/db/queries/hosted-courses';
+import { leaversOf, setLeavers } from '@/db/queries/leaving';
 import { openInvitations } from '@/db/queries/invitations';
 import { postMail } from '@/db/queries/mails';
 import { logSteward } from '@/db/queries/steward-log';
@@ -64,11 +65,12 @@ export async function makeCourse(
 export async function coursePage(deps: Deps, id: string): Promise<Result<CourseOfSteward, NotFound>> {
   const course = await hostedCourse(deps.db, courseId(id));
   if (!course) return fail({ code: 'not-found' });
-  const [people, invited, code, requests] = await Promise.all([
+  const [people, invited, code, requests, leavers] = await Promise.all([
     peopleOf(deps.db, course.id),
     openInvitations(deps.db, course.id, INVITED_SHOWN),
     courseCode(deps.db, course.id),
     joinRequests(deps.db, course.id),
+    leaversOf(deps.db, course.id),
   ]);
   return ok({
     course,
@@ -76,17 +78,19 @@ export async function coursePage(deps: Deps, id: string): Promise<Result<CourseO
     invitations: invited.map(lineOf),
     code: code && { code: code.code, approval: code.approval },
     requests,
+    leavers,
   });
 }
 
 export const courseActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('code'), approval: z.boolean() }),
   z.object({ act: z.literal('stop-code') }),
+  z.object({ act: z.literal('leavers'), leavers: z.enum(['stay', 'withdraw']) }),
   z.object({ act: z.enum(['let-in', 'refuse']), person: z.uuid() }),
 ]);
 export type CourseAct = z.output<typeof courseActSchema>;
 
-/** What a steward does about a course: its code, and who asks to be let in. */
+/** What a steward does about a course: its code, who asks to be let in, and what becomes of posts when their writers leave. */
 export async function actOnCourse(
   deps: Deps,
   steward: Steward,
@@ -112,6 +116,10 @@ export async function actOnCourse(
       case 'stop-code':
         await stopCourseCode(tx, course.id);
         await log('course-code-stopped');
+        return ok(null);
+      case 'leavers':
+        await setLeavers(tx, course.id, act.leavers);
+        await log('leavers');
         return ok(null);
       case 'let-in':
       case 'refuse': {

@@ -21,6 +21,8 @@ import type { NotFound } from '../access/enter';
 import type { Deps } from '../deps';
 import type { Steward } from './enter';
 import { takeSecondFactorAway } from '../ways-in/second-factor';
+import type { FileStore } from '../files/store';
+import { forget } from '../people/leaving';
 import { lineOf } from './invitation-line';
 
 const ON_A_PAGE = 50;
@@ -63,6 +65,7 @@ export async function personPage(
     steward: person.steward,
     ended: person.ended,
     me: person.id === steward.id,
+    demo: person.demo,
     signedIn: sessions.length,
     second,
     courses,
@@ -82,6 +85,20 @@ export const personActSchema = z.discriminatedUnion('act', [
 ]);
 export type PersonAct = z.output<typeof personActSchema>;
 export type PersonActFailure = { code: 'not-found' } | { code: 'last-steward' } | { code: 'has-shared' };
+
+/** Erases an account for good that was ended before. Who it was is logged nowhere. */
+export async function forgetPerson(
+  deps: Deps & { files: FileStore },
+  steward: Steward,
+  id: string,
+): Promise<Result<null, { code: 'not-found' } | { code: 'not-ended' } | { code: 'last-steward' }>> {
+  const person = await account(deps.db, personId(id));
+  if (!person) return fail({ code: 'not-found' });
+  if (person.ended === null) return fail({ code: 'not-ended' });
+  const done = await forget(deps, person.id);
+  if (done.ok) await logSteward(deps.db, { steward: steward.id, act: 'forgotten', now: deps.now });
+  return done;
+}
 
 /** What a steward does about a person: roles, the stewardship, the account, signing out everywhere. Each act is logged with it. */
 export async function actOnPerson(

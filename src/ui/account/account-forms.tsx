@@ -4,6 +4,8 @@ import type { AccountPage } from '@/contract/account';
 import { Labelled, NewPasswordField, TextField, Trouble, ZoneField } from '../people/fields';
 import type { TellingAction } from '../people/told';
 import { useTold } from '../people/use-told';
+import { DAYS_TO_REGRET } from '@/core/people/naming';
+import { list } from '../words/plural';
 import { Known } from './known';
 
 /** Who one is here, and how one reads. */
@@ -103,15 +105,24 @@ export function AddressForm(props: { action: TellingAction; email: string; hasPa
 }
 
 /** Ends the own account, after saying what goes and what stays. */
-export function EndForm({ action, hasPassword }: { action: TellingAction; hasPassword: boolean }) {
+export function EndForm(props: {
+  action: TellingAction;
+  hasPassword: boolean;
+  /** Courses where what one shared does not stay. */
+  withdrawn: readonly string[];
+}) {
+  const { action, hasPassword, withdrawn } = props;
   const { act, sending, trouble } = useTold(action);
   return (
     <form action={act} className="grid gap-3">
       <Trouble text={trouble} />
       <p>
-        Nobody can sign in with this account then, and you are signed out everywhere. What you shared stays
-        with your classes, under your name; your drafts and notes are kept, but nobody reads them. A steward
-        can open the account again.
+        You are signed out everywhere at once, and nobody signs in with this account any more. For{' '}
+        {DAYS_TO_REGRET} days a steward can open it again; then it is erased: your name, your address, drafts,
+        notes, sources, marks, files, and every earlier text of what you shared. What the class reads of yours
+        stays, under “a former student”
+        {withdrawn.length ? `; in ${list([...withdrawn])} it is withdrawn and erased too` : ''}. Where
+        classmates quote you or name you, that is theirs and stays.
       </p>
       <Known id="password-to-end" hasPassword={hasPassword} />
       <button type="submit" className="btn justify-self-start border-brick text-brick" disabled={sending}>

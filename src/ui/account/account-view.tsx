@@ -54,19 +54,9 @@ export function AccountView(props: {
                         {asRole(c.role)} · {c.posts ? `${plural(c.posts, 'post')} shared` : 'nothing shared'}
                       </span>
                     </span>
-                    {c.posts === 0 && c.role === 'student' ? (
-                      <form action={leaveAt()} method="post">
-                        <button
-                          type="submit"
-                          name="course"
-                          value={c.id}
-                          className="btn"
-                          aria-label={`Leave ${c.code}`}
-                        >
-                          Leave
-                        </button>
-                      </form>
-                    ) : null}
+                    <a className="btn" href={leaveAt({ course: c.id })} aria-label={`Leave ${c.code}…`}>
+                      Leave…
+                    </a>
                   </li>
                 ))}
               </ul>
@@ -163,7 +153,11 @@ export function AccountView(props: {
           </Part>
           {account.demo ? null : (
             <Part id="end" title="End the account">
-              <EndForm action={actions.end} hasPassword={account.hasPassword} />
+              <EndForm
+                action={actions.end}
+                hasPassword={account.hasPassword}
+                withdrawn={account.courses.filter((c) => c.leavers === 'withdraw').map((c) => c.code)}
+              />
             </Part>
           )}
         </div>

@@ -16,7 +16,7 @@ import { InviteForm } from './invite-form';
 
 /** A course as stewards look after it: its staff and class, who is invited or asks to come in, its roster and code. */
 export function Course(props: { view: CourseOfSteward; zone: string; mine: boolean; invite: TellingAction }) {
-  const { course, people, invitations, code, requests } = props.view;
+  const { course, people, invitations, code, requests, leavers } = props.view;
   const act = courseActAt(course.id);
   const here = stewardsCourseAt(course.id);
   const staff = people.filter((p) => isStaff(p.role));
@@ -141,6 +141,33 @@ export function Course(props: { view: CourseOfSteward; zone: string; mine: boole
               </form>
             )}
           </div>
+        </Plate>
+        <Plate id="leavers" title="When somebody leaves">
+          <form action={act} method="post" className="grid gap-2 px-5 py-4">
+            <label className="flex items-start gap-2">
+              <input
+                type="radio"
+                name="leavers"
+                value="stay"
+                defaultChecked={leavers === 'stay'}
+                className="mt-1"
+              />
+              <span>What they shared stays, under “a former student”</span>
+            </label>
+            <label className="flex items-start gap-2">
+              <input
+                type="radio"
+                name="leavers"
+                value="withdraw"
+                defaultChecked={leavers === 'withdraw'}
+                className="mt-1"
+              />
+              <span>It is withdrawn and erased; replies to it stay</span>
+            </label>
+            <button type="submit" name="act" value="leavers" className="btn justify-self-start">
+              Keep
+            </button>
+          </form>
         </Plate>
         {props.mine ? (
           <p>

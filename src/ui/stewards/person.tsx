@@ -1,4 +1,4 @@
-import { personActAt } from '@/contract/addresses';
+import { forgetPersonAt, personActAt } from '@/contract/addresses';
 import type { PersonPage } from '@/contract/stewards';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
@@ -90,6 +90,20 @@ export function Person({ person, zone }: { person: PersonPage; zone: string }) {
               <ActButton action={action} act="end" label="End the account" danger />
             )}
           </div>
+          {person.ended !== null && !person.demo ? (
+            <details>
+              <summary className="link cursor-pointer">Erase it for good</summary>
+              <form action={forgetPersonAt(person.id)} method="post" className="grid gap-2 pt-2">
+                <p className="text-[13.5px]">
+                  Name, address, drafts, notes, marks, files and earlier texts go, and nobody can bring them
+                  back. What their classes read stays without a name, or is withdrawn where a course says so.
+                </p>
+                <button type="submit" className="btn justify-self-start border-brick text-brick">
+                  Erase {person.name}
+                </button>
+              </form>
+            </details>
+          ) : null}
         </div>
       </Plate>
     </div>

@@ -42,6 +42,7 @@ const TROUBLES: Record<string, string> = {
     'This is the only steward: somebody has to look after Pulpit. Make another steward first. Nothing was changed.',
   'has-shared':
     'There are shared posts in this course, which classmates may have answered: whoever wrote them stays listed in it. Nothing was changed.',
+  'not-ended': 'Only an account that was ended is erased. Nothing was changed.',
   'no-such-code':
     'No course has this code. Nothing was changed: look at it again, or ask whoever gave it to you.',
   'not-found': 'That is not there any more. Nothing was changed.',
@@ -83,6 +84,8 @@ const GOOD: Record<string, string> = {
   'stop-code': 'The code opens nothing any more.',
   granted: 'Let in, and told by mail.',
   refuse: 'Refused.',
+  leavers: 'Kept. It holds for whoever leaves from now on.',
+  forgotten: 'Erased for good.',
   made: 'The course is made. Next: who teaches it.',
   'password-changed': 'Your password is changed. Wherever else you were signed in, you are signed out.',
   'address-asked':
@@ -171,6 +174,10 @@ export function logText({ act, by, person, course, detail }: Logged): string {
       return `${who} signed ${whom} out everywhere.`;
     case 'second-factor-taken':
       return `${who} took the second factor of ${whom} away.`;
+    case 'forgotten':
+      return `${who} had an account erased for good.`;
+    case 'leavers':
+      return `${who} changed what becomes of posts in ${where} when their writers leave.`;
     case 'join-granted':
       return `${who} let ${whom} into ${where}.`;
     case 'join-refused':
@@ -179,6 +186,12 @@ export function logText({ act, by, person, course, detail }: Logged): string {
       return `${who}: ${act}.`;
   }
 }
+
+/** What becomes of shared posts when their writer leaves. */
+export const stayingText = (leavers: 'stay' | 'withdraw') =>
+  leavers === 'stay'
+    ? 'What the class reads of it stays, under “a former student”; earlier texts of it are erased.'
+    : 'This course withdraws them then, and their texts are erased.';
 
 /** What became of a roster. */
 export const rosterTakenText = (t: { invited: number; letIn: number; there: number }) =>

@@ -10,8 +10,9 @@ export function list(items: string[], last = 'and'): string {
 /** The first name a person goes by. */
 const firstName = (name: string) => name.split(' ').filter((w) => !/^(Dr|Prof)\.$/u.test(w))[0] ?? name;
 
-/** Staff are addressed in full, classmates by first name. */
-export const calledName = (name: string) => (/^(Dr|Prof)\. /u.test(name) ? name : firstName(name));
+/** Staff are addressed in full, and who has left without a name; classmates by first name. */
+export const calledName = (name: string) =>
+  /^(?:(?:Dr|Prof)\. |A former )/u.test(name) ? name : firstName(name);
 
 export const initials = (name: string) => {
   const words = name.split(' ').filter((w) => !/^(Dr|Prof)\.$/u.test(w));

@@ -62,6 +62,7 @@ export async function findPeople(
   const rows = await db('enrolments as e')
     .join('people as p', 'p.id', 'e.person_id')
     .whereIn('e.course_id', courses)
+    .whereNull('p.former_since')
     .where((w) =>
       w
         .whereRaw('p.name ilike ?', [`%${likeText(text)}%`])
