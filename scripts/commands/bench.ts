@@ -13,6 +13,7 @@ import { PORTS } from '../lib/places';
 import { freePort } from '../lib/ports';
 import { removeCluster, startCluster } from '../lib/postgres';
 import { say } from '../lib/say';
+import { servingUrl } from '../lib/serving';
 import { SCALE, seedScale } from '../lib/scale';
 import { measureConversation } from '../lib/conversation-bench';
 import { ROOM, seedConversation, sessionsOf } from '../lib/conversation-seed';
@@ -231,7 +232,7 @@ export async function run(args: string[]): Promise<number> {
     const slot = ensureBuild(runningWeb('demo')?.slot ?? null);
     const serve = async (run: 'bench' | 'large', url: string) => {
       const port = await freePort(PORTS[run].web);
-      const env = { DATABASE_URL: url, PULPIT_DEMO: '1', PULPIT_BENCH: '1' };
+      const env = { DATABASE_URL: await servingUrl(url), PULPIT_DEMO: '1', PULPIT_BENCH: '1' };
       await startWeb(run, { port, slot, mark: sourceMark(), env });
       return `http://127.0.0.1:${port}`;
     };

@@ -11,6 +11,7 @@ import { PORTS } from '../lib/places';
 import { isFree } from '../lib/ports';
 import { startCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
+import { servingUrl } from '../lib/serving';
 import { isHealthy, runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit start [--empty]
@@ -92,7 +93,8 @@ export async function run(args: string[] = []): Promise<number> {
   } finally {
     await db.destroy();
   }
-  const env = { DATABASE_URL: url, PULPIT_DEMO: demo ? '1' : '0' };
+  // Who serves people owns nothing in the database; one that was given is used as it was given.
+  const env = { DATABASE_URL: given ?? (await servingUrl(url)), PULPIT_DEMO: demo ? '1' : '0' };
   if (unchanged) {
     if (runningJobs('demo') === null) startJobs('demo', port, env);
     say(`Pulpit is running: http://localhost:${port}`);

@@ -16,6 +16,7 @@ import { quiet, shown } from '../lib/run';
 import { MIGRATED } from '../../tests/database/template';
 import type { TestServer } from '../../tests/browser/server';
 import { say } from '../lib/say';
+import { servingUrl } from '../lib/serving';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit test [STEP …]
@@ -81,7 +82,7 @@ async function browser(url: string, only: string[]): Promise<number> {
       servers.push(server);
     }
     for (const server of servers) {
-      const env = { DATABASE_URL: server.database, PULPIT_DEMO: '1' };
+      const env = { DATABASE_URL: await servingUrl(server.database), PULPIT_DEMO: '1' };
       await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env });
       startJobs(server.run, server.port, env);
     }

@@ -2,6 +2,7 @@ import {
   chmodSync,
   copyFileSync,
   existsSync,
+  mkdirSync,
   mkdtempSync,
   readFileSync,
   renameSync,
@@ -150,6 +151,7 @@ async function layOut(place: Place, file: string, folder: string) {
     if (place.files) await copyFiles(join(folder, 'files'), place.files);
     const secret = join(folder, SECRET);
     if (place.secret && existsSync(secret)) {
+      mkdirSync(dirname(place.secret), { recursive: true });
       rmSync(place.secret, { force: true });
       copyFileSync(secret, place.secret);
       chmodSync(place.secret, 0o600);

@@ -3,7 +3,7 @@ import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:
 import { join } from 'node:path';
 import { ROOT, stateFolder, type Run } from './places';
 import { isOurs, wait } from './run';
-import { places } from './web';
+import { ownUserOf, places } from './web';
 
 const ENTRY = join(ROOT, 'src/workers/jobs.ts');
 const file = (run: Run) => join(stateFolder(run), 'jobs.pid');
@@ -17,11 +17,12 @@ export function runningJobs(run: Run): number | null {
 
 /** Starts the process that makes clips, sends mail and sweeps. What waited while none ran is done now. */
 export function startJobs(run: Run, port: number, env: Record<string, string>) {
-  const out = openSync(join(stateFolder(run), 'jobs.log'), 'a');
+  const out = openSync(join(stateFolder(run), 'jobs.log'), 'a', 0o600);
   const child = spawn(process.execPath, ['--import', 'tsx', ENTRY], {
     cwd: ROOT,
     detached: true,
     stdio: ['ignore', out, out],
+    ...ownUserOf(run),
     env: { ...process.env, ...places(run, port), ...env },
   });
   child.unref();

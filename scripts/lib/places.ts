@@ -16,10 +16,10 @@ export function stateFolder(run: Run): string {
   return folder;
 }
 
-const isRoot = () => process.getuid?.() === 0;
+export const isRoot = () => process.getuid?.() === 0;
 
-/** Whether any user may walk down to a folder: root's PostgreSQL runs as another user, who must. */
-function reachableByAll(folder: string): boolean {
+/** Whether any user may walk down to a folder: what root starts runs as other users, who must. */
+export function reachableByAll(folder: string): boolean {
   for (let at = folder; ; at = dirname(at)) {
     if ((statSync(at).mode & 0o001) === 0) return false;
     if (at === dirname(at)) return true;

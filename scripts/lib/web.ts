@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
 import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import type { Slot } from './build';
+import { ownUser } from './own-user';
 import { ROOT, stateFolder, type Run } from './places';
 import { isOurs, wait } from './run';
 import { Told } from './say';
@@ -39,8 +40,9 @@ export const filesFolder = (run: Run) => process.env.PULPIT_FILES ?? join(stateF
 /** Where mail of a run lies that no server takes. */
 const mailboxFolder = (run: Run) => process.env.PULPIT_MAILBOX ?? join(stateFolder(run), 'mailbox');
 
-/** What a run's secrets are sealed with. */
-export const secretFile = (run: Run) => process.env.PULPIT_SECRET_FILE ?? join(stateFolder(run), 'secret');
+/** What a run's secrets are sealed with: in a folder that only its processes' user opens. */
+export const secretFile = (run: Run) =>
+  process.env.PULPIT_SECRET_FILE ?? join(stateFolder(run), 'keys', 'secret');
 
 /** What both of a run's processes are told of where things lie, and under which address people reach it. */
 export const places = (run: Run, port: number) => ({
@@ -50,16 +52,21 @@ export const places = (run: Run, port: number) => ({
   PULPIT_ADDRESS: process.env.PULPIT_ADDRESS ?? `http://localhost:${port}`,
 });
 
+/** As whom a run's processes run, to whom the folders they write into belong. */
+export const ownUserOf = (run: Run) =>
+  ownUser([filesFolder(run), mailboxFolder(run), dirname(secretFile(run))]);
+
 export async function startWeb(
   run: Run,
   options: { port: number; slot: Slot; mark: string; demo?: boolean; env: Record<string, string> },
 ): Promise<WebState> {
   const log = join(stateFolder(run), 'web.log');
-  const out = openSync(log, 'a');
+  const out = openSync(log, 'a', 0o600);
   const child = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(options.port)], {
     cwd: ROOT,
     detached: true,
     stdio: ['ignore', out, out],
+    ...ownUserOf(run),
     env: {
       ...process.env,
       NODE_ENV: 'production',

@@ -17,6 +17,8 @@ const began = new WeakMap<IncomingMessage, number>();
 
 /** What a web process does before it answers anybody. */
 export function begin() {
+  // What is written here is for this process's user alone.
+  process.umask(0o077);
   // A route sees headers and no connection, and every header but this one is the client's own to write.
   subscribe('http.server.request.start', (message) => {
     const { request, response, socket } = message as {

@@ -10,6 +10,7 @@ import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
 
 /** The job process: what takes long and is nobody's request. Any number of them work on one database. */
+process.umask(0o077);
 const { db, clock, files, config } = app();
 const deps = async () => ({ db, files, now: await currentTime(db, clock) });
 const clip = z.object({ file: z.uuid() });

@@ -4,6 +4,7 @@ import { instant } from '@/core/ids';
 import { firstRunKey } from '@/server/people/first-run';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { startJobs, stopJobs } from '../../scripts/lib/jobs';
+import { servingUrl } from '../../scripts/lib/serving';
 import { startWeb, stopWeb } from '../../scripts/lib/web';
 import { enterAs, startAfresh } from './help';
 import { ownServer } from './server';
@@ -21,7 +22,7 @@ async function startEmpty(): Promise<string> {
     const key = await firstRunKey({ db, now: instant(Date.now()) }, false);
     await stopWeb(run);
     await stopJobs(run);
-    const env = { DATABASE_URL: url, PULPIT_DEMO: '0' };
+    const env = { DATABASE_URL: await servingUrl(url), PULPIT_DEMO: '0', PULPIT_SIGN_ON: 'stand-in' };
     await startWeb(run, { port, slot, mark: 'test', env });
     startJobs(run, port, env);
     return key ?? '';
@@ -34,7 +35,7 @@ async function startDemo() {
   const { run, port, slot, database } = ownServer();
   await stopWeb(run);
   await stopJobs(run);
-  const env = { DATABASE_URL: database, PULPIT_DEMO: '1' };
+  const env = { DATABASE_URL: await servingUrl(database), PULPIT_DEMO: '1' };
   await startWeb(run, { port, slot, mark: 'test', env });
   startJobs(run, port, env);
 }

@@ -3,6 +3,7 @@ import { instant, personId } from '@/core/ids';
 import { documentFromText } from '@/core/document/compose';
 import { share } from '@/server/posts/share';
 import { expect, test, type Page } from './test';
+import { servingUrl } from '../../scripts/lib/serving';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
 import { database, enterAs, START, startAfresh } from './help';
 import { ownServer } from './server';
@@ -171,7 +172,8 @@ test.describe('while the server is away', () => {
     } finally {
       await db.destroy();
     }
-    await startWeb(run, { port, slot, mark: 'test', env: { DATABASE_URL: url, PULPIT_DEMO: '1' } });
+    const env = { DATABASE_URL: await servingUrl(url), PULPIT_DEMO: '1' };
+    await startWeb(run, { port, slot, mark: 'test', env });
     await expect(arrived(page)).toHaveText(/^\s*1 new post/, { timeout: 60_000 });
   });
 });

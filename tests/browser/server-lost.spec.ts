@@ -1,4 +1,5 @@
 import { expect, test } from './test';
+import { servingUrl } from '../../scripts/lib/serving';
 import { runningWeb, startWeb, stopWeb } from '../../scripts/lib/web';
 import { enterAs, loseOne, startAfresh, sentencesOf } from './help';
 import { ownServer } from './server';
@@ -6,8 +7,10 @@ import { ownServer } from './server';
 test.beforeAll(() => startAfresh());
 
 const { run, port, slot, database } = ownServer();
-const restart = () =>
-  startWeb(run, { port, slot, mark: 'test', env: { DATABASE_URL: database, PULPIT_DEMO: '1' } });
+const restart = async () => {
+  const env = { DATABASE_URL: await servingUrl(database), PULPIT_DEMO: '1' };
+  return startWeb(run, { port, slot, mark: 'test', env });
+};
 
 // What a page asks for while its server is away nobody answers.
 test.use({ mayBreak: /importScripts|Failed to fetch/u });
