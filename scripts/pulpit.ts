@@ -1,7 +1,10 @@
 import * as backup from './commands/backup';
 import * as bench from './commands/bench';
+import * as build from './commands/build';
 import * as classmates from './commands/classmates';
+import * as firstRun from './commands/first-run';
 import * as forget from './commands/forget';
+import * as migrate from './commands/migrate';
 import * as newKey from './commands/new-key';
 import * as reset from './commands/reset';
 import * as restore from './commands/restore';
@@ -20,6 +23,9 @@ const COMMANDS: Record<string, Command> = {
   test,
   bench,
   classmates,
+  build,
+  migrate,
+  'first-run': { help: firstRun.help, run: firstRun.run },
   backup,
   restore,
   forget,
@@ -34,6 +40,9 @@ const usage = `Pulpit: weekly course discussions, with what is owed, by when, wh
   ./pulpit reset     throw the demo away and lay it out afresh
   ./pulpit test      all checks and tests, with a database and port of their own
   ./pulpit bench     measure the pages against a bare one
+  ./pulpit build     builds the application, for one's own way of running it
+  ./pulpit migrate   brings a database of one's own up to this version
+  ./pulpit first-run   the address that makes the first steward of an installation of one's own
   ./pulpit backup FILE   everything into one archive, while people work
   ./pulpit restore FILE  puts it back, after asking
   ./pulpit forget ADDRESS  erases a person for good, after asking

@@ -1,11 +1,8 @@
-import { beginAt } from '@/contract/addresses';
 import { connect } from '@/db/connection';
-import { currentTime } from '@/server/clock/clock';
-import { firstRunKey } from '@/server/people/first-run';
-import { offeredPeople } from '@/server/sessions/offered';
 import { ensureBuild, sourceMark } from '../lib/build';
-import { askedTime, checkUrl, createDatabase, prepareDemo, prepareSchema, realClock } from '../lib/database';
+import { askedTime, checkUrl, createDatabase, prepareDemo, prepareSchema } from '../lib/database';
 import { ensurePackages } from '../lib/debian';
+import { sayFirstRun } from '../lib/first-run';
 import { runningJobs, startJobs, stopJobs } from '../lib/jobs';
 import { PORTS } from '../lib/places';
 import { isFree } from '../lib/ports';
@@ -41,25 +38,9 @@ export function webPort(): number {
   return port;
 }
 
-/** Where nobody looks after the installation yet: the address that makes its first steward. */
-async function sayFirstRun(url: string, port: number): Promise<number> {
-  const db = connect(url, { poolMax: 1 });
-  try {
-    const now = await currentTime(db, realClock);
-    if ((await offeredPeople({ db })).length > 0)
-      say(
-        'The demo’s people are in this database, and none of them can sign in now. For an empty one: ./pulpit reset --empty',
-      );
-    const key = await firstRunKey({ db, now }, false);
-    if (key === null) return 0;
-    const site = process.env.PULPIT_ADDRESS ?? `http://localhost:${port}`;
-    say(
-      `Nobody looks after this Pulpit yet. Make it yours (once, within an hour): ${site}${beginAt()}#${key}`,
-    );
-    return 0;
-  } finally {
-    await db.destroy();
-  }
+async function sayAddress(url: string, port: number): Promise<number> {
+  await sayFirstRun(url, process.env.PULPIT_ADDRESS ?? `http://localhost:${port}`);
+  return 0;
 }
 
 export async function run(args: string[] = []): Promise<number> {
@@ -75,7 +56,7 @@ export async function run(args: string[] = []): Promise<number> {
     running && running.mark === mark && running.port === port && (running.demo ?? true) === demo;
   if (unchanged && !now && (await isHealthy(port))) {
     say(`Pulpit is already running: http://localhost:${port}`);
-    return demo ? 0 : sayFirstRun(given ?? (await startCluster('demo')), port);
+    return demo ? 0 : sayAddress(given ?? (await startCluster('demo')), port);
   }
   if (running?.port !== port && !(await isFree(port))) {
     throw new Told(
@@ -98,7 +79,7 @@ export async function run(args: string[] = []): Promise<number> {
   if (unchanged) {
     if (runningJobs('demo') === null) startJobs('demo', port, env);
     say(`Pulpit is running: http://localhost:${port}`);
-    return demo ? 0 : sayFirstRun(url, port);
+    return demo ? 0 : sayAddress(url, port);
   }
   const slot = ensureBuild(running?.slot ?? null);
   await stopWeb('demo');
@@ -106,5 +87,5 @@ export async function run(args: string[] = []): Promise<number> {
   startJobs('demo', port, env);
   await startWeb('demo', { port, slot, mark, demo, env });
   say(`Pulpit is running: http://localhost:${port}`);
-  return demo ? 0 : sayFirstRun(url, port);
+  return demo ? 0 : sayAddress(url, port);
 }

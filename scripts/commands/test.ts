@@ -17,6 +17,7 @@ import { MIGRATED } from '../../tests/database/template';
 import type { TestServer } from '../../tests/browser/server';
 import { say } from '../lib/say';
 import { servingUrl } from '../lib/serving';
+import { tryUpgrade } from '../lib/upgrade';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit test [STEP …]
@@ -24,12 +25,20 @@ export const help = `./pulpit test [STEP …]
 Runs every check on this machine with a database and a port of its own, so that it can run while the demo runs.
 Steps: lint, types, format, imports, unused, unit, browser. Without a name, all of them.
 ./pulpit test unit -- ledger, ./pulpit test browser -- story: only files whose names hold the word.
+./pulpit test upgrade -- REVISION: from that version to this one, while a web process of that one serves (about four minutes).
 Everything it needs from Debian's packages (PostgreSQL, Chromium, ffmpeg, LibreOffice, two calendar
 programs, a feed and a mail reader) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
-type Step = { name: string; what: string; look?: boolean; run: (only: string[]) => Promise<number> };
+type Step = {
+  name: string;
+  what: string;
+  look?: boolean;
+  /** Only where it is asked for by name. */
+  asked?: boolean;
+  run: (only: string[]) => Promise<number>;
+};
 
 /** The browser tests run in two processes, each with a server and a copy of the demo world of its own. */
 const SERVERS: Run[] = ['test', 'test2'];
@@ -138,6 +147,12 @@ const STEPS: Step[] = [
       }),
   },
   { name: 'browser', what: 'browser tests', run: (only) => withDatabase((url) => browser(url, only)) },
+  {
+    name: 'upgrade',
+    what: 'the upgrade from an earlier version, while it serves',
+    asked: true,
+    run: ([revision = 'HEAD~1']) => tryUpgrade(revision),
+  },
 ];
 
 export async function run(given: string[]): Promise<number> {
@@ -149,9 +164,9 @@ export async function run(given: string[]): Promise<number> {
     say(`There is no step "${unknown}".\n\n${help}`);
     return 2;
   }
-  const steps = STEPS.filter((s) => args.length === 0 || args.includes(s.name));
+  const steps = STEPS.filter((s) => (args.length === 0 ? !s.asked : args.includes(s.name)));
   await ensurePackages({
-    postgres: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
+    postgres: steps.some((s) => s.name === 'unit' || s.name === 'browser' || s.name === 'upgrade'),
     chromium: steps.some((s) => s.name === 'browser'),
     calendars: steps.some((s) => s.name === 'unit'),
     office: steps.some((s) => s.name === 'unit'),

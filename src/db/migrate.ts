@@ -57,27 +57,41 @@ const MIGRATIONS = {
 };
 type Name = keyof typeof MIGRATIONS;
 
-const source: Knex.MigrationSource<Name> = {
-  getMigrations: async () => Object.keys(MIGRATIONS) as Name[],
+/** Steps that take away what only the version before needed: they wait until nothing of it runs any more. */
+const isFinishing = (name: string) => name.endsWith('_finished');
+
+const sourceOf = (names: readonly Name[]): Knex.MigrationSource<Name> => ({
+  getMigrations: async () => [...names],
   getMigrationName: (name) => name,
   getMigration: async (name) => MIGRATIONS[name],
-};
+});
 
 export type MigrationState =
-  { code: 'current' } | { code: 'behind'; missing: string[] } | { code: 'newer'; unknown: string[] };
+  | { code: 'current' }
+  /** What is missing is only to be taken away: everything works. */
+  | { code: 'unfinished'; missing: string[] }
+  | { code: 'behind'; missing: string[] }
+  /** A newer version has added to it; once it is `finished`, this code finds things gone that it needs. */
+  | { code: 'newer'; unknown: string[]; finished: boolean };
 
 /** Every step that this code knows. */
 export const knownMigrations = (): string[] => Object.keys(MIGRATIONS);
 
+async function doneMigrations(db: Knex): Promise<string[]> {
+  return (await db.schema.hasTable('knex_migrations'))
+    ? db('knex_migrations').orderBy('id').pluck('name')
+    : [];
+}
+
 /** How the database stands to this code: up to date, behind it, or written by a newer one (which must not be touched). */
 export async function migrationState(db: Knex): Promise<MigrationState> {
   const known = knownMigrations();
-  const has = await db.schema.hasTable('knex_migrations');
-  const done: string[] = has ? await db('knex_migrations').orderBy('id').pluck('name') : [];
+  const done = await doneMigrations(db);
   const unknown = done.filter((name) => !known.includes(name));
-  if (unknown.length) return { code: 'newer', unknown };
+  if (unknown.length) return { code: 'newer', unknown, finished: unknown.some(isFinishing) };
   const missing = known.filter((name) => !done.includes(name));
-  return missing.length ? { code: 'behind', missing } : { code: 'current' };
+  if (missing.length === 0) return { code: 'current' };
+  return { code: missing.every(isFinishing) ? 'unfinished' : 'behind', missing };
 }
 
 /** The queue of jobs keeps its tables itself, in a schema of its own. */
@@ -90,9 +104,17 @@ async function prepareJobs(db: Knex) {
   await runMigrations({ connectionString });
 }
 
-/** Brings the schema up to this code's; each migration is a transaction of its own, so a broken one leaves no half. */
-export async function migrate(db: Knex): Promise<string[]> {
-  const [, names] = (await db.migrate.latest({ migrationSource: source })) as [number, string[]];
+/**
+ * Brings the schema up to this code's; each migration is a transaction of its own, so a broken one leaves no half.
+ *
+ * @param finish also takes away what only the version before needs; without it that version goes on working beside
+ */
+export async function migrate(db: Knex, { finish = true }: { finish?: boolean } = {}): Promise<string[]> {
+  const done = await doneMigrations(db);
+  const names = (Object.keys(MIGRATIONS) as Name[]).filter(
+    (name) => finish || !isFinishing(name) || done.includes(name),
+  );
+  const [, made] = (await db.migrate.latest({ migrationSource: sourceOf(names) })) as [number, string[]];
   await prepareJobs(db);
-  return names;
+  return made;
 }

@@ -139,6 +139,36 @@ test.describe('an installation of one’s own', () => {
     await ada.goto('/courses/bio-210/people');
     await expect(ada.getByText('Ada Quill (you)')).toBeVisible();
 
+    // Who is invited comes by the college's own sign-on as well, and needs no password here.
+    await page.goto(course);
+    const another = page.getByRole('region', { name: 'Invite somebody' });
+    await another.getByLabel('Mail address').fill('dun@saltmarsh.example');
+    await another.getByRole('button', { name: 'Invite' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Invited' })).toBeVisible();
+    const dun = await (await browser.newContext()).newPage();
+    await dun.goto('/sign-in');
+    await dun.getByRole('link', { name: /^Sign in with/u }).click();
+    await dun.getByLabel('Name').fill('Dun Harrow');
+    await dun.getByLabel('Mail address').fill('dun@saltmarsh.example');
+    await dun.getByRole('button', { name: 'Go on as somebody else' }).click();
+    await expect(dun).toHaveURL((url) => url.pathname === '/');
+    await dun.goto('/courses/bio-210/people');
+    await expect(dun.getByText('Dun Harrow (you)')).toBeVisible();
+
+    // One more comes by the course's code.
+    await page.getByRole('checkbox', { name: /^Each one is let in/u }).uncheck();
+    await page.getByRole('button', { name: 'Make a code' }).click();
+    const code = (await page.locator('[data-code]').textContent()) ?? '';
+    await page.goto('/stewards/people');
+    await page.getByLabel('Mail address').fill('emer@saltmarsh.example');
+    await page.getByLabel('As', { exact: true }).selectOption('steward');
+    await page.getByRole('button', { name: 'Invite' }).click();
+    const emer = await accept(browser, await linkTo(page, 'emer@saltmarsh.example'), 'Emer Sands');
+    await emer.goto('/account');
+    await emer.getByLabel('Code of a course').fill(code.toUpperCase().replace(/-/gu, ' '));
+    await emer.getByRole('button', { name: 'Join' }).click();
+    await expect(emer.getByRole('status').filter({ hasText: 'You are in.' })).toBeVisible();
+
     // Taken back in one window, it opens nothing in the other.
     const cleo = await linkTo(page, 'cleo@saltmarsh.example');
     const other = await (await browser.newContext()).newPage();

@@ -6,7 +6,7 @@ import { find } from '@/server/find/find';
 import { planView } from '@/server/planning/plan';
 import { thisWeek } from '@/server/week/this-week';
 import { conversation } from '@/server/discussions/conversation';
-import { migrationState } from '@/db/migrate';
+import { migrate, migrationState } from '@/db/migrate';
 import { prepareSchema } from '../../scripts/lib/database';
 import { resumeClock, currentTime } from '@/server/clock/clock';
 import { findSession, hashPassword, signIn, signOut, type SignInTry } from '@/server/sessions/sessions';

@@ -4,7 +4,7 @@ import { issueReceipt, type ReceiptFile } from '@/server/receipts/issue';
 import { rotateKey } from '@/server/receipts/keys';
 import { boxOf } from '@/server/secrets/box';
 import { verifyReceipt } from '@/server/receipts/verify';
-import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
+import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
 let db: Knex;

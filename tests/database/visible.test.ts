@@ -7,7 +7,7 @@ import { moderate, moderationPage } from '@/server/posts/moderation';
 import type { Actor } from '@/server/deps';
 import { conversation } from '@/server/discussions/conversation';
 import { discussionToTake } from '@/server/discussions/export';
-import { changeDiscussionFeed, readDiscussionFeed, exportPage } from '@/server/discussions/feed';
+import { changeDiscussionFeed, readDiscussionFeed } from '@/server/discussions/feed';
 import { keepDraft } from '@/server/drafts/keep';
 import { find } from '@/server/find/find';
 import { liveHub, type Hub } from '@/server/live/hub';

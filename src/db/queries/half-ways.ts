@@ -52,7 +52,5 @@ export async function takeHalfWay(
 }
 
 export const endHalfWay = (db: Db, hash: Buffer) => db('half_ways').where({ token_hash: hash }).delete();
-export const endHalfWaysOf = (db: Db, person: PersonId) =>
-  db('half_ways').where({ person_id: person }).delete();
 export const sweepHalfWays = (db: Db, now: Instant) =>
   db('half_ways').where('expires_at', '<=', timestamptz(now)).delete();

@@ -59,6 +59,3 @@ export const notePasskeyUsed = (db: Db, id: string, counter: number, now: Instan
 
 export const deletePasskey = async (db: Db, person: PersonId, id: string): Promise<boolean> =>
   (await db('passkeys').where({ person_id: person, id }).delete()) > 0;
-
-export const deletePasskeysOf = (db: Db, person: PersonId) =>
-  db('passkeys').where({ person_id: person }).delete();

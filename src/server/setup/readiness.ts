@@ -28,7 +28,10 @@ export async function readiness(db: Knex, files: string): Promise<Readiness> {
   const disk = whether(room > LEAST_ROOM_BYTES);
   try {
     const [state, waited] = await Promise.all([migrationState(db), oldestJob(db)]);
-    const tables = whether(state.code === 'current');
+    // While one version follows another both serve, until the older is ended and what only it needs is taken away.
+    const tables = whether(
+      state.code === 'current' || state.code === 'unfinished' || (state.code === 'newer' && !state.finished),
+    );
     return {
       ready: tables === 'well' && disk === 'well',
       database: 'well',
