@@ -17,12 +17,9 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Without a database the page below says so; its frame still stands.
-  const theme = await visitor().then(
-    (who) => who?.theme ?? 'system',
-    () => 'system' as const,
-  );
+  const { theme, clock } = (await visitor().catch(() => null)) ?? { theme: 'system', clock: '24' };
   return (
-    <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
+    <html lang="en-GB" data-theme={theme} data-clock={clock} suppressHydrationWarning>
       <head>
         {/* Tells the styles that scripts run: before that, and without them, every page stands open. */}
         <script

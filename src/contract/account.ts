@@ -21,6 +21,11 @@ export type AccountPage = {
   timeZone: string;
   theme: 'system' | 'light' | 'dark';
   spelling: 'en-GB' | 'en-US';
+  clock: '12' | '24';
+  /** 1 for Monday to 7 for Sunday. */
+  weekBegins: number;
+  /** Where one's picture is seen. */
+  picture: string | null;
   hasPassword: boolean;
   /** One of the demo's: everybody knows its password, so it is not changed. */
   demo: boolean;

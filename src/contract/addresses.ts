@@ -44,6 +44,10 @@ export const archiveAt = address('/account/archive');
 export const devicesAt = address('/account/devices');
 export const secondFactorAt = address('/account/second');
 export const dropPasskeyAt = address('/account/passkeys/drop');
+export const changePictureAt = address('/account/picture');
+/** Somebody's picture; `v` changes with it. */
+export const pictureAt = address('/people/:id/picture');
+export const markAt = address('/college/mark');
 export const leaveAt = address('/account/leave');
 export const leaveForGoodAt = address('/account/leave/go');
 export const mailboxAt = address('/mailbox');
@@ -62,6 +66,7 @@ export const rosterAt = address('/stewards/rosters/:id');
 export const rosterActAt = address('/stewards/rosters/:id/act');
 export const stewardsLogAt = address('/stewards/log');
 export const collegeAt = address('/stewards/college');
+export const changeMarkAt = address('/stewards/college/mark');
 
 export const themeAt = address('/settings/theme');
 export const demoClockAt = address('/demo/clock');

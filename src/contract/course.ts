@@ -59,4 +59,6 @@ export type CoursePerson = {
   saidAs: string;
   role: Role;
   email: string | null;
+  /** Where their picture is seen. */
+  picture: string | null;
 };

@@ -9,6 +9,10 @@ export type CollegeView = {
   alone: boolean;
   signOn: boolean;
   signOnNew: boolean;
+  personMb: number;
+  courseMb: number;
+  /** What of the mark stands in its address; null where there is none. */
+  mark: string | null;
 };
 
 export type InvitationLine = {

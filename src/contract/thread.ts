@@ -40,7 +40,13 @@ export type ReadPost = {
   id: PostId;
   depth: number;
   kind: 'response' | 'reply';
-  author: { id: PersonId; name: string; role: Role };
+  author: {
+    id: PersonId;
+    name: string;
+    role: Role;
+    /** Where their picture is seen. */
+    picture: string | null;
+  };
   mine: boolean;
   to: string | null;
   /** The post it answers. */

@@ -1,10 +1,10 @@
 /**
- * Remembers the answers of a pure function of texts, at most `limit` of them (then it begins anew). Meant for answers
+ * Remembers the answers of a pure function of texts and numbers, at most `limit` of them (then it begins anew). Meant for answers
  * that cost far more than a look-up, such as those of the time-zone library; nobody can see that it remembers.
  *
  * @example remember((zone: string) => costly(zone), 100) // asks `costly` once for each zone
  */
-export function remember<A extends readonly string[], T>(
+export function remember<A extends readonly (string | number)[], T>(
   work: (...args: A) => T,
   limit: number,
 ): (...args: A) => T {

@@ -26,6 +26,7 @@ import * as college from './migrations/0023_college';
 import * as waysIn from './migrations/0024_ways_in';
 import * as waysInFinished from './migrations/0025_ways_in_finished';
 import * as leaving from './migrations/0026_leaving';
+import * as faces from './migrations/0027_faces';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -54,6 +55,7 @@ const MIGRATIONS = {
   '0024_ways_in': waysIn,
   '0025_ways_in_finished': waysInFinished,
   '0026_leaving': leaving,
+  '0027_faces': faces,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -7,6 +7,7 @@ import { log } from './log';
 import { countAnswer, placeOf, serveMetrics } from './metrics';
 import { NONCE, PEER, REQUEST } from './peer';
 import { isPage, policyFor } from './policy';
+import { beginTaste } from './taste';
 import { OVER_TLS } from './tls';
 
 const A_YEAR = 'max-age=31536000; includeSubDomains';
@@ -29,6 +30,7 @@ export function begin() {
     request.headers[PEER] = socket.remoteAddress ?? '';
     request.headers[REQUEST] = randomUUID().slice(0, 8);
     began.set(request, performance.now());
+    beginTaste();
     if (OVER_TLS) response.setHeader('Strict-Transport-Security', A_YEAR);
     if (!isPage(request.url ?? '')) return;
     // The framework finds the number in the policy and puts it on what it writes itself; our own script is told of it beside.

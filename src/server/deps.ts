@@ -9,4 +9,11 @@ import type { Readers } from './readers/port';
 export type Deps = { db: Knex; now: Instant; readers?: Readers };
 
 /** The person a request speaks for. */
-export type Actor = { id: PersonId; name: string; timeZone: string; previousVisit: Instant | null };
+export type Actor = {
+  id: PersonId;
+  name: string;
+  timeZone: string;
+  previousVisit: Instant | null;
+  /** The first day of their week: 1 for Monday, where nothing is said, to 7 for Sunday. */
+  weekBegins?: number;
+};

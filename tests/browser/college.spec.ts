@@ -6,6 +6,7 @@ import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { startJobs, stopJobs } from '../../scripts/lib/jobs';
 import { servingUrl } from '../../scripts/lib/serving';
 import { startWeb, stopWeb } from '../../scripts/lib/web';
+import { photograph } from '../fixtures/files';
 import { enterAs, startAfresh } from './help';
 import { ownServer } from './server';
 import { expect, test, type Browser, type Page } from './test';
@@ -259,6 +260,62 @@ test.describe('the account of one of the demo', () => {
     await page.getByRole('button', { name: 'Join' }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'No course has this code' })).toBeVisible();
     await expect(page.getByLabel('Code of a course')).toHaveValue('zzzz-zzzz-zzzz');
+  });
+
+  test('shows times and weeks as one likes them, on the server and in the browser alike', async ({
+    page,
+  }) => {
+    await enterAs(page, 'Imani Okoro', '/account');
+    await page.getByLabel('Clock').selectOption('12');
+    await page.getByLabel('A week begins on').selectOption('7');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
+    await page.goto('/');
+    await expect(page.getByText(/11:59 pm/u).first()).toBeVisible();
+    await expect(page.getByText(/23:59/u)).toHaveCount(0);
+    await page.goto('/calendar?view=month');
+    await expect(page.getByRole('columnheader').first()).toHaveText('Sun');
+    await page.goto('/discussions/geo-115-w6/response');
+    await expect(page.getByText(/11:59 pm/u).first()).toBeVisible();
+  });
+
+  test('has a picture of which one chooses the part, and classmates see it', async ({ page, browser }) => {
+    await enterAs(page, 'Noor Vasquez', '/account');
+    const content = await photograph(600, 400);
+    await page
+      .getByLabel('Your picture')
+      .setInputFiles({ name: 'me.jpg', mimeType: 'image/jpeg', buffer: content });
+    await page.getByLabel('Larger').fill('2');
+    await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Your picture is kept' })).toBeVisible();
+    const other = await (await browser.newContext()).newPage();
+    await enterAs(other, 'Imani Okoro', '/courses/geo-115/people');
+    const face = other.getByRole('listitem').filter({ hasText: 'Noor Vasquez' }).locator('img');
+    await expect.poll(() => face.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(256);
+    const address = (await face.getAttribute('src')) ?? '';
+    // Stewards, who are in no course with her, see it too; whoever is signed out does not.
+    const steward = await (await browser.newContext()).newPage();
+    expect((await steward.request.get(address)).status()).toBe(401);
+    await enterAs(steward, 'Agnes Thorwald');
+    expect((await steward.request.get(address)).status()).toBe(200);
+    await page.getByRole('button', { name: 'Without a picture' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'no picture any more' })).toBeVisible();
+    expect((await other.request.get(address)).status()).toBe(404);
+  });
+
+  test('the college has a mark at its door', async ({ page, browser }) => {
+    await enterAs(page, 'Agnes Thorwald', '/stewards/college');
+    await page
+      .getByLabel('A picture of the mark')
+      .setInputFiles({ name: 'mark.jpg', mimeType: 'image/jpeg', buffer: await photograph(400, 100) });
+    await page.getByRole('region', { name: 'The mark' }).getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('img', { name: 'The mark as it is now' })).toBeVisible();
+    const door = await (await browser.newContext()).newPage();
+    await door.goto('/sign-in');
+    const mark = door.locator('header img');
+    await expect.poll(() => mark.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+    await page.getByRole('button', { name: 'Without a mark' }).click();
+    await expect(page.getByText('There is none: the college’s name stands alone.')).toBeVisible();
   });
 
   test('whoever asks to be let in is let in by a steward, and told', async ({ page }) => {

@@ -259,6 +259,8 @@ describe('the college’s sign-on', () => {
       hours: '',
       signOn,
       signOnNew,
+      personMb: 500,
+      courseMb: 20_480,
     });
 
   it('lets in whoever has an account under an address it answers for, and knows them by their subject afterwards', async () => {

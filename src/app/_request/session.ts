@@ -1,10 +1,11 @@
-import { signInAt } from '@/contract/addresses';
+import { pictureAt, signInAt } from '@/contract/addresses';
 import 'server-only';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { app } from '@/runtime/app';
 import { PEER } from '@/runtime/peer';
+import { setTaste } from '@/runtime/taste';
 import { currentTime, timeWith } from '@/server/clock/clock';
 import type { Actor, Deps } from '@/server/deps';
 import { clientAddress, networkOf } from '@/server/sessions/network';
@@ -31,6 +32,9 @@ export type Visitor = {
   /** When one signed in with it. */
   since: Instant;
   theme: 'system' | 'light' | 'dark';
+  clock: '12' | '24';
+  /** Where one's own picture is seen. */
+  picture: string | null;
   demo: boolean;
   /** Whether this is somebody who looks after the installation. */
   steward: boolean;
@@ -46,16 +50,19 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
   const now = timeWith(clock, session.clockOffset);
   const over = now >= session.expires || now - session.seen > MOST_IDLE_MS;
   if (over || (session.demo && !config.demo)) return null;
-  const { person, name, email, timeZone, theme, steward } = session;
+  const { person, name, email, timeZone, theme, clock: hours, weekBegins, picture, steward } = session;
+  setTaste({ clock: hours });
   const deps = { db, now, readers };
   const previousVisit = await noteVisit(deps, session);
   return {
     deps,
-    actor: { id: person, name, timeZone, previousVisit },
+    actor: { id: person, name, timeZone, previousVisit, weekBegins },
     email,
     session: sessionName(token),
     since: session.started,
     theme,
+    clock: hours,
+    picture: picture && pictureAt(person, { v: picture }),
     demo: config.demo,
     steward,
   };

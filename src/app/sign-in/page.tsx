@@ -6,6 +6,7 @@ import { isOffered } from '@/server/sign-on/enter';
 import { offeredPeople } from '@/server/sessions/offered';
 import { Brand } from '@/ui/frame/brand';
 import { SignInForm } from '@/ui/frame/sign-in-form';
+import { CollegeMark } from '../_request/college-mark';
 import { HelpLine } from '../_request/help-line';
 import { queryOf } from '../_request/query';
 import { strangerDeps, visitor } from '../_request/session';
@@ -50,9 +51,12 @@ export default async function SignInPage({
   return (
     <main id="main" className="mx-auto grid max-w-[880px] gap-6 px-4 py-10 sm:px-7">
       <header>
-        <h1>
-          <Brand className="text-[28px] text-pine-ink" />
-        </h1>
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+          <h1>
+            <Brand className="text-[28px] text-pine-ink" />
+          </h1>
+          <CollegeMark />
+        </div>
         <p className="mt-2 max-w-[60ch] text-[16px] text-ink-2">
           Each week’s discussion in every course: what you owe, by when, what counted and why.
         </p>

@@ -21,7 +21,10 @@ export const ACTS = {
   'see a player': ['anybody'],
   'see the college’s sign-on': ['anybody'],
 
+  'see the college’s mark': ['anybody'],
+
   'keep oneself': ['person'],
+  'see a face': ['person'],
   'keep one’s calendar': ['person'],
   'keep one’s files': ['person'],
   'see a file': ['person'],

@@ -17,13 +17,19 @@ export function daysFrom(date: string, count: number, zone: string): CalendarDay
   });
 }
 
-/** The whole weeks (Monday first) that hold a month, `YYYY-MM`, as days of a zone. */
-export const monthDays = remember((month: string, zone: string): CalendarDay[] => {
+/**
+ * The whole weeks that hold a month, `YYYY-MM`, as days of a zone, each from the day on with which a week begins.
+ * @example monthDays('2026-10', 'UTC', 7) // from Sunday 27 September to Saturday 31 October
+ */
+export const monthDays = (month: string, zone: string, begins = 1): CalendarDay[] =>
+  monthHolding(month, zone, begins);
+
+const monthHolding = remember((month: string, zone: string, begins: number): CalendarDay[] => {
   const first = Temporal.PlainYearMonth.from(month).toPlainDate({ day: 1 });
   const last = first.add({ months: 1 }).subtract({ days: 1 });
-  const monday = first.subtract({ days: first.dayOfWeek - 1 });
-  const days = monday.until(last.add({ days: 7 - last.dayOfWeek }), { largestUnit: 'days' }).days + 1;
-  return daysFrom(monday.toString(), days, zone);
+  const start = first.subtract({ days: (first.dayOfWeek - begins + 7) % 7 });
+  const end = last.add({ days: (begins + 6 - last.dayOfWeek + 7) % 7 });
+  return daysFrom(start.toString(), start.until(end, { largestUnit: 'days' }).days + 1, zone);
 }, 200);
 
 /** The month so many months later. @example monthLater('2026-12', 1) // '2027-01' */

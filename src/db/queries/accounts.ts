@@ -1,5 +1,6 @@
 import { instant, personId, type CourseId, type Instant, type PersonId, type Role } from '@/core/ids';
 import { timestamptz, type Db } from '../connection';
+import { versionOf } from './pictures';
 
 // What a query selects only the query knows.
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
@@ -35,6 +36,9 @@ export type AccountRecord = {
   timeZone: string;
   theme: 'system' | 'light' | 'dark';
   spelling: 'en-GB' | 'en-US';
+  clock: '12' | '24';
+  weekBegins: number;
+  picture: string | null;
   hasPassword: boolean;
   steward: boolean;
   demo: boolean;
@@ -49,6 +53,9 @@ const ACCOUNT = [
   'time_zone',
   'theme',
   'spelling',
+  'clock',
+  'week_begins',
+  'picture',
   'steward',
   'demo',
   'ended_at',
@@ -62,6 +69,9 @@ const toAccount = (r: Row): AccountRecord => ({
   timeZone: r.time_zone,
   theme: r.theme,
   spelling: r.spelling,
+  clock: r.clock,
+  weekBegins: r.week_begins,
+  picture: versionOf(r.picture),
   hasPassword: r.has_password,
   steward: r.steward,
   demo: r.demo,
@@ -114,7 +124,7 @@ export const setAddress = (db: Db, id: PersonId, email: string) =>
 export const setSelf = (
   db: Db,
   id: PersonId,
-  self: { name: string; saidAs: string; timeZone: string; spelling: 'en-GB' | 'en-US'; theme: string },
+  self: Pick<AccountRecord, 'name' | 'saidAs' | 'timeZone' | 'spelling' | 'theme' | 'clock' | 'weekBegins'>,
 ) =>
   db('people').where({ id }).update({
     name: self.name,
@@ -122,6 +132,8 @@ export const setSelf = (
     time_zone: self.timeZone,
     spelling: self.spelling,
     theme: self.theme,
+    clock: self.clock,
+    week_begins: self.weekBegins,
   });
 
 export const setSteward = (db: Db, id: PersonId, steward: boolean) =>

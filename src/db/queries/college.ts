@@ -1,5 +1,6 @@
 import { timestamptz, type Db } from '../connection';
 import type { Instant } from '@/core/ids';
+import { versionOf } from './pictures';
 
 export type CollegeRecord = {
   name: string;
@@ -11,10 +12,15 @@ export type CollegeRecord = {
   signOn: boolean;
   /** Whether whoever it lets in gets an account here, invited or not. */
   signOnNew: boolean;
+  /** How much one person may keep in a course, and all of a course together, in millions of bytes of 1,048,576. */
+  personMb: number;
+  courseMb: number;
 };
+/** The college as it is read: with what of its mark stands in the mark's address. */
+export type College = CollegeRecord & { mark: string | null };
 
 /** Whose installation this is; null before anybody has said so. */
-export async function college(db: Db): Promise<CollegeRecord | null> {
+export async function college(db: Db): Promise<College | null> {
   const row = await db('college').first(
     'name',
     'time_zone',
@@ -24,6 +30,9 @@ export async function college(db: Db): Promise<CollegeRecord | null> {
     'alone',
     'sign_on',
     'sign_on_new',
+    'person_mb',
+    'course_mb',
+    'mark',
   );
   return row
     ? {
@@ -33,6 +42,9 @@ export async function college(db: Db): Promise<CollegeRecord | null> {
         alone: row.alone,
         signOn: row.sign_on,
         signOnNew: row.sign_on_new,
+        personMb: row.person_mb,
+        courseMb: row.course_mb,
+        mark: versionOf(row.mark),
       }
     : null;
 }
@@ -40,7 +52,7 @@ export async function college(db: Db): Promise<CollegeRecord | null> {
 /** Says whose installation this is, or says it anew. */
 export async function nameCollege(
   db: Db,
-  { name, timeZone, help, alone, signOn, signOnNew }: CollegeRecord,
+  { name, timeZone, help, alone, signOn, signOnNew, personMb, courseMb }: CollegeRecord,
   now: Instant,
 ) {
   await db('college')
@@ -53,6 +65,8 @@ export async function nameCollege(
       alone,
       sign_on: signOn,
       sign_on_new: signOnNew,
+      person_mb: personMb,
+      course_mb: courseMb,
       named_at: timestamptz(now),
     })
     .onConflict('only_row')
@@ -65,5 +79,19 @@ export async function nameCollege(
       'alone',
       'sign_on',
       'sign_on_new',
+      'person_mb',
+      'course_mb',
     ]);
+}
+
+/** The sum of the college's mark. */
+export const markOf = async (db: Db): Promise<string | null> =>
+  (await db('college').first('mark'))?.mark ?? null;
+export const setMark = (db: Db, sum: string | null) => db('college').update({ mark: sum });
+
+/** How much may be kept, where nobody has said so: see the table. */
+const QUOTA = { personMb: 500, courseMb: 20_480 };
+export async function quotas(db: Db): Promise<{ personMb: number; courseMb: number }> {
+  const row = await db('college').first('person_mb', 'course_mb');
+  return row ? { personMb: row.person_mb, courseMb: row.course_mb } : QUOTA;
 }

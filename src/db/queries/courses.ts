@@ -12,6 +12,7 @@ import type { Doc } from '@/core/document/nodes';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { versionOf } from './pictures';
 import { docColumns } from './doc-columns';
 
 export type CourseRecord = {
@@ -188,12 +189,13 @@ export async function peopleOf(db: Db, course: CourseId) {
     .where('e.course_id', course)
     .whereNull('p.former_since')
     .orderByRaw(`e.role = 'student', p.name`)
-    .select('p.id', 'p.name', 'p.said_as', 'p.email', 'e.role');
+    .select('p.id', 'p.name', 'p.said_as', 'p.email', 'p.picture', 'e.role');
   return rows.map((r) => ({
     id: personId(r.id),
     name: r.name as string,
     saidAs: r.said_as as string,
     email: r.email as string | null,
+    picture: versionOf(r.picture as string | null),
     role: r.role as Role,
   }));
 }

@@ -220,11 +220,13 @@ export async function spentFiles(
     );
 }
 
-/** Whether any file still has this content. */
+/** Whether any file, picture of a person or mark still has this content. */
 export const contentIsHeld = async (db: Db, sha256: string): Promise<boolean> =>
   Boolean(
     (await db('files').where({ sha256 }).first('id')) ??
-    (await db('clips').where({ poster_sha256: sha256 }).first('file_id')),
+    (await db('clips').where({ poster_sha256: sha256 }).first('file_id')) ??
+    (await db('people').where({ picture: sha256 }).first('id')) ??
+    (await db('college').where({ mark: sha256 }).first('only_row')),
   );
 
 /** Lets nothing else add or take away this content until the transaction ends. */

@@ -1,6 +1,7 @@
 import { instant, personId, type Instant, type PersonId } from '@/core/ids';
 import type { Arranged } from '@/core/posts/arrange';
 import { timestamptz, type Db } from '../connection';
+import { versionOf } from './pictures';
 
 export type Theme = 'system' | 'light' | 'dark';
 
@@ -77,6 +78,9 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.email',
       'p.time_zone',
       'p.theme',
+      'p.clock',
+      'p.week_begins',
+      'p.picture',
       'p.demo',
       'p.steward',
       's.started_at',
@@ -93,6 +97,9 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
         email: row.email as string,
         timeZone: row.time_zone as string,
         theme: row.theme as Theme,
+        clock: row.clock as '12' | '24',
+        weekBegins: row.week_begins as number,
+        picture: versionOf(row.picture as string | null),
         demo: row.demo as boolean,
         steward: row.steward as boolean,
         seen: instant(row.seen_at),

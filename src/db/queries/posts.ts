@@ -12,12 +12,13 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { type Db } from '../connection';
+import { versionOf } from './pictures';
 import { mayRead } from './visible';
 
 /** A post as lists show it: everything but its text. */
 export type PostOutline = {
   id: PostId;
-  author: { id: PersonId; name: string; role: Role };
+  author: { id: PersonId; name: string; role: Role; picture: string | null };
   kind: PostKind;
   parent: PostId | null;
   privateTo: { id: PersonId; name: string } | null;
@@ -87,6 +88,7 @@ const outlined = (db: Db, place: Place, reader: Reader) =>
       'p.id',
       'p.author_id',
       'a.name',
+      'a.picture',
       'e.role',
       'p.kind',
       'p.parent_id',
@@ -114,6 +116,7 @@ type Row = {
   id: number;
   author_id: string;
   name: string;
+  picture: string | null;
   role: Role;
   kind: PostKind;
   parent_id: number | null;
@@ -138,7 +141,12 @@ type Row = {
 
 const toOutline = (r: Row): PostOutline => ({
   id: postId(r.id),
-  author: { id: personId(r.author_id), name: r.name, role: r.role },
+  author: {
+    id: personId(r.author_id),
+    name: r.name,
+    role: r.role,
+    picture: versionOf(r.picture),
+  },
   kind: r.kind,
   parent: r.parent_id === null ? null : postId(r.parent_id),
   privateTo: r.private_to === null ? null : { id: personId(r.private_to), name: r.private_name },

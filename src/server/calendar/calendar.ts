@@ -28,7 +28,10 @@ export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk)
   const today = dayIn(now, zone);
   const month = asked.month ?? (asked.day ?? today).slice(0, 7);
   const from = asked.day ?? (asked.month && asked.month !== today.slice(0, 7) ? `${asked.month}-01` : today);
-  const days = asked.view === 'month' ? monthDays(month, zone) : daysFrom(from, AGENDA_DAYS, zone);
+  const days =
+    asked.view === 'month'
+      ? monthDays(month, zone, actor.weekBegins ?? 1)
+      : daysFrom(from, AGENDA_DAYS, zone);
   const start = days[0]?.start ?? now;
   const end = days[days.length - 1]?.end ?? now;
   const [entries, plan, busy] = await Promise.all([

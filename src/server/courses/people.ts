@@ -1,3 +1,4 @@
+import { pictureAt } from '@/contract/addresses';
 import type { CoursePerson } from '@/contract/course';
 import { isStaff } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
@@ -25,6 +26,7 @@ export async function peoplePage(
       name: p.name,
       saidAs: p.saidAs,
       role: p.role,
+      picture: p.picture && pictureAt(p.id, { v: p.picture }),
       email: course.staff || isStaff(p.role) ? p.email : null,
     })),
   });

@@ -1,5 +1,6 @@
 import type { PostOfAuthor } from '@/contract/conversation-view';
 import type { ReadPost } from '@/contract/thread';
+import { pictureAt } from '@/contract/addresses';
 import type { PersonId, PostId } from '@/core/ids';
 import type { Reactions } from '@/core/posts/reactions';
 import type { PostRecord } from '@/db/queries/posts';
@@ -13,6 +14,9 @@ const POSTS_ON_CARD = 6;
 
 type Reading = { loaded: LoadedConversation; entered: Entered; repeats: ReadonlyMap<PostId, string> };
 
+const faceOf = ({ id, picture }: { id: PersonId; picture: string | null }) =>
+  picture && pictureAt(id, { v: picture });
+
 /** A post as it is read, by one reader. */
 export function toRead(post: PostRecord, { loaded, entered, repeats }: Reading): ReadPost {
   const branch = loaded.branches.get(post.id);
@@ -21,7 +25,7 @@ export function toRead(post: PostRecord, { loaded, entered, repeats }: Reading):
     id: post.id,
     depth: branch?.depth ?? 0,
     kind: post.kind,
-    author: post.author,
+    author: { ...post.author, picture: faceOf(post.author) },
     mine: own,
     to: post.parent === null ? null : (loaded.branches.get(post.parent)?.post.author.name ?? null),
     parent: post.parent,

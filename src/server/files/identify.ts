@@ -18,7 +18,7 @@ const PROGRAMS = new Set([
   'application/vnd.microsoft.portable-executable',
 ]);
 
-const MOST_PIXELS = 60_000_000;
+export const MOST_PIXELS = 60_000_000;
 const LONGEST_SIDE = 1_600;
 const MOST_FRAMES = 300;
 
@@ -49,7 +49,7 @@ export async function sumOf(path: string): Promise<string> {
 let working = 0;
 const queue: (() => void)[] = [];
 /** Decoding a picture takes many times the memory of its file: two at a time, whoever asks. */
-async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+export async function inTurn<T>(work: () => Promise<T>): Promise<T> {
   if (working >= 2) await new Promise<void>((go) => queue.push(go));
   else working += 1;
   try {

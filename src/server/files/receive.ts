@@ -4,6 +4,7 @@ import { PIECE_BYTES, safeName, type beginSchema, type Progress, type UploadFail
 import type { StoredFile } from '@/core/document/attachments';
 import type { CourseId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
+import { quotas } from '@/db/queries/college';
 import {
   deleteFile,
   fileById,
@@ -25,8 +26,7 @@ import { StoreFull, type FileStore } from './store';
 export type FileDeps = Deps & { files: FileStore };
 
 export const MOST_FILE_BYTES = 26_214_400;
-const MOST_OF_A_PERSON = 500 * 1_048_576;
-const MOST_OF_A_COURSE = 20 * 1_073_741_824;
+const MB = 1_048_576;
 
 /** Begins to take a file into a course. */
 export async function beginUpload(
@@ -52,9 +52,9 @@ async function beginIn(
     // Forty begun at once are counted one after the other.
     await lockQuota(tx, course);
     const held = await heldBytes(tx, course, actor.id);
-    if (held.own + input.bytes > MOST_OF_A_PERSON)
-      return fail({ code: 'quota-person', most: MOST_OF_A_PERSON });
-    if (held.course + input.bytes > MOST_OF_A_COURSE) return fail({ code: 'quota-course' });
+    const { personMb, courseMb } = await quotas(tx);
+    if (held.own + input.bytes > personMb * MB) return fail({ code: 'quota-person', most: personMb * MB });
+    if (held.course + input.bytes > courseMb * MB) return fail({ code: 'quota-course' });
     const id = randomUUID();
     const { name, bytes: expected } = input;
     await insertFile(tx, { id, course, owner: actor.id, name, expected, now: deps.now });

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { AccountPage } from '@/contract/account';
+import { pictureAt } from '@/contract/addresses';
 import { instant } from '@/core/ids';
 import { DAYS_TO_REGRET, mailAddressSchema, personNameSchema } from '@/core/people/naming';
 import { fail, ok, type Result } from '@/core/result';
@@ -39,7 +40,8 @@ export async function accountPage(deps: Deps, actor: Actor, session: string): Pr
     hasSubject(deps.db, actor.id),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
-  const { name, saidAs, email, timeZone, theme, spelling, hasPassword, demo } = self;
+  const { name, saidAs, email, timeZone, theme, spelling, clock, weekBegins, picture, hasPassword, demo } =
+    self;
   return {
     name,
     saidAs,
@@ -47,6 +49,9 @@ export async function accountPage(deps: Deps, actor: Actor, session: string): Pr
     timeZone,
     theme,
     spelling,
+    clock,
+    weekBegins,
+    picture: picture && pictureAt(actor.id, { v: picture }),
     hasPassword,
     demo,
     second,
@@ -70,6 +75,8 @@ export const selfSchema = z.object({
   timeZone: timeZoneSchema,
   spelling: z.enum(['en-GB', 'en-US']),
   theme: z.enum(['system', 'light', 'dark']),
+  clock: z.enum(['12', '24']),
+  weekBegins: z.coerce.number().int().min(1).max(7),
 });
 
 export const changeSelf = (deps: Deps, actor: Actor, self: z.output<typeof selfSchema>) =>

@@ -2,6 +2,7 @@ import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { archiveName, archiveTexts, type OwnText } from '@/core/people/archive';
 import { account } from '@/db/queries/accounts';
 import { college } from '@/db/queries/college';
+import { pictureOf } from '@/db/queries/pictures';
 import { archivedDrafts, archivedFiles, archivedPosts, archivedRest } from '@/db/queries/own-archive';
 import type { Actor, Deps } from '../deps';
 import type { FileStore } from '../files/store';
@@ -39,7 +40,11 @@ export async function* ownArchive(
     archivedFiles(deps.db, actor.id),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
-  const placed = files.map((f, i) => ({ ...f, path: fileName(i + 1, f.name) }));
+  const picture = await pictureOf(deps.db, actor.id);
+  const placed = [
+    ...files.map((f, i) => ({ ...f, path: fileName(i + 1, f.name) })),
+    ...(picture ? [{ id: actor.id, name: 'picture.webp', sha256: picture, path: 'files/picture.webp' }] : []),
+  ];
   const shared = posts.flatMap((p): OwnText[] =>
     p.versions.map((v, i) => ({
       line: `${p.kind === 'response' ? 'Response' : `Reply to #${p.answers}`} #${p.id}, ${

@@ -57,6 +57,8 @@ export async function beginCollege(
         alone: false,
         signOn: true,
         signOnNew: false,
+        personMb: 500,
+        courseMb: 20_480,
       },
       deps.now,
     );

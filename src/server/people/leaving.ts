@@ -28,6 +28,7 @@ import {
   type LeftCourse,
   type LeftFile,
 } from '@/db/queries/leaving';
+import { pictureOf } from '@/db/queries/pictures';
 import { deleteOutsideDiscussion } from '@/db/queries/outside';
 import type { Actor, Deps } from '../deps';
 import type { FileStore } from '../files/store';
@@ -69,13 +70,18 @@ async function leaveOne(
   return files;
 }
 
-/** Contents that no file has any more go from the store. */
+/** A content that nothing has any more goes from the store. */
+async function dropContent(tx: Db, deps: WithFiles, sum: string) {
+  if (!(await contentIsHeld(tx, sum))) await deps.files.remove(sum);
+}
+
+/** Files go, and with them the contents that nothing else has. */
 async function dropContents(tx: Db, deps: WithFiles, files: readonly LeftFile[]) {
   for (const { id, sha256, poster } of files) {
     const sums = [sha256, poster].filter((sum) => sum !== null);
     for (const sum of sums) await lockContent(tx, sum);
     await deleteFile(tx, id);
-    for (const sum of sums) if (!(await contentIsHeld(tx, sum))) await deps.files.remove(sum);
+    for (const sum of sums) await dropContent(tx, deps, sum);
     if (sha256 === null) await deps.files.drop(id);
   }
 }
@@ -148,11 +154,13 @@ export async function forget(
           ? await dropOwnCourse(tx, person, course.id)
           : await leaveOne(tx, deps, person, course, former)),
       );
+    const picture = await pictureOf(tx, person);
     await dropByAddress(tx, person, self.email);
     await deletePerson(tx, person);
     await relearnWords(tx);
     // Last, for nothing brings a content back.
     await dropContents(tx, deps, files);
+    if (picture) await dropContent(tx, deps, picture);
     return ok(null);
   });
 }

@@ -44,7 +44,16 @@ export async function setUpCollege(
     const help = { telephone: '', mail: '', hours: '' };
     await nameCollege(
       tx,
-      { name: c.college, timeZone: c.timeZone, help, alone: true, signOn: true, signOnNew: false },
+      {
+        name: c.college,
+        timeZone: c.timeZone,
+        help,
+        alone: true,
+        signOn: true,
+        signOnNew: false,
+        personMb: 500,
+        courseMb: 20_480,
+      },
       c.now,
     );
     const { rank, ...steward } = c.steward;

@@ -15,6 +15,9 @@ const UNNAMED: CollegeView = {
   alone: false,
   signOn: true,
   signOnNew: false,
+  personMb: 500,
+  courseMb: 20_480,
+  mark: null,
 };
 
 /** Whose installation this is, and where help is found; empty where nobody has said so. */
@@ -36,11 +39,13 @@ export const collegeSchema = z.object({
   alone: z.literal('yes').optional(),
   signOn: z.enum(['yes', '']).default(''),
   signOnNew: z.enum(['yes', '']).default(''),
+  personMb: z.coerce.number().int().min(1).max(100_000),
+  courseMb: z.coerce.number().int().min(1).max(10_000_000),
 });
 
 /** Says the name, the time zone and where help is found. */
 export async function changeCollege(deps: Deps, steward: Steward, said: z.output<typeof collegeSchema>) {
-  const { name, timeZone, telephone, mail, hours, alone, signOn, signOnNew } = said;
+  const { name, timeZone, telephone, mail, hours, alone, signOn, signOnNew, personMb, courseMb } = said;
   await deps.db.transaction(async (tx) => {
     await nameCollege(
       tx,
@@ -51,6 +56,8 @@ export async function changeCollege(deps: Deps, steward: Steward, said: z.output
         alone: alone === 'yes',
         signOn: signOn === 'yes',
         signOnNew: signOnNew === 'yes',
+        personMb,
+        courseMb,
       },
       deps.now,
     );

@@ -96,7 +96,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
   const { records, own, drafts, unread, replies, announcements, toRead, history } = found;
   const pace = paceOf(history.writing, history.reading);
 
-  const days = weekOf(now, actor.timeZone);
+  const days = weekOf(now, actor.timeZone, actor.weekBegins);
   const rows = records.map((record): Row => {
     const mine = drafts.filter((d) => d.discussion === record.id);
     const account = accountOf(

@@ -55,6 +55,8 @@ export async function addCollege(db: Deps['db'], now: Instant, { idOf, passwordH
     alone: 'yes',
     signOn: 'yes',
     signOnNew: '',
+    personMb: 500,
+    courseMb: 20_480,
   });
   const sound = idOf('course', 'SND 130');
   await actOnCourse(ago(40), steward, sound, { act: 'code', approval: true });

@@ -8,10 +8,41 @@ import { DAYS_TO_REGRET } from '@/core/people/naming';
 import { list } from '../words/plural';
 import { Known } from './known';
 
+const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'].map(
+  (day, i): [string, string] => [String(i + 1), day],
+);
+
+function Choice(props: {
+  label: string;
+  name: string;
+  chosen: string;
+  options: readonly (readonly [value: string, words: string])[];
+}) {
+  return (
+    <Labelled label={props.label}>
+      <select name={props.name} defaultValue={props.chosen} key={props.chosen} className="field font-normal">
+        {props.options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
 /** Who one is here, and how one reads. */
 export function SelfForm(props: { action: TellingAction; self: AccountPage; zones: readonly string[] }) {
-  const { name, saidAs, timeZone, theme, spelling } = props.self;
-  const { act, sending, trouble, of } = useTold(props.action, { name, saidAs, timeZone, theme, spelling });
+  const { name, saidAs, timeZone, theme, spelling, clock, weekBegins } = props.self;
+  const { act, sending, trouble, of } = useTold(props.action, {
+    name,
+    saidAs,
+    timeZone,
+    theme,
+    spelling,
+    clock,
+    weekBegins: String(weekBegins),
+  });
   return (
     <form action={act} className="grid items-start gap-3 sm:grid-cols-2">
       <div className="empty:hidden sm:col-span-2">
@@ -34,24 +65,35 @@ export function SelfForm(props: { action: TellingAction; self: AccountPage; zone
         hint="If you like: it stands beside your name in the list of people."
       />
       <ZoneField label="Your time zone" name="timeZone" zones={props.zones} chosen={of('timeZone')} />
-      <Labelled label="Spelling">
-        <select
-          name="spelling"
-          defaultValue={of('spelling')}
-          key={`s${of('spelling')}`}
-          className="field font-normal"
-        >
-          <option value="en-GB">British</option>
-          <option value="en-US">American</option>
-        </select>
-      </Labelled>
-      <Labelled label="Paper">
-        <select name="theme" defaultValue={of('theme')} key={`t${of('theme')}`} className="field font-normal">
-          <option value="system">As the device</option>
-          <option value="light">Light</option>
-          <option value="dark">Dark</option>
-        </select>
-      </Labelled>
+      <Choice
+        label="Spelling"
+        name="spelling"
+        chosen={of('spelling')}
+        options={[
+          ['en-GB', 'British'],
+          ['en-US', 'American'],
+        ]}
+      />
+      <Choice
+        label="Clock"
+        name="clock"
+        chosen={of('clock')}
+        options={[
+          ['24', '24 hours (23:59)'],
+          ['12', '12 hours (11:59 pm)'],
+        ]}
+      />
+      <Choice label="A week begins on" name="weekBegins" chosen={of('weekBegins')} options={DAYS} />
+      <Choice
+        label="Paper"
+        name="theme"
+        chosen={of('theme')}
+        options={[
+          ['system', 'As the device'],
+          ['light', 'Light'],
+          ['dark', 'Dark'],
+        ]}
+      />
       <div className="flex items-end sm:col-span-2">
         <button type="submit" className="btn go" disabled={sending}>
           {sending ? 'Keeping…' : 'Keep'}

@@ -8,6 +8,7 @@ import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AddressForm, EndForm, JoinForm, PasswordForm, SelfForm } from './account-forms';
 import { Passkeys } from './passkeys';
+import { PictureForm } from './picture-form';
 import { SecondPart } from './second-factor';
 import type { CodesAction } from './told-codes';
 
@@ -41,6 +42,7 @@ export function AccountView(props: {
       <div className="grid items-start gap-5 lg:grid-cols-2">
         <div className="grid gap-5">
           <Part id="self" title="You">
+            <PictureForm name={account.name} picture={account.picture} />
             <SelfForm action={actions.self} self={account} zones={props.zones} />
           </Part>
           <Part id="courses" title="Your courses">

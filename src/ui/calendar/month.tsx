@@ -6,7 +6,6 @@ import { EntryInDay } from './entry';
 import type { CalendarViewProps, DayView } from '@/contract/calendar';
 import Link from 'next/link';
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const chunks = <T,>(rows: T[], size: number): T[][] =>
   Array.from({ length: Math.ceil(rows.length / size) }, (_, i) => rows.slice(i * size, (i + 1) * size));
 
@@ -94,13 +93,13 @@ export function Month({ days, zone }: Pick<CalendarViewProps, 'days' | 'zone'>) 
       <table className="plate w-full table-fixed border-separate border-spacing-0 overflow-hidden">
         <thead>
           <tr>
-            {WEEKDAYS.map((d) => (
+            {days.slice(0, 7).map((d) => (
               <th
-                key={d}
+                key={d.date}
                 scope="col"
                 className="border-b border-rule px-1.5 py-1.5 text-left text-[12px] text-ink-2"
               >
-                {d}
+                {dayOf(d.date).slice(0, 3)}
               </th>
             ))}
           </tr>

@@ -17,6 +17,7 @@ export function PersonCard(props: {
   look: Look;
   id: string;
   name: string;
+  picture: string | null;
   mine: boolean;
   /** The first of what they have written. */
   posts: readonly PostOfAuthorView[];
@@ -39,7 +40,7 @@ export function PersonCard(props: {
           className="z-50 max-h-[60dvh] w-[min(92vw,340px)] overflow-auto rounded-plate border border-rule bg-page p-3 text-[13px]"
         >
           <p className="flex items-center gap-2.5">
-            <Avatar name={name} mine={mine} />
+            <Avatar name={name} mine={mine} picture={props.picture} />
             <span>
               <b className="block text-[14px]">{name}</b>
               <Link

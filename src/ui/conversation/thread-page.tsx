@@ -81,7 +81,7 @@ export function Post({
           {isReply ? (
             <CornerDownRight size={16} aria-hidden className="mt-0.5 shrink-0 text-ink-3" />
           ) : (
-            <Avatar name={post.author.name} mine={post.mine} />
+            <Avatar name={post.author.name} mine={post.mine} picture={post.author.picture} />
           )}
           <div className="min-w-0 grow text-[13px] leading-snug">
             <h2 className="inline font-sans text-[14px] font-bold tracking-normal">
@@ -89,6 +89,7 @@ export function Post({
                 look={look}
                 id={post.author.id}
                 name={post.author.name}
+                picture={post.author.picture}
                 mine={post.mine}
                 posts={posts}
               />

@@ -16,7 +16,7 @@ export function People({ people, me }: { people: CoursePerson[]; me: string }) {
       id={`person-${p.id}`}
       className="flex items-center gap-3 border-t border-rule-soft px-4 py-2.5 target:bg-ochre-tint first:border-t-0"
     >
-      <Avatar name={p.name} mine={p.id === me} />
+      <Avatar name={p.name} mine={p.id === me} picture={p.picture} />
       <span className="min-w-0">
         <b className="block truncate">
           {p.name}

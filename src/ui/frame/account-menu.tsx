@@ -59,6 +59,8 @@ export function AccountMenu(props: {
   demo: boolean;
   /** Looks after the installation. */
   steward: boolean;
+  /** Where one's picture is seen. */
+  picture: string | null;
   here: string;
 }) {
   return (
@@ -80,6 +82,15 @@ const linksOf = ({ demo, steward }: { demo: boolean; steward: boolean }) => [
   ...(demo || steward ? [{ href: mailboxAt(), label: 'The mailbox', Icon: Mail }] : []),
 ];
 
+/** One's own face in the bar. */
+const Face = ({ name, picture }: Account) =>
+  picture ? (
+    // eslint-disable-next-line @next/next/no-img-element
+    <img src={picture} alt="" width={36} height={36} className="size-9 rounded-full object-cover" />
+  ) : (
+    initials(name)
+  );
+
 /** The same writes as plain forms, for a browser that runs no scripts. */
 function PlainMenu(props: Account) {
   const form = (action: string, field: string, value: string, label: string, here = props.here) => (
@@ -96,7 +107,7 @@ function PlainMenu(props: Account) {
         aria-label={`Account of ${props.name}`}
         className="grid size-9 cursor-pointer list-none place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103]"
       >
-        {initials(props.name)}
+        <Face {...props} />
       </summary>
       <div className="absolute right-0 z-50 mt-1.5 w-60 rounded-plate border border-rule bg-page p-1.5 text-ink">
         <p className="px-3 py-2">
@@ -127,7 +138,7 @@ function ScriptedMenu(props: Account) {
           aria-label={`Account of ${props.name}`}
           className="hidden size-9 place-items-center rounded-full bg-[#e9c873] text-[12.5px] font-bold text-[#473103] scripted:grid"
         >
-          {initials(props.name)}
+          <Face {...props} />
         </button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Content

@@ -17,7 +17,14 @@ export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards'
 export function TopBar(props: {
   here: string;
   place: Place;
-  person: { name: string; email: string; theme: string; zone: string; steward: boolean };
+  person: {
+    name: string;
+    email: string;
+    theme: string;
+    zone: string;
+    steward: boolean;
+    picture: string | null;
+  };
   demo: boolean;
   now: number;
   /** The zone that counts on this page, where it is not the person's own. */
@@ -53,6 +60,7 @@ export function TopBar(props: {
             theme={props.person.theme}
             demo={props.demo}
             steward={props.person.steward}
+            picture={props.person.picture}
             here={props.here}
           />
         </div>

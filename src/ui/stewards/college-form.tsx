@@ -18,6 +18,20 @@ const Choice = (props: { name: string; on: boolean; label: string; hint: string 
   </label>
 );
 
+const Amount = (props: { label: string; name: string; value: string; most: number }) => (
+  <TextField
+    label={props.label}
+    name={props.name}
+    type="number"
+    inputMode="numeric"
+    min={1}
+    max={props.most}
+    step={1}
+    defaultValue={props.value}
+    required
+  />
+);
+
 /** Whose installation it is, and where help is found. */
 export function CollegeForm(props: {
   action: TellingAction;
@@ -26,7 +40,7 @@ export function CollegeForm(props: {
   /** The college's own sign-on by its name, where the installation has one. */
   signOn: string | null;
 }) {
-  const { name, timeZone, help, alone, signOn, signOnNew } = props.college;
+  const { name, timeZone, help, alone, signOn, signOnNew, personMb, courseMb } = props.college;
   const { act, sending, trouble, of } = useTold(props.action, {
     name,
     timeZone,
@@ -34,6 +48,8 @@ export function CollegeForm(props: {
     alone: yes(alone),
     signOn: yes(signOn),
     signOnNew: yes(signOnNew),
+    personMb: String(personMb),
+    courseMb: String(courseMb),
   });
   return (
     <form action={act} className="grid items-start gap-5 lg:grid-cols-2">
@@ -115,6 +131,25 @@ export function CollegeForm(props: {
               </p>
             </>
           )}
+        </div>
+      </Plate>
+      <Plate id="room" title="Room for files">
+        <div className="grid gap-3 px-5 py-4">
+          <Amount
+            label="Of one person in a course, in MB"
+            name="personMb"
+            value={of('personMb')}
+            most={100_000}
+          />
+          <Amount
+            label="Of a course altogether, in MB"
+            name="courseMb"
+            value={of('courseMb')}
+            most={10_000_000}
+          />
+          <p className="text-[12.5px] text-ink-2">
+            What is there stays there when this is made less; only more is refused then, in words.
+          </p>
         </div>
       </Plate>
       <div className="lg:col-span-2">

@@ -1,11 +1,12 @@
 import type { Contradiction, Inconsistency } from '@/core/syllabus/contradictions';
 import type { Habit } from '@/core/syllabus/syllabus';
 import { lateText } from './deadlines';
+import { shownTime } from './time';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 /** "Thursday 23:59" */
-export const habitText = (habit: Habit) => `${DAYS[habit.weekday - 1]} ${habit.time}`;
+export const habitText = (habit: Habit) => `${DAYS[habit.weekday - 1]} ${shownTime(habit.time)}`;
 export const weekdayName = (weekday: number) => DAYS[weekday - 1] ?? '';
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

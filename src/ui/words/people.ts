@@ -55,6 +55,9 @@ const TROUBLES: Record<string, string> = {
   'roster-too-long': 'That file has more than 5,000 people. Nothing was read: bring it in parts.',
   'no-columns':
     'No column of that file holds mail addresses beside names. Name the columns “name” and “mail” in the first line, and “role” where not everybody is a student.',
+  'not-a-picture':
+    'That file is not a picture that can be drawn. Nothing was changed: choose a JPEG, PNG or WebP.',
+  'picture-large': 'That picture is larger than 8 MB. Nothing was changed: choose a smaller one.',
   'no-file': 'No file arrived. Choose one and send it again.',
   'not-read':
     'That file took too long to read, so it was put aside. Nothing was changed: save it as CSV and try again.',
@@ -95,6 +98,9 @@ const GOOD: Record<string, string> = {
   joined: 'You are in.',
   asked: 'You have asked to be let in. You will be told by mail.',
   left: 'You have left the course.',
+  picture: 'Your picture is kept.',
+  'picture-gone': 'You have no picture any more.',
+  mark: 'Kept.',
   'second-off': 'No second factor is asked for any more.',
   'passkey-made': 'The passkey is kept: it signs you in from now on.',
   'passkey-gone': 'The passkey is taken away: it signs nobody in any more.',

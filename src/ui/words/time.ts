@@ -40,10 +40,23 @@ function partsOf(at: number, zone: string): Parts {
   return answer;
 }
 
+/** Whether whoever reads likes twelve hours: the page says so in a browser, and on the server who asks. */
+const hours = (): string =>
+  typeof document === 'undefined'
+    ? ((globalThis as { pulpitClock?: () => string }).pulpitClock?.() ?? '24')
+    : (document.documentElement.dataset.clock ?? '24');
+
+/** "23:59", or "11:59 pm" for who likes that better. */
+export function shownTime(time: string): string {
+  if (hours() !== '12') return time;
+  const hour = Number(time.slice(0, 2));
+  return `${hour % 12 || 12}:${time.slice(3, 5)} ${hour < 12 ? 'am' : 'pm'}`;
+}
+
 /** "Thu 15 Oct, 23:59" */
 export function moment(at: number, zone: string): string {
   const { weekday, day, month: m, time } = partsOf(at, zone);
-  return `${weekday} ${day} ${m}, ${time}`;
+  return `${weekday} ${day} ${m}, ${shownTime(time)}`;
 }
 
 /** "Thu 15 Oct" */
@@ -80,7 +93,7 @@ export const monthName = (month: string) =>
 export const weekday = (at: number, zone: string) => partsOf(at, zone).weekday;
 
 /** "23:59" */
-export const clockTime = (at: number, zone: string) => partsOf(at, zone).time;
+export const clockTime = (at: number, zone: string) => shownTime(partsOf(at, zone).time);
 
 const LONG_DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const SHORT_DAYS = LONG_DAYS.map((d) => d.slice(0, 3));

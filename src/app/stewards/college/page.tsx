@@ -2,6 +2,7 @@ import { collegeAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { theCollege } from '@/server/stewards/college';
 import { CollegeForm } from '@/ui/stewards/college-form';
+import { MarkForm } from '@/ui/stewards/mark-form';
 import { queryOf } from '../../_request/query';
 import { answerOf, requireSteward, StewardsFrame } from '../../_request/stewards';
 import { zones } from '../../_request/zones';
@@ -22,6 +23,7 @@ export default async function CollegePage({ searchParams }: Props) {
       title="College and help"
       answer={answerOf(answer)}
     >
+      <MarkForm mark={college.mark} />
       <CollegeForm
         action={keepCollege}
         college={college}
