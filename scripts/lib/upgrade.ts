@@ -1,9 +1,9 @@
-import { existsSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { connect } from '@/db/connection';
 import { migrate, migrationState } from '@/db/migrate';
 import { ensureBuild, sourceMark } from './build';
-import { PORTS, ROOT, stateFolder } from './places';
+import { PORTS, stateFolder } from './places';
 import { freePort } from './ports';
 import { output, shown } from './run';
 import { say, Told } from './say';
@@ -87,7 +87,7 @@ async function signedIn(base: string): Promise<Visitor> {
 export async function tryUpgrade(revision: string): Promise<number> {
   const before = join(stateFolder('test'), 'before');
   const run = (args: string[], env: Record<string, string> = {}) =>
-    shown(process.execPath, ['--import', 'tsx', 'scripts/pulpit.ts', ...args], {
+    shown('./pulpit', args, {
       cwd: before,
       env: { ...process.env, ...env },
     });
@@ -95,7 +95,6 @@ export async function tryUpgrade(revision: string): Promise<number> {
   output('git', ['worktree', 'add', '--detach', before, revision]);
   const port = await freePort(PORTS.test.web);
   try {
-    symlinkSync(join(ROOT, 'node_modules'), join(before, 'node_modules'));
     if ((await run(['start'], { PULPIT_PORT: String(port) })) !== 0)
       throw new Told(`The earlier version (${revision}) does not start.`);
     const cluster = JSON.parse(readFileSync(join(before, '.pulpit/cluster.json'), 'utf8')) as {

@@ -1,6 +1,9 @@
 import type { Instant } from '@/core/ids';
 import type { PasskeyLine } from './ways-in';
 
+/** Where help is found: whose, and by which ways. */
+export type HelpFound = { college: string; telephone: string; mail: string; hours: string };
+
 /** Where somebody is signed in. */
 export type Device = { id: string; browser: string; started: Instant; seen: Instant; here: boolean };
 

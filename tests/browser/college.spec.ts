@@ -162,7 +162,7 @@ test.describe('an installation of one’s own', () => {
     const code = (await page.locator('[data-code]').textContent()) ?? '';
     await page.goto('/stewards/people');
     await page.getByLabel('Mail address').fill('emer@saltmarsh.example');
-    await page.getByLabel('As', { exact: true }).selectOption('steward');
+    await page.getByRole('combobox', { name: /^As/u }).selectOption('steward');
     await page.getByRole('button', { name: 'Invite' }).click();
     const emer = await accept(browser, await linkTo(page, 'emer@saltmarsh.example'), 'Emer Sands');
     await emer.goto('/account');

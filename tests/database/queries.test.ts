@@ -1,12 +1,14 @@
+import { tmpdir } from 'node:os';
 import type { Knex } from 'knex';
 import { calendarView } from '@/server/calendar/calendar';
 import { courseWeek } from '@/server/courses/weeks';
 import { listDiscussions } from '@/server/discussions/list';
 import { find } from '@/server/find/find';
 import { planView } from '@/server/planning/plan';
+import { readiness } from '@/server/setup/readiness';
 import { thisWeek } from '@/server/week/this-week';
 import { conversation } from '@/server/discussions/conversation';
-import { migrate, migrationState } from '@/db/migrate';
+import { migrationState } from '@/db/migrate';
 import { prepareSchema } from '../../scripts/lib/database';
 import { resumeClock, currentTime } from '@/server/clock/clock';
 import { findSession, hashPassword, signIn, signOut, type SignInTry } from '@/server/sessions/sessions';
@@ -90,6 +92,30 @@ describe('This week', () => {
 });
 
 describe('the schema', () => {
+  it('serves while one version follows another, until what the earlier needs is taken away', async () => {
+    const add = (name: string) =>
+      db('knex_migrations').insert({ name, batch: 99, migration_time: new Date() });
+    const ready = async () => (await readiness(db, tmpdir())).tables;
+    try {
+      await db('knex_migrations').where({ name: '0025_ways_in_finished' }).delete();
+      expect(await migrationState(db)).toEqual({ code: 'unfinished', missing: ['0025_ways_in_finished'] });
+      expect(await ready()).toBe('well');
+      await add('0025_ways_in_finished');
+      await add('9999_of_the_next');
+      expect(await migrationState(db)).toMatchObject({ code: 'newer', finished: false });
+      expect(await ready()).toBe('well');
+      await add('9999_of_the_next_finished');
+      expect(await migrationState(db)).toMatchObject({ code: 'newer', finished: true });
+      expect(await ready()).toBe('not-well');
+    } finally {
+      await db('knex_migrations').where('name', 'like', '9999%').delete();
+    }
+    await db('knex_migrations').where({ name: '0024_ways_in' }).delete();
+    expect(await migrationState(db)).toEqual({ code: 'behind', missing: ['0024_ways_in'] });
+    expect(await ready()).toBe('not-well');
+    await add('0024_ways_in');
+  });
+
   it('is current after migrating, and a newer one is not touched', async () => {
     expect(await migrationState(db)).toEqual({ code: 'current' });
     await db('knex_migrations').insert({

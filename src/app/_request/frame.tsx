@@ -13,14 +13,14 @@ export function Frame(props: {
   zone?: string;
   children: ReactNode;
 }) {
-  const { actor, deps, email, theme, demo, steward, picture } = props.visitor;
+  const { actor, deps, email, theme, demo, steward, picture, help } = props.visitor;
   return (
     <>
       <SkipLinks />
       <TopBar
         here={props.here}
         place={props.place}
-        person={{ name: actor.name, email, theme, zone: actor.timeZone, steward, picture }}
+        person={{ name: actor.name, email, theme, zone: actor.timeZone, steward, picture, help }}
         demo={demo}
         now={deps.now}
         zone={props.zone}

@@ -8,7 +8,7 @@ import { app } from '@/runtime/app';
 /** Where help is found, as the stewards say it; nothing where they have said nothing, or nobody can be asked. */
 export async function HelpLine() {
   const college = await theCollege(app()).catch(() => null);
-  return college ? <Help college={college} /> : null;
+  return college ? <Help help={{ college: college.name, ...college.help }} /> : null;
 }
 
 /** Where mail lies in the demo. */

@@ -1,3 +1,4 @@
+import type { HelpFound } from '@/contract/account';
 import { pictureAt, signInAt } from '@/contract/addresses';
 import 'server-only';
 import { cookies, headers } from 'next/headers';
@@ -35,6 +36,8 @@ export type Visitor = {
   clock: '12' | '24';
   /** Where one's own picture is seen. */
   picture: string | null;
+  /** Where help is found. */
+  help: HelpFound | null;
   demo: boolean;
   /** Whether this is somebody who looks after the installation. */
   steward: boolean;
@@ -63,6 +66,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     theme,
     clock: hours,
     picture: picture && pictureAt(person, { v: picture }),
+    help: session.help,
     demo: config.demo,
     steward,
   };

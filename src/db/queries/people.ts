@@ -3,6 +3,9 @@ import type { Arranged } from '@/core/posts/arrange';
 import { timestamptz, type Db } from '../connection';
 import { versionOf } from './pictures';
 
+/** Where help is found, as stewards have said it. */
+export type Help = { college: string; telephone: string; mail: string; hours: string };
+
 export type Theme = 'system' | 'light' | 'dark';
 
 export async function personByEmail(db: Db, email: string) {
@@ -89,10 +92,15 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.last_seen',
       'p.previous_visit',
       db.raw('coalesce((select offset_ms from demo_clock), 0) as clock_offset'),
+      db.raw(
+        `(select json_build_object('college', name, 'telephone', help_telephone, 'mail', help_mail, 'hours', help_hours)
+          from college where help_telephone <> '' or help_mail <> '') as help`,
+      ),
     );
   return row
     ? {
         person: personId(row.id),
+        help: (row.help ?? null) as Help | null,
         name: row.name as string,
         email: row.email as string,
         timeZone: row.time_zone as string,

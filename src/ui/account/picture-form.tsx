@@ -53,7 +53,7 @@ export function PictureForm({ name, picture }: { name: string; picture: string |
     form.current?.submit();
   };
   return (
-    <div className="grid gap-3 sm:col-span-2">
+    <div className="grid gap-3">
       <Trouble text={trouble} />
       <div className="flex flex-wrap items-center gap-3">
         <Avatar name={name} picture={picture} mine />
@@ -74,11 +74,9 @@ export function PictureForm({ name, picture }: { name: string; picture: string |
               onChange={(event) => choose(event.currentTarget.files?.[0])}
             />
           </label>
-          {address ? null : (
-            <button type="submit" className="btn">
-              Send it
-            </button>
-          )}
+          <button type="submit" className="btn scripted:hidden">
+            Send it
+          </button>
         </form>
         {picture ? (
           <form action={changePictureAt()} method="post" encType="multipart/form-data">

@@ -9,7 +9,8 @@ import {
   stewardsAt,
   themeAt,
 } from '@/contract/addresses';
-import { Check, Clock, LogOut, Mail, UserRound, UsersRound } from 'lucide-react';
+import type { HelpFound } from '@/contract/account';
+import { Check, Clock, LifeBuoy, LogOut, Mail, Phone, UserRound, UsersRound } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { initials } from '../words/plural';
@@ -61,6 +62,7 @@ export function AccountMenu(props: {
   steward: boolean;
   /** Where one's picture is seen. */
   picture: string | null;
+  help: HelpFound | null;
   here: string;
 }) {
   return (
@@ -91,6 +93,14 @@ const Face = ({ name, picture }: Account) =>
     initials(name)
   );
 
+/** Where help is found, as links. */
+const waysToHelp = (help: HelpFound | null) => [
+  ...(help?.telephone
+    ? [{ href: `tel:${help.telephone.replace(/[^+\d]/gu, '')}`, label: help.telephone, Icon: Phone }]
+    : []),
+  ...(help?.mail ? [{ href: `mailto:${help.mail}`, label: help.mail, Icon: LifeBuoy }] : []),
+];
+
 /** The same writes as plain forms, for a browser that runs no scripts. */
 function PlainMenu(props: Account) {
   const form = (action: string, field: string, value: string, label: string, here = props.here) => (
@@ -117,6 +127,11 @@ function PlainMenu(props: Account) {
         {linksOf(props).map(({ href, label }) => (
           <a key={href} href={href} className={`${item} hover:bg-page-2`}>
             {label}
+          </a>
+        ))}
+        {waysToHelp(props.help).map(({ href, label }) => (
+          <a key={href} href={href} className={`${item} hover:bg-page-2`}>
+            Help: {label}
           </a>
         ))}
         {THEMES.map(([value, label]) => form(themeAt(), 'theme', value, `Paper: ${label}`))}
@@ -182,6 +197,22 @@ function ScriptedMenu(props: Account) {
                 <span className="w-4" />
                 {label}
               </FormItem>
+            ))}
+          </>
+        ) : null}
+        {waysToHelp(props.help).length ? (
+          <>
+            <DropdownMenu.Separator className="my-1 h-px bg-rule-soft" />
+            <DropdownMenu.Label className="px-3 pt-1 text-[12px] font-semibold text-ink-3">
+              Help from {props.help?.college}
+              {props.help?.hours ? <span className="block font-normal">{props.help.hours}</span> : null}
+            </DropdownMenu.Label>
+            {waysToHelp(props.help).map(({ href, label, Icon }) => (
+              <DropdownMenu.Item key={href} asChild>
+                <a href={href} className={item}>
+                  <Icon size={15} aria-hidden /> <span className="min-w-0 break-words">{label}</span>
+                </a>
+              </DropdownMenu.Item>
             ))}
           </>
         ) : null}

@@ -1,5 +1,6 @@
 'use client';
 
+import type { HelpFound } from '@/contract/account';
 import { calendarAt, discussionsAt, weekAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
@@ -24,6 +25,7 @@ export function TopBar(props: {
     zone: string;
     steward: boolean;
     picture: string | null;
+    help: HelpFound | null;
   };
   demo: boolean;
   now: number;
@@ -61,6 +63,7 @@ export function TopBar(props: {
             demo={props.demo}
             steward={props.person.steward}
             picture={props.person.picture}
+            help={props.person.help}
             here={props.here}
           />
         </div>

@@ -1,12 +1,12 @@
-import type { CollegeView } from '@/contract/stewards';
+import type { HelpFound } from '@/contract/account';
 
 /** Where help is found: telephone, mail, hours. */
-export function Help({ college }: { college: CollegeView }) {
-  const { telephone, mail, hours } = college.help;
+export function Help({ help, className = 'text-[13px]' }: { help: HelpFound; className?: string }) {
+  const { college, telephone, mail, hours } = help;
   if (!telephone && !mail) return null;
   return (
-    <p className="text-[13px] text-ink-2">
-      Help from {college.name}:{' '}
+    <p className={`${className} text-ink-2`}>
+      Help from {college}:{' '}
       {telephone ? (
         <a className="link" href={`tel:${telephone.replace(/[^+\d]/gu, '')}`}>
           {telephone}
