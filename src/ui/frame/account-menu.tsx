@@ -160,7 +160,7 @@ function ScriptedMenu(props: Account) {
         onKeyDownCapture={moveAtOnce('down')}
         align="end"
         sideOffset={6}
-        className="z-50 max-h-[80vh] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"
+        className="z-50 max-h-[calc(100dvh-64px)] w-60 overflow-auto rounded-plate border border-rule bg-page p-1.5 text-ink"
       >
         <DropdownMenu.Label className="px-3 py-2">
           <b className="block">{props.name}</b>
