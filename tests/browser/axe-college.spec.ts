@@ -13,8 +13,9 @@ const idOf = async (table: 'people' | 'courses', where: Record<string, string>):
   }
 };
 
-visitEach('the account, and getting in', () => [
+visitEach('the account, and getting in', async () => [
   ['the account', '/account'],
+  ['leaving a course', `/account/leave?course=${await idOf('courses', { code: 'GEO 115' })}`],
   ['a forgotten password', '/password/forgotten'],
   ['an account for oneself', '/account/new'],
   ['an invitation without its key', '/invitation'],

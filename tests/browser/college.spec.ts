@@ -195,7 +195,7 @@ test.describe('an installation of one’s own', () => {
     await expect(page.getByText('Ottoline Fray ended the account of Ada Quill.')).toBeVisible();
     await page.goto('/stewards/college');
     await page.getByLabel('Telephone').fill('+353 1 555 0101');
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
     await ada.goto('/sign-in');
     await expect(ada.getByText('Help from Saltmarsh School')).toBeVisible();

@@ -3,6 +3,7 @@ import { Secret, TOTP } from 'otpauth';
 import { insertAccount } from '@/db/queries/accounts';
 import { instant, personId } from '@/core/ids';
 import { hashPassword } from '@/server/sessions/sessions';
+import { expectSound, settled } from './axe';
 import { database, startAfresh } from './help';
 import { ownServer } from './server';
 import { expect, test, type Page } from './test';
@@ -63,6 +64,8 @@ test('a second factor is set up, asked for, and stood in for by a recovery code'
     .getAttribute('href');
   const secret = new URL(address ?? '').searchParams.get('secret') ?? '';
   expect(address).toContain('issuer=Tidewell');
+  await settled(page);
+  await expectSound(page, 'setting a second factor up');
   await expect(page.getByText(secret.replace(/(.{4})(?=.)/gu, '$1 '))).toBeVisible();
   const code = (steps = 0) =>
     new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: Date.now() + steps * 30_000 });
@@ -75,6 +78,7 @@ test('a second factor is set up, asked for, and stood in for by a recovery code'
   await expect(page.getByRole('heading', { name: 'Your recovery codes' })).toBeFocused();
   const codes = await page.getByRole('list').last().getByRole('listitem').allTextContents();
   expect(codes).toHaveLength(10);
+  await expectSound(page, 'recovery codes');
   await page.getByRole('link', { name: 'I have kept them' }).click();
   await expect(part.getByText('10 recovery codes left')).toBeVisible();
 
@@ -85,6 +89,7 @@ test('a second factor is set up, asked for, and stood in for by a recovery code'
   await page.goto(named('/account'));
   await expect(page).toHaveURL(/\/sign-in\?/u);
   await signIn(page, '/discussions');
+  await expectSound(page, 'the second step');
   await page.getByLabel('Code of your authenticator').fill('123456');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'not the code of now' })).toBeVisible();
@@ -136,6 +141,8 @@ test('a passkey is made, signs in by itself, and is taken away', async ({ page }
   await part.getByRole('button', { name: 'Make it on this device' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'The passkey is kept' })).toBeVisible();
   await expect(part.getByText('My telephone')).toBeVisible();
+  await part.getByText('Add a passkey').click();
+  await expectSound(page, 'an account of one’s own');
 
   await signOut(page);
   await page.goto(named('/sign-in?to=/discussions'));

@@ -3,14 +3,21 @@
 import { useEffect, useRef } from 'react';
 
 /** Recovery codes, told once: the place to copy or print them is here. */
-export function RecoveryCodes({ codes }: { codes: readonly string[] }) {
+export function RecoveryCodes({
+  codes,
+  rank: Heading,
+}: {
+  codes: readonly string[];
+  /** Of its heading, by what it stands under. */
+  rank: 'h2' | 'h3';
+}) {
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   return (
     <div className="grid gap-3 rounded-control bg-pine-tint px-4 py-3">
-      <h3 ref={heading} tabIndex={-1} className="text-[16px]">
+      <Heading ref={heading} tabIndex={-1} className="text-[16px]">
         Your recovery codes
-      </h3>
+      </Heading>
       <p>
         Each lets you in once without your authenticator. They are shown this one time: write them down or
         keep them where you keep passwords.

@@ -28,7 +28,7 @@ export function SecondSetUp(props: {
           <p role="status" className="font-medium">
             It works: from now on a code of your authenticator is asked for beside your password.
           </p>
-          <RecoveryCodes codes={codes} />
+          <RecoveryCodes codes={codes} rank="h2" />
           <p>
             <a className="btn go" href={accountAt()}>
               I have kept them
@@ -103,7 +103,7 @@ function Begin({ action, hasPassword }: { action: TellingAction; hasPassword: bo
 
 function Renew({ action, hasPassword }: { action: CodesAction; hasPassword: boolean }) {
   const [{ told, codes }, act, sending] = useActionState(action, NO_CODES);
-  if (codes) return <RecoveryCodes codes={codes} />;
+  if (codes) return <RecoveryCodes codes={codes} rank="h3" />;
   return (
     <form action={act} className="grid gap-3">
       <Trouble text={troubleOf(told)} />
