@@ -17,7 +17,8 @@ export type CourseWeek = {
   course: CourseView;
   now: number;
   weeks: { number: number; title: string; startsOn: string; current: boolean }[];
-  week: { number: number; title: string; startsOn: string; overview: string };
+  /** The week that is shown; none in a course that has none yet. */
+  week: { number: number; title: string; startsOn: string; overview: string } | null;
   readings: {
     slug: string;
     title: string;

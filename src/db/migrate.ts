@@ -27,6 +27,7 @@ import * as waysIn from './migrations/0024_ways_in';
 import * as waysInFinished from './migrations/0025_ways_in_finished';
 import * as leaving from './migrations/0026_leaving';
 import * as faces from './migrations/0027_faces';
+import * as desk from './migrations/0028_desk';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -56,6 +57,7 @@ const MIGRATIONS = {
   '0025_ways_in_finished': waysInFinished,
   '0026_leaving': leaving,
   '0027_faces': faces,
+  '0028_desk': desk,
 };
 type Name = keyof typeof MIGRATIONS;
 

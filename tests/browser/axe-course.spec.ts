@@ -1,8 +1,20 @@
-import { visitAll } from './axe';
+import { visitAll, visitEach } from './axe';
 import { startAfresh } from './help';
 import { test } from './test';
 
 test.beforeAll(() => startAfresh());
+
+visitEach(
+  'the course desk',
+  () => [
+    ['the term on one sheet', '/courses/geo-115/desk'],
+    ['a week of it', '/courses/geo-115/desk?week=7'],
+    ['a discussion on the desk', '/courses/geo-115/desk/geo-115-w6'],
+    ['one that is not shown yet', '/courses/geo-115/desk/geo-115-w9'],
+    ['writing a prompt', '/courses/geo-115/desk/new'],
+  ],
+  'Dr. Maren Holt',
+);
 
 visitAll([
   ['a course’s week', '/courses/pla-204/weeks/7'],

@@ -201,6 +201,68 @@ test.describe('an installation of one’s own', () => {
     await expect(ada.getByText('Help from Saltmarsh School')).toBeVisible();
   });
 
+  test('goes on with a week, a prompt read out of its prose, and a first response shared', async ({
+    page,
+    browser,
+  }) => {
+    await page.goto('/sign-in');
+    await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
+    await page.getByLabel('Password').fill(PASSWORD);
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await page.goto('/courses/bio-210');
+    await page.getByRole('link', { name: 'Begin it on its desk' }).click();
+    await page.getByLabel('Title').fill('Salt and roots');
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'The week is added' })).toBeVisible();
+    await page.getByRole('link', { name: 'Write a prompt' }).first().click();
+    const day = (days: number) => {
+      const at = new Date(Date.now() + days * 86_400_000);
+      return `${at.getUTCDate()} ${at.toLocaleString('en-GB', { month: 'long', timeZone: 'UTC' })} ${at.getUTCFullYear()}`;
+    };
+    await page
+      .getByLabel('The prompt’s text')
+      .fill(
+        `Why does glasswort not die of salt?\n\nIn at least 20 words, say what you would have expected. Reply to one classmate in at least 10 words.\nYour response is due ${day(9)} at 23:59, your reply ${day(12)} at 23:59.`,
+      );
+    await page.getByRole('button', { name: 'Read the prompt' }).click();
+    await expect(page.getByRole('heading', { name: 'Is this what the prompt asks?' })).toBeVisible();
+    await expect(page.getByLabel('Words, at least').first()).toHaveValue('20');
+    await page.getByLabel('Title', { exact: true }).fill('Why does glasswort not die of salt?');
+    await page.getByRole('button', { name: 'Make it a discussion' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'It is a discussion now' })).toBeVisible();
+    await expect(page.getByText('not shown to students yet').first()).toBeVisible();
+
+    // Who was invited by the roster, and is in by the college's sign-on.
+    const dun = await (await browser.newContext()).newPage();
+    await dun.goto('/sign-in');
+    await dun.getByRole('link', { name: /^Sign in with/u }).click();
+    await dun.getByLabel('Name').fill('Dun Harrow');
+    await dun.getByLabel('Mail address').fill('dun@saltmarsh.example');
+    await dun.getByRole('button', { name: 'Go on as somebody else' }).click();
+    await dun.goto('/courses/bio-210');
+    await expect(dun.getByText('Nothing has been put into this week yet.')).toBeVisible();
+
+    await page.getByRole('button', { name: 'Show it to the class' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'The class sees it' })).toBeVisible();
+    const now = new Date().toISOString().slice(0, 10);
+    await page.getByLabel('Opens').fill(`${now} 00:00`);
+    await page.getByRole('button', { name: 'Keep the dates' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'The dates are kept' })).toBeVisible();
+
+    await dun.reload();
+    await dun.getByRole('link', { name: 'Why does glasswort not die of salt?' }).click();
+    await dun.getByRole('textbox', { name: 'Your response' }).click();
+    await dun.keyboard.insertText(
+      'I would have expected every root to shrivel, because salt draws water out of anything alive that stands in it for long, and yet it stands green in October.',
+    );
+    await expect(dun.getByText('If shared now: counts as your response.')).toBeVisible();
+    await dun.getByRole('button', { name: 'Share with the class' }).click();
+    await expect(dun.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('1 of 2 students responded')).toBeVisible();
+    await expect(page.getByText('it stays in sight', { exact: false })).toBeVisible();
+  });
+
   test('gives a forgotten password back by mail, and the old one is none', async ({ page, browser }) => {
     const steward = await (await browser.newContext()).newPage();
     await steward.goto('/sign-in');

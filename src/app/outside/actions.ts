@@ -2,27 +2,15 @@
 
 import { briefAt, discussionsAt, newOutsideAt, outsideAt, responseAt } from '@/contract/addresses';
 import { redirect } from 'next/navigation';
-import { FIELDS, type Fields } from '@/core/outside/fields';
 import { confirmIntake, correctRules } from '@/server/outside/confirm';
 import type { BriefState } from '@/ui/outside/brief-form';
+import { briefFields } from '../_request/brief-fields';
 import { requireVisitor } from '../_request/session';
-
-const LONGEST_FIELD = 20_000;
-
-/** The fields of the form as text; one that is not a field of it is not looked at. */
-function fieldsOf(form: FormData): Fields {
-  const fields: Fields = {};
-  for (const field of FIELDS) {
-    const value = form.get(field);
-    if (typeof value === 'string' && value !== '') fields[field] = value.slice(0, LONGEST_FIELD);
-  }
-  return fields;
-}
 
 /** Confirms a prompt that was brought in, or gives the form back with what is wrong in it. */
 export async function confirmPrompt(id: string, before: BriefState, form: FormData): Promise<BriefState> {
   const who = await requireVisitor(outsideAt(id));
-  const fields = fieldsOf(form);
+  const fields = briefFields(form);
   const done = await confirmIntake(who.deps, who.actor, id, fields);
   if (done.ok) redirect(responseAt(done.value.slug));
   if (done.failure.code === 'not-found') redirect(newOutsideAt());
@@ -32,7 +20,7 @@ export async function confirmPrompt(id: string, before: BriefState, form: FormDa
 /** Corrects the rules of an outside discussion. */
 export async function correctPrompt(slug: string, before: BriefState, form: FormData): Promise<BriefState> {
   const who = await requireVisitor(briefAt(slug));
-  const fields = fieldsOf(form);
+  const fields = briefFields(form);
   const done = await correctRules(who.deps, who.actor, slug, fields);
   if (done.ok) redirect(responseAt(slug));
   if (done.failure.code === 'not-found') redirect(discussionsAt());

@@ -50,6 +50,7 @@ export const ACTS = {
 
   'estimate oneself': ['student', 'owner'],
   'mark by the rubric': ['staff'],
+  'keep the desk': ['staff'],
   announce: ['staff'],
   'keep material': KEEPERS,
   'keep an outside discussion': ['owner'],

@@ -2,6 +2,7 @@ import type { Brief } from '@/core/brief/brief';
 import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
+  STAFF,
   courseId,
   courseSlug,
   discussionId,
@@ -92,12 +93,14 @@ const columns = (db: Db, person: PersonId) => [
     .as('private_unread'),
 ];
 
-/** The discussions of the courses a person is enrolled in, and no others: enrolment is the join, so it cannot be forgotten. */
+/** The discussions of the courses a person is enrolled in, as far as they are shown to them, and no others: enrolment is the join, so it cannot be forgotten. */
 const enrolled = (db: Db, person: PersonId) =>
   db('discussions as d')
     .join('enrolments as e', (j) => j.on('e.course_id', 'd.course_id').andOnVal('e.person_id', person))
     .join('courses as c', 'c.id', 'd.course_id')
     .join('weeks as w', (j) => j.on('w.course_id', 'd.course_id').andOn('w.number', 'd.week'))
+    // What is not shown yet is there for staff alone.
+    .where((q) => q.where('d.shown', true).orWhereIn('e.role', STAFF))
     .leftJoin('extensions as x', (j) =>
       j.on('x.course_id', 'd.course_id').andOn('x.discussion_id', 'd.id').andOnVal('x.person_id', person),
     )

@@ -34,10 +34,12 @@ export type IntakeRecord = {
 /** What of a prompt is shown where it waits. */
 const OPENING_LETTERS = 90;
 
-export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord) {
+/** Lays a prompt down that was brought in: for the person's own course, or for one that they teach. */
+export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord, course: CourseId | null) {
   await db('intakes').insert({
     id: intake.id,
     person_id: person,
+    course_id: course,
     doc: JSON.stringify(intake.doc),
     opening: plainText(intake.doc).slice(0, OPENING_LETTERS),
     source: intake.source,
@@ -48,9 +50,10 @@ export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecor
   });
 }
 
-export async function intakeOf(db: Db, person: PersonId, id: string): Promise<IntakeRecord | null> {
-  const row = await db('intakes').where({ id, person_id: person }).first();
-  return row
+// What a query selects only the query knows.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+const toIntake = (row: any): IntakeRecord | null =>
+  row
     ? {
         id: row.id,
         doc: row.doc,
@@ -61,12 +64,25 @@ export async function intakeOf(db: Db, person: PersonId, id: string): Promise<In
         takenAt: instant(row.taken_at),
       }
     : null;
-}
 
-/** Prompts that were brought in and wait to be confirmed, the newest first. */
-export async function waitingIntakes(db: Db, person: PersonId) {
+/** A prompt that a person brought in for a course of their own. */
+export const intakeOf = async (db: Db, person: PersonId, id: string): Promise<IntakeRecord | null> =>
+  toIntake(await db('intakes').where({ id, person_id: person, course_id: null }).first());
+
+/** A prompt that was brought in for a course, by whoever of its staff. */
+export const intakeFor = async (db: Db, course: CourseId, id: string): Promise<IntakeRecord | null> =>
+  toIntake(await db('intakes').where({ id, course_id: course }).first());
+
+/** Prompts that were brought in and wait to be confirmed, the newest first: for courses of one's own. */
+export const waitingIntakes = (db: Db, person: PersonId) =>
+  waitingWhere(db, { person_id: person, course_id: null });
+
+/** The same for a course. */
+export const intakesFor = (db: Db, course: CourseId) => waitingWhere(db, { course_id: course });
+
+async function waitingWhere(db: Db, where: Record<string, string | null>) {
   const rows = await db('intakes')
-    .where({ person_id: person })
+    .where(where)
     .orderBy('taken_at', 'desc')
     .limit(20)
     .select('id', 'source', 'taken_at', 'opening');
@@ -80,6 +96,9 @@ export async function waitingIntakes(db: Db, person: PersonId) {
 
 export const deleteIntake = (db: Db, person: PersonId, id: string) =>
   db('intakes').where({ id, person_id: person }).delete();
+
+export const deleteIntakeFor = (db: Db, course: CourseId, id: string) =>
+  db('intakes').where({ id, course_id: course }).delete();
 
 /** A student's course of that code that is not hosted here. */
 export async function outsideCourse(db: Db, owner: PersonId, code: string): Promise<CourseId | null> {
@@ -126,9 +145,10 @@ const ruleColumns = (rules: OutsideRules, opens: string) => ({
   replies_due: rules.repliesDue,
 });
 
-export async function insertOutsideDiscussion(
+/** Makes a discussion of a prompt and its rules; the class sees it unless it is not to be `shown` yet. */
+export async function insertDiscussion(
   db: Db,
-  place: { course: CourseId; id: DiscussionId; slug: string; week: number; opens: string },
+  place: { course: CourseId; id: DiscussionId; slug: string; week: number; opens: string; shown?: boolean },
   prompt: Doc,
   rules: OutsideRules,
   source: { name: string; whole: string },
@@ -138,6 +158,7 @@ export async function insertOutsideDiscussion(
     id: place.id,
     slug: place.slug,
     week: place.week,
+    shown: place.shown ?? true,
     ...promptColumns(prompt),
     prompt_plain: promptPlain(prompt, rules.brief),
     viewings: JSON.stringify(viewingsIn(prompt)),
@@ -151,7 +172,8 @@ export async function insertOutsideDiscussion(
   });
 }
 
-export async function updateOutsideDiscussion(
+/** Says a discussion's rules anew. */
+export async function updateDiscussion(
   db: Db,
   place: { id: DiscussionId; week: number; opens: string },
   prompt: Doc,

@@ -41,9 +41,10 @@ export async function courseWeek(
   const current = weeks.findLast((w) => w.startsOn <= monday) ?? weeks[0];
   const wanted = asked ?? current?.number;
   const at = weeks.findIndex((w) => w.number === wanted);
-  const week = weeks[at];
-  if (!week) return fail({ code: 'not-found' });
-  const here = records.filter((r) => r.week.number === week.number);
+  const week = weeks[at] ?? null;
+  // A course that was just made has no week yet; of one that has some, each is there or not.
+  if (!week && (weeks.length > 0 || asked !== null)) return fail({ code: 'not-found' });
+  const here = records.filter((r) => r.week.number === week?.number);
   const ids = here.map((r) => r.id);
   const { own, drafts } = await askTogether(db, {
     own: ownPosts(db, actor.id, ids),
@@ -60,9 +61,9 @@ export async function courseWeek(
     })),
     week,
     readings: readings
-      .filter((r) => r.week === week.number)
+      .filter((r) => r.week === week?.number)
       .map((r) => ({ ...r, minutes: readingMinutes(r.words, pace.reading.wordsPerMinute) })),
-    files: files.filter((f) => f.week === week.number),
+    files: files.filter((f) => f.week === week?.number),
     prompts: here.map((record) => {
       const mine = <T extends { discussion: string }>(rows: T[]) =>
         rows.filter((r) => r.discussion === record.id);

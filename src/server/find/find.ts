@@ -87,7 +87,7 @@ export async function findIn(
   const found = await look(typedQuery(typed, growing(typed)));
   if (found.posts.size > 0 || typed.includes('"')) return found;
   const reader = { id: actor.id, staffIn: staff ? [record.course.id] : [] };
-  const near = await nearWords(deps.db, { reader, within: [record.id], courses: [] }, words);
+  const near = await nearWords(deps.db, { reader, within: [record.id], prompts: [], courses: [] }, words);
   const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
   return groups.length ? look(nearQuery(groups)) : found;
 }
@@ -118,6 +118,7 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
   const ask = parseFind(typed);
   const scope = await scopeOf(deps, actor, ask);
   const ids = scope.courses.map((c) => c.id);
+  const prompts = scope.records.map((r) => r.id);
   const words = bareWords(ask.text);
   const reader = { id: actor.id, staffIn: scope.staffIn };
 
@@ -126,7 +127,7 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
       query || ask.from !== null
         ? findPosts(db, reader, scope.open, { query, from: ask.from }, MOST.posts)
         : [],
-      query && ask.from === null ? findTexts(db, ids, query, MOST.texts) : [],
+      query && ask.from === null ? findTexts(db, { courses: ids, prompts }, query, MOST.texts) : [],
     ]);
     return { posts, texts };
   };
@@ -136,7 +137,7 @@ export async function find(deps: Deps, actor: Actor, typed: string): Promise<Fou
   let nearly = false;
   // Whoever sets words in quotation marks means just these.
   if (posts.length + texts.length === 0 && words.length && !ask.text.includes('"')) {
-    const near = await nearWords(db, { reader, within: scope.open, courses: ids }, words);
+    const near = await nearWords(db, { reader, within: scope.open, prompts, courses: ids }, words);
     const groups = words.map((w) => near.get(w) ?? []).filter((g) => g.length);
     if (groups.length) ({ posts, texts } = await look(nearQuery(groups)));
     nearly = posts.length + texts.length > 0;

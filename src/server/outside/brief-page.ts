@@ -23,10 +23,11 @@ export type BriefPage = {
   fixedCourse: boolean;
 };
 
-const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])];
+/** Every zone, one's own first. */
+export const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])];
 
 /** What a text can be read as; nothing of one that takes too long, which is then said and filled in by hand. */
-async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: string): Promise<Suggestion> {
+export async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: string): Promise<Suggestion> {
   const read = await readFor(deps, actor, 'brief', { doc, now: wallClockAt(deps.now, zone) });
   return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], also: [], cut: true };
 }

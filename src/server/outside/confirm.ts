@@ -10,12 +10,12 @@ import {
   deleteIntake,
   deleteOutsideDiscussion,
   insertOutsideCourse,
-  insertOutsideDiscussion,
+  insertDiscussion,
   intakeOf,
   outsideCourse,
   putWeek,
   renameOutsideCourse,
-  updateOutsideDiscussion,
+  updateDiscussion,
 } from '@/db/queries/outside';
 import { lockSharing } from '@/db/queries/sharing';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
@@ -27,7 +27,8 @@ export type ConfirmFailure = NotFound | { code: 'fields'; problems: ConfirmProbl
 
 const WEEK_MS = 7 * 86_400_000;
 
-const mondayOf = (wall: WallClock) => daysLater(wall, 1 - weekdayOf(wall)).slice(0, 10);
+/** The date of the Monday before, or on, a day. */
+export const mondayOf = (wall: WallClock) => daysLater(wall, 1 - weekdayOf(wall)).slice(0, 10);
 
 /** The number of a week in its year (ISO 8601): what a prompt's week is called where nobody says. */
 function weekOfYear(monday: string): number {
@@ -96,14 +97,14 @@ export async function confirmIntake(
       week,
       opens: opening(deps, rules),
     };
-    await insertOutsideDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
+    await insertDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
     await deleteIntake(tx, actor.id, id);
     return ok({ slug });
   });
 }
 
 /** What a discussion's rules are, as they are corrected. */
-export const rulesOf = ({ record }: Entered): OutsideRules => ({
+export const rulesOf = ({ record }: Pick<Entered, 'record'>): OutsideRules => ({
   title: record.title,
   course: typedName(record.course),
   week: record.week.number,
@@ -146,7 +147,7 @@ export async function correctRules(
     await renameOutsideCourse(tx, record.course.id, { title: record.course.title, zone: rules.zone });
     const week = await weekFor(tx, record.course.id, rules);
     const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
-    await updateOutsideDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
+    await updateDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
     return ok({ slug });
   });
 }

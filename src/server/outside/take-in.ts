@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { storable } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
+import type { CourseId } from '@/core/ids';
 import { plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
@@ -18,6 +19,8 @@ import { readFor } from '../readers/readers';
 export type IntakeTrouble =
   FileTrouble | { code: 'no-calendar'; name: string } | { code: 'shown-in-part'; characters: number };
 
+export type TakeInFailure = ({ code: 'nothing-to-read' } | NotRead) & { troubles: IntakeTrouble[] };
+
 const isCalendar = (file: BroughtFile) =>
   /\.ics$/iu.test(file.name) ||
   /^\s*(?:\uFEFF)?BEGIN:VCALENDAR/iu.test(file.bytes.subarray(0, 200).toString('utf8'));
@@ -25,13 +28,14 @@ const isCalendar = (file: BroughtFile) =>
 /**
  * Takes in a prompt from a course that is not hosted here: pasted, dropped as a file, or both, with a calendar file beside it
  * whose times may be its deadlines. A file that cannot be read is named, and what was typed is taken all the same.
- * Nothing is a discussion yet: it waits to be confirmed.
+ * Nothing is a discussion yet: it waits to be confirmed, for a course of one's own, or for the one that is named.
  */
 export async function takeIn(
   deps: Deps,
   actor: Actor,
   given: { text: string; html: string; files: BroughtFile[] },
-): Promise<Result<{ id: string }, ({ code: 'nothing-to-read' } | NotRead) & { troubles: IntakeTrouble[] }>> {
+  course: CourseId | null = null,
+): Promise<Result<{ id: string }, TakeInFailure>> {
   const troubles: IntakeTrouble[] = [];
   let blocks: Doc['content'] = [];
   const wholes: string[] = [];
@@ -71,15 +75,20 @@ export async function takeIn(
   const { doc, cut } = fitted.value;
   if (cut) troubles.push({ code: 'shown-in-part', characters: whole.length });
   const id = randomUUID();
-  await insertIntake(deps.db, actor.id, {
-    id,
-    doc,
-    source: storable(names.join(', ').slice(0, 200)),
-    whole,
-    dates,
-    troubles,
-    takenAt: deps.now,
-  });
+  await insertIntake(
+    deps.db,
+    actor.id,
+    {
+      id,
+      doc,
+      source: storable(names.join(', ').slice(0, 200)),
+      whole,
+      dates,
+      troubles,
+      takenAt: deps.now,
+    },
+    course,
+  );
   return ok({ id });
 }
 

@@ -17,6 +17,7 @@ import { CLASSES, DEMO_PASSWORD, emailOf, OBSERVER, OFFERED, STAFF, STUDENTS } f
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addCollege } from './seed-college';
+import { addDesk } from './seed-desk';
 import { addHistory } from './seed-habits';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
@@ -128,6 +129,12 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     return (post && made.get(post)) ?? null;
   });
   await addCollege(db, now, { idOf, passwordHash: await hashPassword(DEMO_PASSWORD), timeZone: HOME_ZONE });
+  const ahead = (COURSES.find((c) => c.code === 'GEO 115')?.weeks.length ?? 0) + 1;
+  await addDesk(db, now, {
+    idOf,
+    timeZone: HOME_ZONE,
+    week: { number: ahead, startsOn: weekStart(ahead) },
+  });
   await setup.markReadBefore(db, lastVisit(now));
   return { posts: made.size };
 }

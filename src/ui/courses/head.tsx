@@ -1,4 +1,4 @@
-import { announcementsAt, courseAt, peopleAt, syllabusAt } from '@/contract/addresses';
+import { announcementsAt, courseAt, deskAt, peopleAt, syllabusAt } from '@/contract/addresses';
 import type { ReactNode } from 'react';
 import { Rooms } from '../frame/rooms';
 import { zoneName } from '../words/time';
@@ -10,13 +10,25 @@ const ROOMS = [
   ['announcements', 'Announcements', announcementsAt],
   ['people', 'People', peopleAt],
 ] as const;
-export type CourseRoom = (typeof ROOMS)[number][0];
+/** For who teaches it. */
+const DESK = ['desk', 'Desk', deskAt] as const;
+export type CourseRoom = (typeof ROOMS)[number][0] | 'desk';
 
-/** The frame of a course's pages: its name, its zone, and its four rooms. */
-export function CoursePage(props: { course: CourseView; room: CourseRoom; children: ReactNode }) {
+/** The frame of a course's pages: its name, its zone, and its rooms. */
+export function CoursePage(props: {
+  course: CourseView;
+  room: CourseRoom;
+  /** As wide as a sheet of two pages. */
+  wide?: boolean;
+  children: ReactNode;
+}) {
   const { course, room } = props;
+  const rooms = course.staff && !course.outside ? [DESK, ...ROOMS] : ROOMS;
   return (
-    <main id="main" className="mx-auto grid max-w-[1100px] gap-5 px-4 py-6 sm:px-7">
+    <main
+      id="main"
+      className={`mx-auto grid gap-5 px-4 py-6 sm:px-7 ${props.wide ? 'max-w-[1400px]' : 'max-w-[1100px]'}`}
+    >
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>
           <p className="text-[12px] font-semibold text-ink-2">
@@ -27,7 +39,7 @@ export function CoursePage(props: { course: CourseView; room: CourseRoom; childr
         <Rooms
           label={`Rooms of ${course.code}`}
           here={room}
-          rooms={ROOMS.map(([id, name, at]) => ({ id, name, href: at(course.slug) }))}
+          rooms={rooms.map(([id, name, at]) => ({ id, name, href: at(course.slug) }))}
         />
       </div>
       {props.children}

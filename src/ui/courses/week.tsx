@@ -1,6 +1,6 @@
 'use client';
 
-import { courseFileAt, courseWeekAt, discussionAt, readingAt } from '@/contract/addresses';
+import { courseFileAt, courseWeekAt, deskAt, discussionAt, readingAt } from '@/contract/addresses';
 import { ArrowLeft, ArrowRight, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
@@ -12,7 +12,7 @@ import { dayOf, moment } from '../words/time';
 import { readingText } from '../words/work';
 import { NewReading } from '../readings/reading-forms';
 import { Contradicted } from './contradicted';
-import type { CourseWeek } from '@/contract/course';
+import type { CourseWeek as CourseWeekView } from '@/contract/course';
 
 const size = (bytes: number) => (bytes < 1_000 ? `${bytes} bytes` : `${Math.round(bytes / 1_000)} kB`);
 
@@ -29,7 +29,7 @@ function Item(props: { icon: ReactNode; kind: string; children: ReactNode; aside
   );
 }
 
-function Prompt({ prompt }: { prompt: CourseWeek['prompts'][number] }) {
+function Prompt({ prompt }: { prompt: CourseWeekView['prompts'][number] }) {
   const { schedule, state } = prompt;
   const { zone } = schedule;
   return (
@@ -57,8 +57,28 @@ function Prompt({ prompt }: { prompt: CourseWeek['prompts'][number] }) {
   );
 }
 
-/** A week of a course: overview, readings, files and prompts in order, and the weeks beside it. */
-export function CourseWeek({ view }: { view: CourseWeek }) {
+type Shown = CourseWeekView & { week: NonNullable<CourseWeekView['week']> };
+const hasWeek = (view: CourseWeekView): view is Shown => view.week !== null;
+
+/** A week of a course; of one that was just made, that there is none yet. */
+export const CourseWeek = ({ view }: { view: CourseWeekView }) =>
+  hasWeek(view) ? (
+    <OneWeek view={view} />
+  ) : (
+    <p className="plate px-5 py-4 text-ink-2">
+      There is no week in this course yet.{' '}
+      {view.course.staff ? (
+        <Link className="link" href={deskAt(view.course.slug)}>
+          Begin it on its desk
+        </Link>
+      ) : (
+        'Its instructor fills it.'
+      )}
+    </p>
+  );
+
+/** Overview, readings, files and prompts of a week in order, and the weeks beside it. */
+function OneWeek({ view }: { view: Shown }) {
   const { course, week, weeks, readings, files, prompts } = view;
   const href = (n: number) => courseWeekAt(course.slug, n);
   const reading = readings.filter((r) => r.readAt === null).reduce((s, r) => s + r.minutes, 0);

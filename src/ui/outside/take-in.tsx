@@ -1,6 +1,6 @@
 'use client';
 
-import { intakesAt, outsideAt, putAwayAt } from '@/contract/addresses';
+import { outsideAt, putAwayAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
 import { foundText, troubleText, type Trouble } from '../words/outside';
@@ -9,8 +9,12 @@ import { usePromptReader } from './use-prompt-reader';
 
 export type Waiting = { id: string; source: string; takenAt: number; opening: string };
 
-/** The way in for a prompt of a course that is not hosted here: paste it, or drop it as a file. */
+/** The way in for a prompt, of a course elsewhere or of one that one teaches here: write it, paste it, or drop it as a file. */
 export function TakeIn(props: {
+  /** Where it is sent to. */
+  action: string;
+  title: string;
+  lead: string;
   troubles: Trouble[];
   waiting: Waiting[];
   zone: string;
@@ -44,12 +48,8 @@ export function TakeIn(props: {
   return (
     <main id="main" className="mx-auto grid max-w-[860px] gap-4 px-4 py-6 sm:px-7">
       <div>
-        <h1 className="text-[25px]">Bring in a prompt</h1>
-        <p className="mt-1 max-w-[68ch] text-[14.5px] text-ink-2">
-          From a course that is not in Pulpit. Pulpit reads what it asks for, you correct what it read, and
-          the prompt becomes a discussion of your own: with deadlines, checks and drafts, seen by nobody else.
-          You post there yourself.
-        </p>
+        <h1 className="text-[25px]">{props.title}</h1>
+        <p className="mt-1 max-w-[68ch] text-[14.5px] text-ink-2">{props.lead}</p>
       </div>
       {props.troubles.map((t, i) => (
         <p key={i} role="alert" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
@@ -57,7 +57,7 @@ export function TakeIn(props: {
         </p>
       ))}
       <form
-        action={intakesAt()}
+        action={props.action}
         method="post"
         encType="multipart/form-data"
         onDragOver={(e) => {

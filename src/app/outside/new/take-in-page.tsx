@@ -7,6 +7,11 @@ import type { Trouble } from '@/ui/words/outside';
 const startReader = () =>
   new Worker(new URL('../../../workers/read-prompt.ts', import.meta.url), { type: 'module' });
 
-export const TakeInPage = (props: { troubles: Trouble[]; waiting: Waiting[]; zone: string }) => (
-  <TakeIn {...props} startReader={startReader} />
-);
+export const TakeInPage = (props: {
+  action: string;
+  title: string;
+  lead: string;
+  troubles: Trouble[];
+  waiting: Waiting[];
+  zone: string;
+}) => <TakeIn {...props} startReader={startReader} />;

@@ -6,7 +6,8 @@ import { mayRead, visible } from '../visible';
 export type Readable = {
   reader: { id: PersonId; staffIn: CourseId[] };
   within: DiscussionId[];
-  /** Prompts and readings are looked in as well. */
+  /** Prompts that are shown to them, and the readings of their courses, are looked in as well. */
+  prompts: DiscussionId[];
   courses: CourseId[];
 };
 
@@ -21,7 +22,7 @@ export const inSight = (db: Db, { id, staffIn }: Readable['reader']) =>
  */
 export async function nearWords(
   db: Db,
-  { reader, within, courses }: Readable,
+  { reader, within, prompts: shown, courses }: Readable,
   words: string[],
 ): Promise<Map<string, string[]>> {
   // The index knows stems; the word itself is then compared as it stands.
@@ -35,7 +36,7 @@ export async function nearWords(
     .whereRaw(stands('x.found', `x.title || ' ' || x.plain`))
     .select(db.raw('1'));
   const prompts = db('discussions as d')
-    .whereIn('d.course_id', courses)
+    .whereIn('d.id', shown)
     .whereRaw(stands('d.found', `d.title || ' ' || d.prompt_plain`))
     .select(db.raw('1'));
   const readings = db('readings as r')

@@ -1,20 +1,20 @@
 import { HEADLINE, likeText, type Query } from './query';
-import { personId, type CourseId, type PersonId, type Role } from '@/core/ids';
+import { personId, type CourseId, type DiscussionId, type PersonId, type Role } from '@/core/ids';
 import { type Db } from '../../connection';
 
-/** Prompts and readings of the courses named that match, with a passage. */
+/** Readings of the courses named, and the prompts named, that match, with a passage. Which prompts are shown to a reader the caller knows. */
 export async function findTexts(
   db: Db,
-  courses: CourseId[],
+  { courses, prompts }: { courses: CourseId[]; prompts: DiscussionId[] },
   query: Query,
   limit: number,
 ): Promise<
   { kind: 'discussion' | 'reading'; slug: string; title: string; course: CourseId; passage: string }[]
 > {
   if (courses.length === 0) return [];
-  const texts = (kind: string, table: string, plain: string) =>
+  const texts = (kind: string, table: string, plain: string, among: readonly [string, readonly string[]]) =>
     db(table)
-      .whereIn('course_id', courses)
+      .whereIn(...among)
       .whereRaw(`found @@ ${query.sql}`, query.bindings)
       .select(
         db.raw(`'${kind}' as kind`),
@@ -29,7 +29,10 @@ export async function findTexts(
   const rows = await db
     .with('f', (q) => {
       q.unionAll(
-        [texts('discussion', 'discussions', 'prompt_plain'), texts('reading', 'readings', 'plain')],
+        [
+          texts('discussion', 'discussions', 'prompt_plain', ['id', prompts]),
+          texts('reading', 'readings', 'plain', ['course_id', courses]),
+        ],
         true,
       );
     })

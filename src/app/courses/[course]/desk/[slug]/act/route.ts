@@ -1,0 +1,21 @@
+import { deskAt, deskDiscussionAt } from '@/contract/addresses';
+import { actOnDesk, deskActSchema } from '@/server/desk/discussion';
+import { form } from '../../../../../_request/endpoint';
+import { seeOther } from '../../../../../_request/write';
+
+/** What staff do about a discussion: its dates, whether it is shown, single students' time. */
+export const POST = form<'course' | 'slug'>(
+  'keep the desk',
+  ({ course, slug }) => deskDiscussionAt(course, slug),
+  async ({ who, params: { course, slug }, fields }) => {
+    const back = (answer: string) => seeOther(deskDiscussionAt(course, slug, { answer }));
+    const act = deskActSchema.safeParse(Object.fromEntries(fields));
+    if (!act.success) return back('fields');
+    const done = await actOnDesk(who.deps, who.actor, course, slug, act.data);
+    if (!done.ok)
+      return back(
+        done.failure.code === 'dates' ? (done.failure.problems[0]?.code ?? 'fields') : done.failure.code,
+      );
+    return act.data.act === 'remove' ? seeOther(deskAt(course, { answer: 'remove' })) : back(act.data.act);
+  },
+);

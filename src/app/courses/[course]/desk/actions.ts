@@ -1,0 +1,38 @@
+'use server';
+
+import { redirect } from 'next/navigation';
+import { deskAt, deskDiscussionAt, deskPromptAt, deskRulesAt } from '@/contract/addresses';
+import { changeRules, makeDiscussion } from '@/server/desk/prompts';
+import type { BriefState } from '@/ui/outside/brief-form';
+import { briefFields } from '../../../_request/brief-fields';
+import { requireVisitor } from '../../../_request/session';
+
+/** Makes a discussion of a prompt, or gives the form back with what is wrong in it. */
+export async function confirmForCourse(
+  course: string,
+  id: string,
+  before: BriefState,
+  form: FormData,
+): Promise<BriefState> {
+  const who = await requireVisitor(deskPromptAt(course, id));
+  const fields = briefFields(form);
+  const done = await makeDiscussion(who.deps, who.actor, course, id, fields);
+  if (done.ok) redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
+  if (done.failure.code === 'not-found') redirect(deskAt(course, { answer: 'not-found' }));
+  return { fields, problems: done.failure.problems };
+}
+
+/** Changes what a discussion asks for. */
+export async function changeForCourse(
+  course: string,
+  slug: string,
+  before: BriefState,
+  form: FormData,
+): Promise<BriefState> {
+  const who = await requireVisitor(deskRulesAt(course, slug));
+  const fields = briefFields(form);
+  const done = await changeRules(who.deps, who.actor, course, slug, fields);
+  if (done.ok) redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));
+  if (done.failure.code !== 'fields') redirect(deskDiscussionAt(course, slug, { answer: done.failure.code }));
+  return { fields, problems: done.failure.problems };
+}

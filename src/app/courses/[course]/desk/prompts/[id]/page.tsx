@@ -1,0 +1,33 @@
+import { notFound } from 'next/navigation';
+import { deskPromptAt } from '@/contract/addresses';
+import { isUuid } from '@/core/document/kind';
+import { promptPage } from '@/server/desk/prompts';
+import { BriefForm } from '@/ui/outside/brief-form';
+import { BriefHead } from '@/ui/outside/brief-head';
+import { Frame } from '../../../../../_request/frame';
+import { requireVisitor } from '../../../../../_request/session';
+import { confirmForCourse } from '../../actions';
+
+export const metadata = { title: 'What the prompt asks' };
+
+type Props = { params: Promise<{ course: string; id: string }> };
+
+export default async function DeskPromptRoute({ params }: Props) {
+  const { course, id } = await params;
+  const here = deskPromptAt(course, id);
+  const who = await requireVisitor(here);
+  const page = isUuid(id) ? await promptPage(who.deps, who.actor, course, id) : null;
+  if (!page?.ok) notFound();
+  return (
+    <Frame visitor={who} here={here} place="discussions">
+      <main id="main" className="px-4 pb-4 sm:px-7">
+        <BriefHead title="Is this what the prompt asks?" />
+        <BriefForm
+          {...page.value}
+          button="Make it a discussion"
+          action={confirmForCourse.bind(null, course, id)}
+        />
+      </main>
+    </Frame>
+  );
+}

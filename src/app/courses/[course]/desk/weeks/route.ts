@@ -1,0 +1,24 @@
+import { deskAt } from '@/contract/addresses';
+import { addWeek, changeWeek, dropWeek, weekSchema } from '@/server/desk/term';
+import { form } from '../../../../_request/endpoint';
+import { seeOther } from '../../../../_request/write';
+
+/** Adds a week, changes one, or takes one away in which there is nothing. */
+export const POST = form<'course'>(
+  'keep the desk',
+  ({ course }) => deskAt(course),
+  async ({ who, params: { course }, fields }) => {
+    const number = Number(fields.get('number'));
+    const back = (answer: string, week: number | null = null) => seeOther(deskAt(course, { answer, week }));
+    if (fields.get('do') === 'drop') {
+      const done = await dropWeek(who.deps, who.actor, course, number);
+      return done.ok ? back('week-gone') : back(done.failure.code, number);
+    }
+    const read = weekSchema.safeParse(Object.fromEntries(fields));
+    if (!read.success) return back('fields');
+    const adds = fields.get('do') === 'add';
+    const done = await (adds ? addWeek : changeWeek)(who.deps, who.actor, course, read.data);
+    if (!done.ok) return back(done.failure.code);
+    return adds ? back('week') : back('week-kept', number);
+  },
+);

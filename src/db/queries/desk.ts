@@ -1,0 +1,155 @@
+import type { Dates } from '@/core/desk/dates';
+import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
+import type { Db } from '../connection';
+
+/** How many posts each discussion of a course has, gone ones too, and whether the class sees it. */
+export async function deskFigures(
+  db: Db,
+  course: CourseId,
+): Promise<Map<DiscussionId, { posts: number; shown: boolean }>> {
+  const rows = await db('discussions as d')
+    .where('d.course_id', course)
+    .select(
+      'd.id',
+      'd.shown',
+      db.raw(
+        '(select count(*) from posts p where p.course_id = d.course_id and p.discussion_id = d.id) as posts',
+      ),
+    );
+  return new Map(
+    rows.map((r) => [r.id as DiscussionId, { posts: Number(r.posts), shown: r.shown as boolean }]),
+  );
+}
+
+/** How many students a course has. */
+export async function classSize(db: Db, course: CourseId): Promise<number> {
+  const row = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where({ 'e.course_id': course, 'e.role': 'student' })
+    .whereNull('p.former_since')
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+export type WeekInput = { number: number; title: string; startsOn: string; overview: string };
+
+/** Adds a week; false where there is one of its number. */
+export async function insertWeek(db: Db, course: CourseId, week: WeekInput): Promise<boolean> {
+  const made = await db('weeks')
+    .insert({
+      course_id: course,
+      number: week.number,
+      title: week.title,
+      starts_on: week.startsOn,
+      overview: week.overview,
+    })
+    .onConflict(['course_id', 'number'])
+    .ignore()
+    .returning('number');
+  return made.length > 0;
+}
+
+export const updateWeek = (db: Db, course: CourseId, week: WeekInput) =>
+  db('weeks')
+    .where({ course_id: course, number: week.number })
+    .update({ title: week.title, starts_on: week.startsOn, overview: week.overview });
+
+/** Takes a week away in which there is nothing. */
+export async function deleteEmptyWeek(db: Db, course: CourseId, number: number): Promise<boolean> {
+  const gone = await db('weeks')
+    .where({ course_id: course, number })
+    .whereNotExists(db('discussions').where({ course_id: course, week: number }).select(db.raw('1')))
+    .whereNotExists(db('readings').where({ course_id: course, week: number }).select(db.raw('1')))
+    .whereNotExists(db('week_files').where({ course_id: course, week: number }).select(db.raw('1')))
+    .delete();
+  return gone > 0;
+}
+
+export const setDates = (db: Db, course: CourseId, id: DiscussionId, dates: Dates) =>
+  db('discussions')
+    .where({ course_id: course, id })
+    .update({ opens: dates.opens, response_due: dates.responseDue, replies_due: dates.repliesDue });
+
+export const setShown = (db: Db, course: CourseId, id: DiscussionId, shown: boolean) =>
+  db('discussions').where({ course_id: course, id }).update({ shown });
+
+export const deleteDiscussion = (db: Db, course: CourseId, id: DiscussionId) =>
+  db('discussions').where({ course_id: course, id }).delete();
+
+type Place = { course: CourseId; discussion: DiscussionId };
+
+/** Who has other deadlines in a discussion, or is excused from it, with why. */
+export async function leavesOf(db: Db, { course, discussion }: Place) {
+  const place = { course_id: course, discussion_id: discussion };
+  const [extended, excused] = await Promise.all([
+    db('extensions').where(place).select('person_id', 'response_due', 'replies_due', 'reason'),
+    db('excusals').where(place).select('person_id', 'reason'),
+  ]);
+  return {
+    extended: extended.map((r) => ({
+      person: r.person_id as string,
+      responseDue: r.response_due as string | null,
+      repliesDue: r.replies_due as string | null,
+      reason: r.reason as string,
+    })),
+    excused: excused.map((r) => ({ person: r.person_id as string, reason: r.reason as string })),
+  };
+}
+
+/** Gives a student other deadlines, in the place of any they had; what is null is everybody's. */
+export async function putExtension(
+  db: Db,
+  { course, discussion }: Place,
+  person: PersonId,
+  dates: { responseDue: string | null; repliesDue: string | null; reason: string },
+) {
+  await db('extensions')
+    .insert({
+      course_id: course,
+      discussion_id: discussion,
+      person_id: person,
+      response_due: dates.responseDue,
+      replies_due: dates.repliesDue,
+      reason: dates.reason,
+    })
+    .onConflict(['course_id', 'discussion_id', 'person_id'])
+    .merge(['response_due', 'replies_due', 'reason']);
+}
+
+export async function putExcusal(db: Db, { course, discussion }: Place, person: PersonId, reason: string) {
+  await db('excusals')
+    .insert({ course_id: course, discussion_id: discussion, person_id: person, reason })
+    .onConflict(['course_id', 'discussion_id', 'person_id'])
+    .merge(['reason']);
+}
+
+/** A student has everybody's deadlines again, and owes what everybody owes. */
+export async function dropLeave(db: Db, { course, discussion }: Place, person: PersonId) {
+  const theirs = { course_id: course, discussion_id: discussion, person_id: person };
+  await db('extensions').where(theirs).delete();
+  await db('excusals').where(theirs).delete();
+}
+
+/** Moves the weeks of a course from one on, with all their discussions and what was given to single students, by whole weeks. */
+export async function moveWeeks(db: Db, course: CourseId, from: number, weeks: number): Promise<number> {
+  const by = `${7 * weeks} days`;
+  const moved = await db('weeks')
+    .where({ course_id: course })
+    .where('number', '>=', from)
+    .update({ starts_on: db.raw('starts_on + ?::interval', [by]) });
+  await db('discussions')
+    .where({ course_id: course })
+    .where('week', '>=', from)
+    .update({
+      opens: db.raw('opens + ?::interval', [by]),
+      response_due: db.raw('response_due + ?::interval', [by]),
+      replies_due: db.raw('replies_due + ?::interval', [by]),
+    });
+  await db.raw(
+    `update extensions x set response_due = x.response_due + ?::interval, replies_due = x.replies_due + ?::interval
+     from discussions d where d.course_id = x.course_id and d.id = x.discussion_id and d.course_id = ? and d.week >= ?`,
+    [by, by, course, from],
+  );
+  return moved;
+}

@@ -1,0 +1,134 @@
+import { randomUUID } from 'node:crypto';
+import type { CourseId, PersonId } from '@/core/ids';
+import type { Db } from '../connection';
+
+/** What is carried from one course into another: nobody's words but those of its staff. */
+export type TakenOver = { weeks: number; discussions: number; readings: number };
+
+type Way = { from: CourseId; to: CourseId; days: number; by: PersonId };
+
+/** The weeks, so many days later. */
+async function takeWeeks(tx: Db, way: Way): Promise<number> {
+  const { rowCount } = await tx.raw(
+    `insert into weeks (course_id, number, title, starts_on, overview)
+     select :to, number, title, starts_on + :days::int, overview from weeks where course_id = :from`,
+    way,
+  );
+  return rowCount;
+}
+
+/** Files that readings and prompts carry are the new course's as well, each under a name of its own: the content is one. */
+async function takeFiles(tx: Db, { from, to, by }: Way): Promise<Map<string, string>> {
+  const ids: string[] = await tx('files as f')
+    .where('f.course_id', from)
+    .whereNotNull('f.sha256')
+    .where((q) =>
+      q
+        .whereRaw('exists (select 1 from readings r where r.course_id = f.course_id and f.id = any(r.files))')
+        .orWhereRaw(
+          'exists (select 1 from discussions d where d.course_id = f.course_id and f.id = any(d.files))',
+        ),
+    )
+    .pluck('f.id');
+  const names = new Map(ids.map((id) => [id, randomUUID()]));
+  for (const [old, id] of names) {
+    await tx.raw(
+      `insert into files (id, course_id, owner_id, name, began_at, expected, received, sha256, media_type, bytes, width, height)
+       select :id, :to, :by, name, began_at, expected, received, sha256, media_type, bytes, width, height from files where id = :old`,
+      { id, to, by, old },
+    );
+    await tx.raw(
+      `insert into clips (file_id, video, title, captions, trim_from, trim_to, state, ms, poster_sha256, changed_at)
+       select :id, video, title, captions, trim_from, trim_to, state, ms, poster_sha256, changed_at from clips where file_id = :old`,
+      { id, old },
+    );
+  }
+  return names;
+}
+
+/** A document that names other files: its text as it was, each file's id replaced. */
+const renamed = (doc: unknown, names: ReadonlyMap<string, string>): string | null => {
+  if (doc === null || doc === undefined) return null;
+  let text = JSON.stringify(doc);
+  for (const [old, id] of names) text = text.replaceAll(old, id);
+  return text;
+};
+const renamedAll = (ids: readonly string[], names: ReadonlyMap<string, string>) =>
+  ids.flatMap((id) => names.get(id) ?? []);
+
+type Slug = (wanted: string) => Promise<string>;
+
+async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string, string>, slug: Slug) {
+  const rows = await tx('readings').where({ course_id: from }).orderBy(['week', 'position']);
+  for (const row of rows) {
+    await tx('readings').insert({
+      course_id: to,
+      id: randomUUID(),
+      slug: await slug(row.slug),
+      week: row.week,
+      position: row.position,
+      title: row.title,
+      author: row.author,
+      words: row.words,
+      doc: renamed(row.doc, names),
+      plain: row.plain,
+      place: row.place,
+      files: renamedAll(row.files, names),
+    });
+  }
+  return rows.length;
+}
+
+async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, string>, slug: Slug) {
+  const rows = await tx('discussions').where({ course_id: way.from }).orderBy(['week', 'slug']);
+  for (const row of rows) {
+    const id = randomUUID();
+    await tx('discussions').insert({
+      course_id: way.to,
+      id,
+      slug: await slug(row.slug),
+      week: row.week,
+      title: row.title,
+      prompt: renamed(row.prompt, names),
+      brief: JSON.stringify(row.brief),
+      late: JSON.stringify(row.late),
+      grace_minutes: row.grace_minutes,
+      opens: tx.raw(`?::timestamp + make_interval(days => ?)`, [row.opens, way.days]),
+      response_due: tx.raw(`?::timestamp + make_interval(days => ?)`, [row.response_due, way.days]),
+      replies_due: tx.raw(`?::timestamp + make_interval(days => ?)`, [row.replies_due, way.days]),
+      prompt_plain: row.prompt_plain,
+      rubric: row.rubric === null ? null : JSON.stringify(row.rubric),
+      viewings: renamed(row.viewings, names),
+      files: renamedAll(row.files, names),
+      shown: false,
+    });
+  }
+  return rows.length;
+}
+
+/**
+ * Carries what a course asks and reads into another that is empty, so many days later: weeks, readings, prompts with their briefs and
+ * rubrics, files and the syllabus. Nothing of anybody in the class comes along, and no discussion is shown.
+ */
+export async function takeOver(tx: Db, way: Way, slug: Slug): Promise<TakenOver> {
+  const weeks = await takeWeeks(tx, way);
+  const names = await takeFiles(tx, way);
+  const readings = await takeReadings(tx, way, names, slug);
+  const discussions = await takeDiscussions(tx, way, names, slug);
+  await tx.raw(
+    `insert into week_files (course_id, id, week, position, name, title, media_type, content)
+     select :to, gen_random_uuid(), week, position, name, title, media_type, content from week_files where course_id = :from`,
+    way,
+  );
+  await tx.raw(
+    `insert into syllabi (course_id, syllabus, changed_at) select :to, syllabus, changed_at from syllabi where course_id = :from
+     on conflict do nothing`,
+    way,
+  );
+  return { weeks, readings, discussions };
+}
+
+/** Whether a name in addresses is taken, by a discussion or a reading. */
+export const isNameTaken = async (db: Db, slug: string): Promise<boolean> =>
+  ((await db('discussions').where({ slug }).first('id')) ??
+    (await db('readings').where({ slug }).first('id'))) !== undefined;

@@ -1,0 +1,162 @@
+import { z } from 'zod';
+import type { DeskPage, Leave } from '@/contract/desk';
+import { checkedDates, type DateField, type DateProblem } from '@/core/desk/dates';
+import { typedWall } from '@/core/deadlines/typed';
+import { storable } from '@/core/document/document';
+import { personId, type DiscussionId } from '@/core/ids';
+import { fail, ok, type Result } from '@/core/result';
+import type { Db } from '@/db/connection';
+import { peopleOf } from '@/db/queries/courses';
+import {
+  deleteDiscussion,
+  dropLeave,
+  leavesOf,
+  putExcusal,
+  putExtension,
+  setDates,
+  setShown,
+} from '@/db/queries/desk';
+import type { NotFound } from '../access/enter';
+import type { EnteredCourse } from '../courses/enter';
+import type { Actor, Deps } from '../deps';
+import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
+import { onSheet } from './term';
+
+const studentsOf = async (db: Db, course: EnteredCourse) =>
+  (await peopleOf(db, course.id)).filter((p) => p.role === 'student');
+
+async function leaves(
+  db: Db,
+  course: EnteredCourse,
+  discussion: DiscussionId,
+  students: readonly { id: string; name: string }[],
+): Promise<Leave[]> {
+  const { extended, excused } = await leavesOf(db, { course: course.id, discussion });
+  return students.flatMap(({ id, name }): Leave[] => {
+    const more = extended.find((x) => x.person === id);
+    const free = excused.find((x) => x.person === id);
+    if (!more && !free) return [];
+    return [
+      {
+        person: id,
+        name,
+        excused: free !== undefined,
+        responseDue: more?.responseDue ?? null,
+        repliesDue: more?.repliesDue ?? null,
+        reason: free?.reason ?? more?.reason ?? '',
+      },
+    ];
+  });
+}
+
+/** One discussion on the desk. */
+export async function deskPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+): Promise<Result<DeskPage, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const found = await discussionOnDesk(deps.db, actor, course, name);
+  if (!found.ok) return found;
+  const { record } = found.value;
+  const students = await studentsOf(deps.db, course);
+  const { opens, responseDue, repliesDue } = record.timetable;
+  return ok({
+    course,
+    discussion: { ...onSheet(record, deps.now, found.value), week: record.week.number },
+    dates: { opens, responseDue, repliesDue },
+    students: students.map(({ id, name: called }) => ({ id, name: called })),
+    leaves: await leaves(deps.db, course, record.id, students),
+  });
+}
+
+const reason = z
+  .string()
+  .max(600)
+  .transform((text) => storable(text).trim())
+  .default('');
+const when = z.string().max(40).transform(typedWall).default('');
+
+export const deskActSchema = z.discriminatedUnion('act', [
+  z.object({ act: z.enum(['show', 'hide', 'remove']) }),
+  z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
+  z.object({ act: z.literal('extend'), person: z.uuid(), responseDue: when, repliesDue: when, reason }),
+  z.object({ act: z.literal('excuse'), person: z.uuid(), reason }),
+  z.object({ act: z.literal('usual'), person: z.uuid() }),
+]);
+export type DeskAct = z.output<typeof deskActSchema>;
+export type DeskFailure =
+  | NotFound
+  | { code: 'has-posts' }
+  | { code: 'no-student' }
+  | { code: 'no-dates' }
+  | { code: 'dates'; problems: DateProblem[] };
+
+const everybodys = ({ record }: OnDesk): Record<DateField, string> => {
+  const { opens, responseDue, repliesDue } = record.timetable;
+  return { opens, responseDue, repliesDue };
+};
+
+/** What staff do about a discussion: its dates, whether it is shown, and single students' time. What was shared is never taken away. */
+export async function actOnDesk(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  act: DeskAct,
+): Promise<Result<null, DeskFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  return deps.db.transaction(async (tx) => {
+    const found = await discussionOnDesk(tx, actor, course, name);
+    if (!found.ok) return found;
+    const { record, posts } = found.value;
+    const place = { course: course.id, discussion: record.id };
+    if ('person' in act && !(await studentsOf(tx, course)).some((p) => p.id === act.person))
+      return fail({ code: 'no-student' as const });
+    switch (act.act) {
+      case 'show':
+        await setShown(tx, course.id, record.id, true);
+        return ok(null);
+      case 'hide':
+      case 'remove':
+        // A prompt that somebody has answered stays where it is.
+        if (posts > 0) return fail({ code: 'has-posts' as const });
+        if (act.act === 'hide') await setShown(tx, course.id, record.id, false);
+        else await deleteDiscussion(tx, course.id, record.id);
+        return ok(null);
+      case 'dates': {
+        const dates = checkedDates(act);
+        if (!dates.ok) return dates;
+        await setDates(tx, course.id, record.id, dates.value);
+        return ok(null);
+      }
+      case 'extend': {
+        const { responseDue, repliesDue } = act;
+        if (!responseDue && !repliesDue) return fail({ code: 'no-dates' as const });
+        const usual = everybodys(found.value);
+        // Replies are never due before one's own response: a later response takes them along.
+        const response = responseDue || usual.responseDue;
+        const replies = repliesDue || (response > usual.repliesDue ? response : usual.repliesDue);
+        const dates = checkedDates({ opens: usual.opens, responseDue: response, repliesDue: replies });
+        if (!dates.ok) return dates;
+        await putExtension(tx, place, personId(act.person), {
+          responseDue: response === usual.responseDue ? null : response,
+          repliesDue: replies === usual.repliesDue && response !== usual.responseDue ? null : replies,
+          reason: act.reason,
+        });
+        return ok(null);
+      }
+      case 'excuse':
+        await putExcusal(tx, place, personId(act.person), act.reason);
+        return ok(null);
+      case 'usual':
+        await dropLeave(tx, place, personId(act.person));
+        return ok(null);
+    }
+  });
+}

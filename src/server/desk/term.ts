@@ -1,0 +1,162 @@
+import { z } from 'zod';
+import type { DeskDiscussion, Term } from '@/contract/desk';
+import { storable } from '@/core/document/document';
+import { daysLater, weekdayOf, wallClockAt } from '@/core/deadlines/wallclock';
+import { resolveSchedule } from '@/core/deadlines/schedule';
+import { discussionState } from '@/core/deadlines/state';
+import { fail, ok, type Result } from '@/core/result';
+import { askTogether } from '@/db/ask';
+import { isStaff } from '@/core/ids';
+import { coursesOf, readingsOf, weeksOf } from '@/db/queries/courses';
+import {
+  classSize,
+  deleteEmptyWeek,
+  deskFigures,
+  insertWeek,
+  moveWeeks,
+  updateWeek,
+} from '@/db/queries/desk';
+import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { intakesFor } from '@/db/queries/outside';
+import type { NotFound } from '../access/enter';
+import type { EnteredCourse } from '../courses/enter';
+import type { Actor, Deps } from '../deps';
+import { enterDesk } from './enter';
+
+/** A discussion as the sheet shows it, by the course's own clocks. */
+export function onSheet(
+  record: DiscussionRecord,
+  now: Deps['now'],
+  figures: { posts: number; shown: boolean } | undefined,
+): DeskDiscussion {
+  const schedule = resolveSchedule(record.timetable);
+  return {
+    slug: record.slug,
+    title: record.title,
+    state: discussionState(schedule, now),
+    shown: figures?.shown ?? true,
+    schedule,
+    responses: record.responses,
+    posts: figures?.posts ?? 0,
+  };
+}
+
+/** The Monday after the last week of a course; without one, the Monday that is next. */
+function startAfter(weeks: readonly { startsOn: string }[], deps: Deps, course: EnteredCourse): string {
+  const last = weeks
+    .map((w) => w.startsOn)
+    .sort()
+    .at(-1);
+  if (last) return daysLater(`${last}T00:00`, 7).slice(0, 10);
+  const today = wallClockAt(deps.now, course.zone);
+  return daysLater(today, 8 - weekdayOf(today)).slice(0, 10);
+}
+
+/** The whole term on one sheet: each week with its readings and discussions, how far the class is, and what waits to be made of prompts. */
+export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<Result<Term, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const [weeks, all, figures, students, waiting, { readings, records }] = await Promise.all([
+    weeksOf(deps.db, course.id),
+    coursesOf(deps.db, actor.id),
+    deskFigures(deps.db, course.id),
+    classSize(deps.db, course.id),
+    intakesFor(deps.db, course.id),
+    askTogether(deps.db, {
+      readings: readingsOf(deps.db, course.id, actor.id),
+      records: discussionsOf(deps.db, actor.id, { course: course.id }),
+    }),
+  ]);
+  return ok({
+    course,
+    now: deps.now,
+    students,
+    weeks: weeks.map((week) => ({
+      ...week,
+      readings: readings
+        .filter((r) => r.week === week.number)
+        .map(({ slug: name, title }) => ({ slug: name, title })),
+      discussions: records
+        .filter((r) => r.week.number === week.number)
+        .map((r) => onSheet(r, deps.now, figures.get(r.id))),
+    })),
+    waiting,
+    others: all
+      .filter((c) => isStaff(c.role) && !c.outside && c.id !== course.id)
+      .map((c) => ({ slug: c.slug, name: `${c.code} ${c.title}` })),
+    nextStart: startAfter(weeks, deps, course),
+  });
+}
+
+const line = (most: number) =>
+  z
+    .string()
+    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
+    .pipe(z.string().min(1).max(most));
+
+export const weekSchema = z.object({
+  number: z.coerce.number().int().min(1).max(60),
+  title: line(200),
+  startsOn: z.iso.date(),
+  overview: z
+    .string()
+    .max(5_000)
+    .transform((text) => storable(text).trim())
+    .default(''),
+});
+type WeekFailure = NotFound | { code: 'week-taken' } | { code: 'week-in-use' };
+
+/** Adds a week to a course. */
+export async function addWeek(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  week: z.output<typeof weekSchema>,
+): Promise<Result<null, WeekFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  return (await insertWeek(deps.db, door.value.id, week)) ? ok(null) : fail({ code: 'week-taken' });
+}
+
+/** Says a week's title, first day and overview anew. */
+export async function changeWeek(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  week: z.output<typeof weekSchema>,
+): Promise<Result<null, WeekFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  return (await updateWeek(deps.db, door.value.id, week)) > 0 ? ok(null) : fail({ code: 'not-found' });
+}
+
+/** Takes a week away in which there is nothing. */
+export async function dropWeek(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  number: number,
+): Promise<Result<null, WeekFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  return (await deleteEmptyWeek(deps.db, door.value.id, number)) ? ok(null) : fail({ code: 'week-in-use' });
+}
+
+export const moveSchema = z.object({
+  from: z.coerce.number().int().min(1).max(60),
+  weeks: z.coerce.number().int().min(-26).max(26),
+});
+
+/** Moves everything from a week on by whole weeks: weekdays and times of the clock stay, and extensions move along. */
+export async function moveTerm(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  { from, weeks }: z.output<typeof moveSchema>,
+): Promise<Result<null, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const moved = await deps.db.transaction((tx) => moveWeeks(tx, door.value.id, from, weeks));
+  return moved > 0 ? ok(null) : fail({ code: 'not-found' });
+}

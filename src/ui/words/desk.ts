@@ -1,0 +1,74 @@
+import type { DeskDiscussion } from '@/contract/desk';
+import type { DateProblem } from '@/core/desk/dates';
+import { stateName } from './states';
+import { moment } from './time';
+
+/** Where a discussion stands, as the sheet of a term says it. */
+export function deskState({ shown, state, schedule }: DeskDiscussion): string {
+  if (!shown) return 'not shown to students yet';
+  if (state === 'upcoming') return `opens ${moment(schedule.opens, schedule.zone)}`;
+  return stateName(state).toLowerCase();
+}
+
+const FIELDS: Record<DateProblem['field'], string> = {
+  opens: 'The opening',
+  responseDue: 'The response’s deadline',
+  repliesDue: 'The replies’ deadline',
+};
+
+/** What is wrong with a date. */
+export function dateProblemText({ field, code }: DateProblem): string {
+  switch (code) {
+    case 'no-time':
+      return `${FIELDS[field]} is no time. Write it like 2026-10-15 23:59.`;
+    case 'before-opening':
+      return 'The response is due before the discussion opens.';
+    case 'before-response':
+      return 'The replies are due before the response is.';
+  }
+}
+
+const TROUBLES: Record<string, string> = {
+  'week-taken': 'There is a week of this number already. Nothing was changed.',
+  'week-in-use': 'There is something in this week, so it stays. Nothing was changed.',
+  'has-posts':
+    'Somebody has shared something in it, so it stays as it is: what counted goes on counting. Its dates can be changed.',
+  'not-empty': 'There are weeks in this course already, so nothing was taken over.',
+  'nothing-there': 'There is no week in that course. Nothing was changed.',
+  'no-student': 'That is no student of this course. Nothing was changed.',
+  'no-dates': 'Say until when: for the response, for the replies, or both. Nothing was changed.',
+  'not-found': 'That is not there any more. Nothing was changed.',
+  'no-time': 'One of the dates is no time. Write it like 2026-10-15 23:59. Nothing was changed.',
+  'before-opening': 'The response would be due before the discussion opens. Nothing was changed.',
+  'before-response': 'The replies would be due before the response is. Nothing was changed.',
+  fields: 'Something is missing or cannot be used. Nothing was changed.',
+};
+const DONE: Record<string, string> = {
+  week: 'The week is added.',
+  'taken-over':
+    'Taken over: weeks, readings, prompts and files, each on its weekday. Nothing is shown to the class yet.',
+  'week-kept': 'Kept.',
+  'week-gone': 'The week is taken away.',
+  moved: 'Moved, with every deadline and extension in it.',
+  made: 'It is a discussion now. The class sees it once you show it.',
+  rules: 'Kept: this is what it asks for now.',
+  show: 'The class sees it from now on.',
+  hide: 'The class does not see it any more.',
+  remove: 'It is taken away.',
+  dates: 'The dates are kept.',
+  extend: 'They have more time, and see it on their page.',
+  excuse: 'Excused: nothing is owed.',
+  usual: 'They have everybody’s deadlines again.',
+  away: 'Put away.',
+};
+
+/** What became of something done at the desk, by its code. */
+export const deskAnswer = (code: string): { good: boolean; text: string } => {
+  const good = DONE[code];
+  return good
+    ? { good: true, text: good }
+    : {
+        good: false,
+        text: TROUBLES[code] ?? 'That did not work, and nothing was changed. Try again in a moment.',
+      };
+};

@@ -1,0 +1,322 @@
+import type { Knex } from 'knex';
+import type { Fields } from '@/core/outside/fields';
+import { courseWeek } from '@/server/courses/weeks';
+import type { Actor } from '@/server/deps';
+import { conversation } from '@/server/discussions/conversation';
+import { listDiscussions } from '@/server/discussions/list';
+import { responseRoom } from '@/server/discussions/response-room';
+import { actOnDesk, deskPage, type DeskAct } from '@/server/desk/discussion';
+import { changeRules, makeDiscussion, promptPage, rulesPage, takePromptIn } from '@/server/desk/prompts';
+import { takeCourseOver } from '@/server/desk/take-over';
+import { addWeek, changeWeek, dropWeek, moveTerm, termPage, weekSchema } from '@/server/desk/term';
+import { find } from '@/server/find/find';
+import { openIntake } from '@/server/outside/take-in';
+import { yourPart } from '@/server/discussions/your-part';
+import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
+
+let world: Awaited<ReturnType<typeof smallCourse>>;
+let db: Knex;
+beforeAll(async () => {
+  world = await smallCourse('desk');
+  db = world.db;
+});
+afterAll(() => db.destroy());
+
+const at = (when: string) => deps(db, when);
+const GEO = 'geo-115';
+const PROMPT = `Week 7: Who mends the weir?
+
+In at least 120 words, say who should pay for the weir, and why. Then reply to two classmates in at least 40 words each.
+Your response is due Thursday, 22 October at 23:59; replies are due Sunday, 25 October at 23:59.`;
+
+const holt = () => world.people.holt;
+const seen = async (who: Actor, slug: string) =>
+  (await responseRoom(at('Tue 10:00'), who, slug, { reading: null })).ok;
+const act = (slug: string, what: DeskAct, who = holt()) => actOnDesk(at('Tue 10:00'), who, GEO, slug, what);
+
+/** A prompt is taken in and made a discussion, with what was read out of it. */
+async function made(text = PROMPT, more: Fields = {}): Promise<string> {
+  const taken = await takePromptIn(at('Mon 09:00'), holt(), GEO, { text, html: '', files: [] });
+  if (!taken.ok) throw new Error(taken.failure.code);
+  const page = await promptPage(at('Mon 09:01'), holt(), GEO, taken.value.id);
+  if (!page.ok) throw new Error(page.failure.code);
+  const fields = { ...page.value.suggestion.fields, ...more };
+  const done = await makeDiscussion(at('Mon 09:02'), holt(), GEO, taken.value.id, fields);
+  if (!done.ok) throw new Error(JSON.stringify(done.failure));
+  return done.value.slug;
+}
+
+describe('the desk', () => {
+  it('is for who teaches the course, and for nobody else there at all', async () => {
+    const { imani, stranger } = world.people;
+    expect((await termPage(at('Mon 08:00'), holt(), GEO)).ok).toBe(true);
+    const week = weekSchema.parse({ number: 9, title: 'x', startsOn: '2026-11-02' });
+    for (const who of [imani, stranger]) {
+      const tried = [
+        await termPage(at('Mon 08:00'), who, GEO),
+        await addWeek(at('Mon 08:00'), who, GEO, week),
+        await moveTerm(at('Mon 08:00'), who, GEO, { from: 1, weeks: 1 }),
+        await takePromptIn(at('Mon 08:00'), who, GEO, { text: PROMPT, html: '', files: [] }),
+        await deskPage(at('Mon 08:00'), who, GEO, OPEN),
+        await act(OPEN, { act: 'show' }, who),
+        await rulesPage(at('Mon 08:00'), who, GEO, OPEN),
+      ];
+      expect(tried.map((t) => (t.ok ? 'in' : t.failure.code))).toEqual(Array(7).fill('not-found'));
+    }
+  });
+
+  it('says how the term stands, with how far the class is', async () => {
+    await shared(db, world.people.noor, OPEN, 'Tue 09:00', shareInput('Three words here.'));
+    const term = await termPage(at('Tue 10:00'), holt(), GEO);
+    if (!term.ok) throw new Error();
+    expect(term.value).toMatchObject({ students: 5, nextStart: '2026-10-19' });
+    expect(term.value.weeks).toMatchObject([
+      {
+        number: 6,
+        discussions: [
+          { slug: SEALED, responses: 0, posts: 0, shown: true, state: 'open' },
+          { slug: OPEN, responses: 1, posts: 1 },
+        ],
+      },
+    ]);
+  });
+
+  it('makes, changes and takes away weeks, but none that holds anything', async () => {
+    const week = (title: string, number = 8) =>
+      weekSchema.parse({ number, title, startsOn: '2026-10-26', overview: ' What for. ' });
+    expect(await addWeek(at('Mon 08:00'), holt(), GEO, week('Weirs'))).toMatchObject({ ok: true });
+    expect(await addWeek(at('Mon 08:00'), holt(), GEO, week('Again'))).toMatchObject({
+      failure: { code: 'week-taken' },
+    });
+    expect(await changeWeek(at('Mon 08:00'), holt(), GEO, week('Weirs and sluices'))).toMatchObject({
+      ok: true,
+    });
+    expect(await changeWeek(at('Mon 08:00'), holt(), GEO, week('x', 12))).toMatchObject({ ok: false });
+    const page = await courseWeek(at('Mon 08:00'), world.people.imani, GEO, 8);
+    expect(page.ok && page.value.week).toMatchObject({ title: 'Weirs and sluices', overview: 'What for.' });
+    expect(await dropWeek(at('Mon 08:00'), holt(), GEO, 6)).toMatchObject({
+      failure: { code: 'week-in-use' },
+    });
+    expect(await dropWeek(at('Mon 08:00'), holt(), GEO, 8)).toMatchObject({ ok: true });
+  });
+});
+
+describe('a prompt', () => {
+  it('is read out of its prose, confirmed, and seen by the class once it is shown', async () => {
+    const { imani } = world.people;
+    const slug = await made();
+    expect(slug).toBe('geo-115-w7');
+    const page = await deskPage(at('Tue 10:00'), holt(), GEO, slug);
+    expect(page.ok && page.value).toMatchObject({
+      discussion: { title: 'Week 7: Who mends the weir?', shown: false, week: 7 },
+      dates: { opens: '2026-10-19T06:00', responseDue: '2026-10-22T23:59', repliesDue: '2026-10-25T23:59' },
+    });
+    expect([await seen(imani, slug), await seen(holt(), slug)]).toEqual([false, true]);
+    const listed = await listDiscussions(at('Tue 10:00'), imani, {} as never);
+    expect(JSON.stringify(listed)).not.toContain('weir');
+    // Neither as it stands, nor as the nearest of what is nearly so.
+    for (const words of ['weir', 'mends', 'weirr', 'mendz']) {
+      const { texts } = await find(at('Tue 10:00'), imani, words);
+      expect([words, texts]).toEqual([words, []]);
+      expect((await find(at('Tue 10:00'), holt(), words)).texts.length).toBeGreaterThan(0);
+    }
+    expect(await conversation(at('Tue 10:00'), imani, slug, {} as never)).toMatchObject({ ok: false });
+    expect(await act(slug, { act: 'show' })).toMatchObject({ ok: true });
+    expect(await seen(imani, slug)).toBe(true);
+    const room = await responseRoom(at('Tue 10:00'), imani, slug, { reading: null });
+    expect(room.ok && room.value.head.brief).toMatchObject({
+      response: { words: { min: 120 } },
+      replies: { count: 2, words: { min: 40 } },
+    });
+  });
+
+  it('of a course waits on its desk, for its staff, and for nobody’s own course', async () => {
+    const taken = await takePromptIn(at('Mon 10:00'), holt(), GEO, { text: PROMPT, html: '', files: [] });
+    const id = taken.ok ? taken.value.id : '';
+    expect(await openIntake(at('Mon 10:00'), holt(), id)).toMatchObject({ ok: false });
+    const term = await termPage(at('Mon 10:00'), holt(), GEO);
+    expect(term.ok && term.value.waiting.map((w) => w.id)).toContain(id);
+    // A second of the same week has a name of its own.
+    expect(await made()).toMatch(/^geo-115-w7-[0-9a-f]{6}$/u);
+  });
+
+  it('with a field that is wrong is no discussion yet, and says which', async () => {
+    const taken = await takePromptIn(at('Mon 10:00'), holt(), GEO, {
+      text: 'Say something.',
+      html: '',
+      files: [],
+    });
+    const done = await makeDiscussion(at('Mon 10:01'), holt(), GEO, taken.ok ? taken.value.id : '', {
+      title: 'x',
+    });
+    expect(done).toMatchObject({ failure: { code: 'fields' } });
+  });
+
+  it('asks for something else as long as nobody has answered it; then it stays', async () => {
+    const slug = await made(PROMPT, { week: '9', title: 'Another weir' });
+    const page = await rulesPage(at('Tue 10:00'), holt(), GEO, slug);
+    if (!page.ok) throw new Error();
+    const change = (more: Fields) =>
+      changeRules(at('Tue 10:00'), holt(), GEO, slug, { ...page.value.suggestion.fields, ...more });
+    expect(await change({ 'response.words.min': '90' })).toMatchObject({ ok: true });
+    await act(slug, { act: 'show' });
+    await act(slug, {
+      act: 'dates',
+      opens: '2026-10-12T06:00',
+      responseDue: '2026-10-22T23:59',
+      repliesDue: '2026-10-25T23:59',
+    });
+    const { post } = await shared(
+      db,
+      world.people.jun,
+      slug,
+      'Tue 11:00',
+      shareInput('One thought of mine.'),
+    );
+    expect(await change({ 'response.words.min': '20' })).toMatchObject({ failure: { code: 'has-posts' } });
+    for (const what of ['hide', 'remove'] as const)
+      expect(await act(slug, { act: what })).toMatchObject({ failure: { code: 'has-posts' } });
+    expect(await db('posts').where({ id: post })).toHaveLength(1);
+  });
+});
+
+describe('dates', () => {
+  it('are changed one by one, and none that cannot be', async () => {
+    const set = (opens: string, responseDue: string, repliesDue: string) =>
+      act(SEALED, { act: 'dates', opens, responseDue, repliesDue });
+    expect(await set('2026-10-12T06:00', '2026-10-16T12:00', '2026-10-19T12:00')).toMatchObject({ ok: true });
+    expect(await set('2026-10-12T06:00', '2026-10-11T12:00', '2026-10-19T12:00')).toMatchObject({
+      failure: { code: 'dates', problems: [{ field: 'responseDue', code: 'before-opening' }] },
+    });
+    const page = await deskPage(at('Tue 10:00'), holt(), GEO, SEALED);
+    expect(page.ok && page.value.dates.responseDue).toBe('2026-10-16T12:00');
+  });
+
+  it('move together from a week on, and extensions with them', async () => {
+    const { kwame } = world.people;
+    const more = { person: kwame.id, responseDue: '2026-10-17T12:00', repliesDue: '', reason: 'a train' };
+    expect(await act(OPEN, { act: 'extend', ...more })).toMatchObject({ ok: true });
+    expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 6, weeks: 1 })).toMatchObject({ ok: true });
+    const page = await deskPage(at('Tue 10:00'), holt(), GEO, OPEN);
+    expect(page.ok && page.value).toMatchObject({
+      dates: { responseDue: '2026-10-22T23:59', repliesDue: '2026-10-25T23:59' },
+      leaves: [{ name: 'Kwame Sorley', responseDue: '2026-10-24T12:00', reason: 'a train' }],
+    });
+    expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 6, weeks: -1 })).toMatchObject({ ok: true });
+    expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 40, weeks: 1 })).toMatchObject({ ok: false });
+  });
+});
+
+describe('one student’s time', () => {
+  it('is given, seen by them alone in the ledger, and taken back', async () => {
+    const { rafi, imani } = world.people;
+    const due = async (who: Actor) => {
+      const part = await yourPart(at('Tue 10:00'), who, OPEN);
+      return part.ok ? part.value.head.schedule.response.due : null;
+    };
+    const usual = await due(imani);
+    const more = { responseDue: '2026-10-21T12:00', repliesDue: '', reason: '' };
+    expect(await act(OPEN, { act: 'extend', person: rafi.id, ...more })).toMatchObject({ ok: true });
+    // Replies are never due before one's own response.
+    const page = await deskPage(at('Tue 10:00'), holt(), GEO, OPEN);
+    expect(page.ok && page.value.leaves.find((l) => l.name === 'Rafi Castellan')).toMatchObject({
+      responseDue: '2026-10-21T12:00',
+      repliesDue: '2026-10-21T12:00',
+    });
+    expect((await due(rafi))! - usual!).toBeGreaterThan(5 * 86_400_000);
+    expect(await due(imani)).toBe(usual);
+    await act(OPEN, { act: 'usual', person: rafi.id });
+    expect(await due(rafi)).toBe(usual);
+  });
+
+  it('is not given to who is no student, nor without a date; who is excused owes nothing', async () => {
+    const { rafi, stranger } = world.people;
+    const none = { responseDue: '', repliesDue: '', reason: '' };
+    for (const person of [stranger.id, holt().id])
+      expect(await act(OPEN, { act: 'excuse', person, reason: '' })).toMatchObject({
+        failure: { code: 'no-student' },
+      });
+    expect(await act(OPEN, { act: 'extend', person: rafi.id, ...none })).toMatchObject({
+      failure: { code: 'no-dates' },
+    });
+    expect(await act(OPEN, { act: 'excuse', person: rafi.id, reason: 'ill' })).toMatchObject({ ok: true });
+    const part = await yourPart(at('Tue 10:00'), rafi, OPEN);
+    expect(part.ok && part.value.head.ledger?.obligations.every((o) => o.state === 'excused')).toBe(true);
+  });
+});
+
+it('a course is taken over into the next term: every date on its weekday, and nothing of anybody’s', async () => {
+  const next = '22222222-2222-4333-8444-555555555555';
+  await db('courses').insert({ id: next, code: 'GEO 116', title: 'Rivers, spring', time_zone: 'UTC' });
+  await db('enrolments').insert({ course_id: next, person_id: holt().id, role: 'instructor' });
+  const file = '33333333-2222-4333-8444-555555555555';
+  await db('files').insert({
+    id: file,
+    course_id: world.course,
+    owner_id: holt().id,
+    name: 'map.png',
+    began_at: new Date(on('Mon 08:00')),
+    expected: 10,
+    received: 10,
+    sha256: 'a'.repeat(64),
+    media_type: 'image/webp',
+    bytes: 10,
+    width: 1,
+    height: 1,
+  });
+  const prompt = { type: 'doc', content: [{ type: 'picture', attrs: { file } }] };
+  await db('discussions')
+    .where({ slug: OPEN })
+    .update({ prompt: JSON.stringify(prompt), files: [file] });
+  const { imani } = world.people;
+  const from = (first: string, who = holt()) =>
+    takeCourseOver(at('Tue 10:00'), who, 'geo-116', { from: GEO, firstDay: first });
+  expect(await from('2027-02-01', imani)).toMatchObject({ failure: { code: 'not-found' } });
+  const before = await termPage(at('Tue 10:00'), holt(), GEO);
+  if (!before.ok) throw new Error();
+  const discussions = before.value.weeks.flatMap((w) => w.discussions);
+  // Week 6 began on 12 October 2026.
+  expect(await from('2027-02-01')).toMatchObject({
+    ok: true,
+    value: { weeks: before.value.weeks.length, discussions: discussions.length },
+  });
+  const term = await termPage(at('Tue 10:00'), holt(), 'geo-116');
+  if (!term.ok) throw new Error();
+  const taken = term.value.weeks.flatMap((w) => w.discussions);
+  expect(taken.every((d) => !d.shown && d.posts === 0)).toBe(true);
+  const days = (Date.parse('2027-02-01') - Date.parse('2026-10-12')) / 86_400_000;
+  expect(days % 7).toBe(0);
+  for (const [i, d] of taken.entries())
+    expect(d.schedule.response.due - (discussions[i]?.schedule.response.due ?? 0)).toBe(days * 86_400_000);
+  expect(taken.map((d) => d.slug)).toContain('geo-116-w7');
+  const [copy] = await db('discussions').where({ course_id: next, title: 'Open' }).select('prompt', 'files');
+  expect(copy.files).toHaveLength(1);
+  expect(copy.files[0]).not.toBe(file);
+  expect(JSON.stringify(copy.prompt)).toContain(copy.files[0]);
+  expect(await db('files').where({ id: copy.files[0] }).first('course_id', 'sha256')).toEqual({
+    course_id: next,
+    sha256: 'a'.repeat(64),
+  });
+  expect(await db('posts').where({ course_id: next })).toEqual([]);
+  expect(await from('2027-02-01')).toMatchObject({ failure: { code: 'not-empty' } });
+});
+
+it('a course that was just made has an empty page, and a desk to begin on', async () => {
+  await db('courses').insert({
+    id: '11111111-2222-4333-8444-555555555555',
+    code: 'NEW 1',
+    title: 'New',
+    time_zone: 'UTC',
+  });
+  await db('enrolments').insert({
+    course_id: '11111111-2222-4333-8444-555555555555',
+    person_id: holt().id,
+    role: 'instructor',
+  });
+  const page = await courseWeek(at('Tue 10:00'), holt(), 'new-1', null);
+  expect(page.ok && page.value.week).toBeNull();
+  expect(await courseWeek(at('Tue 10:00'), holt(), 'new-1', 3)).toMatchObject({ ok: false });
+  const term = await termPage(at('Tue 10:00'), holt(), 'new-1');
+  expect(term.ok && term.value).toMatchObject({ weeks: [], students: 0, nextStart: '2026-10-19' });
+  expect(on('Tue 10:00')).toBeGreaterThan(0);
+});
