@@ -92,6 +92,7 @@ export const exportAt = address('/discussions/:slug/exports/file');
 export const discussionFeedAt = address('/discussions/:slug/feed');
 export const liveAt = address('/discussions/:slug/live');
 export const arrangementAt = address('/discussions/:slug/arrangement');
+export const moreTimeAt = address('/discussions/:slug/more-time');
 export const estimateAt = address('/discussions/:slug/estimate');
 export const marksAt = address('/discussions/:slug/marks');
 export const viewingsAt = address('/discussions/:slug/viewings');

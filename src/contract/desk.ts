@@ -13,6 +13,10 @@ export type DeskDiscussion = {
   schedule: Schedule;
   responses: number;
   posts: number;
+  /** Students who ask for more time. */
+  asking: number;
+  /** Drafts and notes that students have begun in it. */
+  begun: number;
 };
 
 export type DeskWeek = {
@@ -48,11 +52,19 @@ export type Leave = {
   reason: string;
 };
 
+/** That a student asks for more time, and why. */
+export type TimeRequest = { person: string; name: string; reason: string; askedAt: number };
+
 /** One discussion on the desk: its dates, whether it is shown, and who has other deadlines. */
 export type DeskPage = {
   course: CourseView;
   discussion: DeskDiscussion & { week: number };
   dates: Dates;
   students: { id: string; name: string }[];
+  /** Students who owe a response and have shared none that stands. */
+  silent: { id: string; name: string }[];
+  /** Responses that nobody has answered yet. */
+  unanswered: number;
   leaves: Leave[];
+  requests: TimeRequest[];
 };

@@ -35,6 +35,9 @@ export type DiscussionHead = {
   now: Instant;
 };
 
+/** What became of one's asking for more time in a discussion. */
+export type AskedForTime = { askedAt: Instant; answered: 'not-yet' | 'granted' | 'refused' };
+
 /** A draft as an editor opens it; `keptAt` is null when nothing was kept yet. */
 export type OpenDraft = {
   submission: string;

@@ -53,6 +53,30 @@ function waysIn(): Way[] {
     });
 }
 
+/** Every function of ours that a page's form calls by itself, with its text. */
+const serverActions = (): [name: string, body: string][] =>
+  readdirSync(APP, { recursive: true, encoding: 'utf8' })
+    .filter((file) => /\.tsx?$/u.test(file))
+    .map((file) => readFileSync(join(APP, file), 'utf8'))
+    .filter((source) => source.startsWith("'use server'"))
+    .flatMap((source) =>
+      [...source.matchAll(/^export async function (\w+)([\s\S]*?)^\}/gmu)].map(
+        ([, name = '', body = '']): [string, string] => [name, body],
+      ),
+    );
+
+test('whatever a form calls by itself names its act as well, or is for who is not signed in', () => {
+  const all = serverActions();
+  expect(all.length).toBeGreaterThan(18);
+  const acts = Object.keys(ACTS);
+  for (const [name, body] of all) {
+    const act = /acting\(\s*'([^']+)'/u.exec(body)?.[1];
+    const guarded =
+      (act && acts.includes(act)) || /requireSteward\(|strangerDeps\(|verifyReceipt\(/u.test(body);
+    expect([name, Boolean(guarded)]).toEqual([name, true]);
+  }
+});
+
 const address = (path: string) =>
   path.replace(/\[(\w+)\]/gu, (_, name: string) => (name === 'slug' ? slugOf(path) : (NAMES[name] ?? '')));
 

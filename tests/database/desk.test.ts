@@ -1,9 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import type { Fields } from '@/core/outside/fields';
 import { courseWeek } from '@/server/courses/weeks';
 import type { Actor } from '@/server/deps';
+import { keepDraft } from '@/server/drafts/keep';
 import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';
+import { askForTime } from '@/server/discussions/more-time';
 import { responseRoom } from '@/server/discussions/response-room';
 import { actOnDesk, deskPage, type DeskAct } from '@/server/desk/discussion';
 import { changeRules, makeDiscussion, promptPage, rulesPage, takePromptIn } from '@/server/desk/prompts';
@@ -12,7 +15,7 @@ import { addWeek, changeWeek, dropWeek, moveTerm, termPage, weekSchema } from '@
 import { find } from '@/server/find/find';
 import { openIntake } from '@/server/outside/take-in';
 import { yourPart } from '@/server/discussions/your-part';
-import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
+import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
 let db: Knex;
@@ -166,6 +169,17 @@ describe('a prompt', () => {
       responseDue: '2026-10-22T23:59',
       repliesDue: '2026-10-25T23:59',
     });
+    await keepDraft(at('Tue 10:30'), world.people.jun, slug, {
+      kind: 'response',
+      parent: null,
+      submission: randomUUID(),
+      title: '',
+      doc: text('A thought that is begun.'),
+      base: 0,
+      conflict: 'tell',
+    });
+    for (const what of ['hide', 'remove'] as const)
+      expect(await act(slug, { act: what })).toMatchObject({ failure: { code: 'has-drafts' } });
     const { post } = await shared(
       db,
       world.people.jun,
@@ -207,6 +221,30 @@ describe('dates', () => {
   });
 });
 
+it('the desk says who has shared no response, and which nobody has answered', async () => {
+  const { imani, jun, noor } = world.people;
+  const about = async () => {
+    const page = await deskPage(at('Tue 12:00'), holt(), GEO, SEALED);
+    if (!page.ok) throw new Error();
+    const { silent, unanswered } = page.value;
+    return { silent: silent.map((s) => s.name.split(' ')[0]).sort(), unanswered };
+  };
+  expect(await about()).toEqual({ silent: ['Imani', 'Jun', 'Kwame', 'Noor', 'Rafi'], unanswered: 0 });
+  const first = await shared(db, noor, SEALED, 'Tue 11:00', shareInput('What I think of it all.'));
+  await shared(db, jun, SEALED, 'Tue 11:01', shareInput('Something else I think.'));
+  await act(SEALED, { act: 'excuse', person: world.people.kwame.id, reason: '' });
+  expect(await about()).toEqual({ silent: ['Imani', 'Rafi'], unanswered: 2 });
+  await shared(
+    db,
+    jun,
+    SEALED,
+    'Tue 11:10',
+    shareInput('To this I say yes.', { kind: 'reply', parent: first.post }),
+  );
+  await shared(db, imani, SEALED, 'Tue 11:20', shareInput('A third thought here.'));
+  expect(await about()).toEqual({ silent: ['Rafi'], unanswered: 2 });
+});
+
 describe('one student’s time', () => {
   it('is given, seen by them alone in the ledger, and taken back', async () => {
     const { rafi, imani } = world.people;
@@ -242,6 +280,43 @@ describe('one student’s time', () => {
     expect(await act(OPEN, { act: 'excuse', person: rafi.id, reason: 'ill' })).toMatchObject({ ok: true });
     const part = await yourPart(at('Tue 10:00'), rafi, OPEN);
     expect(part.ok && part.value.head.ledger?.obligations.every((o) => o.state === 'excused')).toBe(true);
+  });
+});
+
+describe('asking for more time', () => {
+  const asked = async (who: Actor) => {
+    const room = await responseRoom(at('Tue 13:00'), who, SEALED, { reading: null });
+    return room.ok ? (room.value.asked?.answered ?? null) : 'nothing';
+  };
+  const requests = async () => {
+    const page = await deskPage(at('Tue 13:00'), holt(), GEO, SEALED);
+    return page.ok ? page.value.requests.map((r) => [r.name, r.reason]) : [];
+  };
+
+  it('is read by staff alone, changes nothing by itself, and is answered with one press', async () => {
+    const { rafi, imani, stranger } = world.people;
+    const ask = (who: Actor, reason = 'My shifts moved to Thursday night.') =>
+      askForTime(at('Tue 12:30'), who, SEALED, reason);
+    expect(await asked(rafi)).toBeNull();
+    expect(await ask(rafi)).toMatchObject({ ok: true });
+    expect(await ask(holt())).toMatchObject({ failure: { code: 'not-asked-here' } });
+    expect(await ask(stranger)).toMatchObject({ failure: { code: 'not-found' } });
+    expect([await asked(rafi), await asked(imani)]).toEqual(['not-yet', null]);
+    expect(await requests()).toEqual([['Rafi Castellan', 'My shifts moved to Thursday night.']]);
+    const term = await termPage(at('Tue 13:00'), holt(), GEO);
+    const asking = term.ok
+      ? term.value.weeks.flatMap((w) => w.discussions).map((d) => [d.slug, d.asking])
+      : [];
+    expect(asking).toContainEqual([SEALED, 1]);
+    expect(asking).toContainEqual([OPEN, 0]);
+    expect(await act(SEALED, { act: 'refuse', person: rafi.id })).toMatchObject({ ok: true });
+    expect([await asked(rafi), await requests()]).toEqual(['refused', []]);
+    // Asked again it waits again, and more time answers it.
+    await ask(rafi, 'And now a train was late.');
+    expect(await asked(rafi)).toBe('not-yet');
+    const more = { responseDue: '2026-10-18T12:00', repliesDue: '', reason: 'shifts' };
+    expect(await act(SEALED, { act: 'extend', person: rafi.id, ...more })).toMatchObject({ ok: true });
+    expect([await asked(rafi), await requests()]).toEqual(['granted', []]);
   });
 });
 

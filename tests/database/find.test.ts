@@ -197,7 +197,9 @@ describe('near words, for every reader', () => {
           {
             reader: { id: who.id, staffIn: staff ? ([...mine] as never[]) : [] },
             within,
-            prompts: (await db('discussions').whereIn('course_id', [...mine]).pluck('id')) as never[],
+            prompts: (await db('discussions')
+              .whereIn('course_id', [...mine])
+              .pluck('id')) as never[],
             courses: [...mine] as never[],
           },
           [word],

@@ -1,10 +1,10 @@
 import 'server-only';
 import type { z } from 'zod';
 import type { CommonFailure, Endpoint, Failure, NamesIn } from '@/contract/endpoint';
-import { isInCourse, isOpen, mayDo, type Act, type OpenAct, type Standing } from '@/core/access/acts';
+import { isOpen, type Act, type OpenAct } from '@/core/access/acts';
 import type { Result } from '@/core/result';
-import { standingsAt } from '@/server/access/standing';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
+import { mayAt } from './acting';
 import { requireVisitor, visitor, type Visitor } from './session';
 import { uploadedForm, type UploadedForm } from './upload';
 import { bodyFields, bodyText, fromOwnPages, isJson, unexpected } from './write';
@@ -45,14 +45,7 @@ const refused = (failure: Failure) =>
     { status: STATUS[failure.code] ?? (CONFLICTS.has(failure.code) ? 409 : 422) },
   );
 
-/** Whether the table of acts lets somebody do this, by who they are at the place that the address names. */
-async function allowed(act: Act, { deps, actor, steward }: Visitor, request: Request): Promise<boolean> {
-  const standings: Standing[] = steward ? ['person', 'steward'] : ['person'];
-  return mayDo(
-    act,
-    isInCourse(act) ? await standingsAt(deps, actor, new URL(request.url).pathname) : standings,
-  );
-}
+const allowed = (act: Act, who: Visitor, request: Request) => mayAt(act, who, new URL(request.url).pathname);
 
 /** What was done or refused, for a script of ours and for nobody to keep. */
 const told = (done: Result<object | null, Failure>) =>

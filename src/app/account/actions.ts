@@ -13,14 +13,15 @@ import {
 } from '@/server/people/account';
 import { joinByCode } from '@/server/people/join';
 import type { Told } from '@/ui/people/told';
-import { comingFrom, proofOf, requireVisitor, takeSessionCookie } from '../_request/session';
+import { acting } from '../_request/acting';
+import { comingFrom, proofOf, takeSessionCookie } from '../_request/session';
 import { readTold } from '../_request/told';
 
 const done = (answer: string) => redirect(accountAt({ answer }));
 
 /** Keeps who one is here. */
 export async function keepSelf(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(selfSchema, form);
   if (!read.ok) return read.told;
   await changeSelf(who.deps, who.actor, read.value);
@@ -29,7 +30,7 @@ export async function keepSelf(before: Told, form: FormData): Promise<Told> {
 
 /** Changes the own password. */
 export async function changeOwnPassword(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(
     z.object({ password: z.string().max(1_000).default(''), nextPassword: z.string().max(1_000) }),
     form,
@@ -46,7 +47,7 @@ export async function changeOwnPassword(before: Told, form: FormData): Promise<T
 
 /** Asks for another mail address. */
 export async function newAddress(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(addressSchema, form);
   if (!read.ok) return read.told;
   const { email, password } = read.value;
@@ -57,7 +58,7 @@ export async function newAddress(before: Told, form: FormData): Promise<Told> {
 
 /** Ends the own account. */
 export async function endOwn(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(z.object({ password: z.string().max(1_000).default('') }), form);
   if (!read.ok) return read.told;
   const ended = await endOwnAccount(who.deps, who.actor, await proofOf(who, read.value.password));
@@ -68,7 +69,7 @@ export async function endOwn(before: Told, form: FormData): Promise<Told> {
 
 /** Into a course by its code. */
 export async function joinCourse(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(z.object({ code: z.string().min(1).max(60) }), form);
   if (!read.ok) return read.told;
   const { network } = await comingFrom();

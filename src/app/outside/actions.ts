@@ -4,12 +4,12 @@ import { briefAt, discussionsAt, newOutsideAt, outsideAt, responseAt } from '@/c
 import { redirect } from 'next/navigation';
 import { confirmIntake, correctRules } from '@/server/outside/confirm';
 import type { BriefState } from '@/ui/outside/brief-form';
+import { acting } from '../_request/acting';
 import { briefFields } from '../_request/brief-fields';
-import { requireVisitor } from '../_request/session';
 
 /** Confirms a prompt that was brought in, or gives the form back with what is wrong in it. */
 export async function confirmPrompt(id: string, before: BriefState, form: FormData): Promise<BriefState> {
-  const who = await requireVisitor(outsideAt(id));
+  const who = await acting('bring a prompt in', outsideAt(id));
   const fields = briefFields(form);
   const done = await confirmIntake(who.deps, who.actor, id, fields);
   if (done.ok) redirect(responseAt(done.value.slug));
@@ -19,7 +19,7 @@ export async function confirmPrompt(id: string, before: BriefState, form: FormDa
 
 /** Corrects the rules of an outside discussion. */
 export async function correctPrompt(slug: string, before: BriefState, form: FormData): Promise<BriefState> {
-  const who = await requireVisitor(briefAt(slug));
+  const who = await acting('keep an outside discussion', briefAt(slug));
   const fields = briefFields(form);
   const done = await correctRules(who.deps, who.actor, slug, fields);
   if (done.ok) redirect(responseAt(slug));

@@ -49,6 +49,7 @@ export const ACTS = {
   'note what was watched': MEMBERS,
 
   'estimate oneself': ['student', 'owner'],
+  'ask for time': ['student'],
   'mark by the rubric': ['staff'],
   'keep the desk': ['staff'],
   announce: ['staff'],

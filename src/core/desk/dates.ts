@@ -14,7 +14,9 @@ const isTime = (wall: string) => WALL.test(wall) && !Number.isNaN(Date.parse(`${
  *
  * @example a response due before the opening gives `before-opening` at `responseDue`
  */
-export function checkedDates(said: Record<DateField, string>): Result<Dates, { code: 'dates'; problems: DateProblem[] }> {
+export function checkedDates(
+  said: Record<DateField, string>,
+): Result<Dates, { code: 'dates'; problems: DateProblem[] }> {
   const { opens, responseDue, repliesDue } = said;
   const problems: DateProblem[] = (['opens', 'responseDue', 'repliesDue'] as const)
     .filter((field) => !isTime(said[field]))

@@ -2,11 +2,17 @@ import type { Dates } from '@/core/desk/dates';
 import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
 import type { Db } from '../connection';
 
-/** How many posts each discussion of a course has, gone ones too, and whether the class sees it. */
-export async function deskFigures(
-  db: Db,
-  course: CourseId,
-): Promise<Map<DiscussionId, { posts: number; shown: boolean }>> {
+export type DeskFigures = {
+  posts: number;
+  shown: boolean;
+  /** Students who ask for more time. */
+  asking: number;
+  /** Drafts and notes that somebody has begun in it: how many, and nothing of them. */
+  begun: number;
+};
+
+/** How many posts each discussion of a course has, gone ones too, whether the class sees it, and what students have begun and ask for in it. */
+export async function deskFigures(db: Db, course: CourseId): Promise<Map<DiscussionId, DeskFigures>> {
   const rows = await db('discussions as d')
     .where('d.course_id', course)
     .select(
@@ -15,9 +21,25 @@ export async function deskFigures(
       db.raw(
         '(select count(*) from posts p where p.course_id = d.course_id and p.discussion_id = d.id) as posts',
       ),
+      db.raw(
+        `(select count(*) from time_requests t where t.course_id = d.course_id and t.discussion_id = d.id
+          and t.answered_at is null) as asking`,
+      ),
+      db.raw(
+        `(select count(*) from drafts x where x.course_id = d.course_id and x.discussion_id = d.id and not x.blank)
+          + (select count(*) from notes_to_self n where n.course_id = d.course_id and n.discussion_id = d.id) as begun`,
+      ),
     );
   return new Map(
-    rows.map((r) => [r.id as DiscussionId, { posts: Number(r.posts), shown: r.shown as boolean }]),
+    rows.map((r) => [
+      r.id as DiscussionId,
+      {
+        posts: Number(r.posts),
+        shown: r.shown as boolean,
+        asking: Number(r.asking),
+        begun: Number(r.begun),
+      },
+    ]),
   );
 }
 

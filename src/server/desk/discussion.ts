@@ -16,9 +16,13 @@ import {
   setDates,
   setShown,
 } from '@/db/queries/desk';
-import type { NotFound } from '../access/enter';
+import { enterDiscussion, type NotFound } from '../access/enter';
+import { visibleOutlines } from '../access/visible-posts';
+import { answerTimeRequest, openTimeRequests } from '@/db/queries/time-requests';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { isWithoutReply } from '../discussions/lines';
+import { loadedFrom, stands } from '../discussions/loaded-conversation';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
 import { onSheet } from './term';
 
@@ -62,14 +66,30 @@ export async function deskPage(
   const found = await discussionOnDesk(deps.db, actor, course, name);
   if (!found.ok) return found;
   const { record } = found.value;
-  const students = await studentsOf(deps.db, course);
+  const entered = await enterDiscussion(deps, actor, name);
+  if (!entered.ok) return entered;
+  const [students, { posts }] = await Promise.all([
+    studentsOf(deps.db, course),
+    visibleOutlines(deps.db, actor, entered.value),
+  ]);
+  const others = await leaves(deps.db, course, record.id, students);
+  const loaded = loadedFrom(actor.id, entered.value, posts, new Map(), new Map());
+  const spoken = new Set<string>(
+    posts.filter((p) => p.kind === 'response' && stands(p)).map((p) => p.author.id),
+  );
+  const free = new Set(others.filter((l) => l.excused).map((l) => l.person));
   const { opens, responseDue, repliesDue } = record.timetable;
   return ok({
     course,
     discussion: { ...onSheet(record, deps.now, found.value), week: record.week.number },
     dates: { opens, responseDue, repliesDue },
     students: students.map(({ id, name: called }) => ({ id, name: called })),
-    leaves: await leaves(deps.db, course, record.id, students),
+    silent: students
+      .filter((s) => !spoken.has(s.id) && !free.has(s.id))
+      .map(({ id, name: called }) => ({ id, name: called })),
+    unanswered: loaded.trees.filter((t) => stands(t.post) && isWithoutReply(loaded, t)).length,
+    leaves: others,
+    requests: await openTimeRequests(deps.db, { course: course.id, discussion: record.id }),
   });
 }
 
@@ -85,12 +105,13 @@ export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
   z.object({ act: z.literal('extend'), person: z.uuid(), responseDue: when, repliesDue: when, reason }),
   z.object({ act: z.literal('excuse'), person: z.uuid(), reason }),
-  z.object({ act: z.literal('usual'), person: z.uuid() }),
+  z.object({ act: z.enum(['usual', 'refuse']), person: z.uuid() }),
 ]);
 export type DeskAct = z.output<typeof deskActSchema>;
 export type DeskFailure =
   | NotFound
   | { code: 'has-posts' }
+  | { code: 'has-drafts' }
   | { code: 'no-student' }
   | { code: 'no-dates' }
   | { code: 'dates'; problems: DateProblem[] };
@@ -114,7 +135,7 @@ export async function actOnDesk(
   return deps.db.transaction(async (tx) => {
     const found = await discussionOnDesk(tx, actor, course, name);
     if (!found.ok) return found;
-    const { record, posts } = found.value;
+    const { record, posts, begun } = found.value;
     const place = { course: course.id, discussion: record.id };
     if ('person' in act && !(await studentsOf(tx, course)).some((p) => p.id === act.person))
       return fail({ code: 'no-student' as const });
@@ -126,6 +147,8 @@ export async function actOnDesk(
       case 'remove':
         // A prompt that somebody has answered stays where it is.
         if (posts > 0) return fail({ code: 'has-posts' as const });
+        // And what somebody has begun to write is never taken from them.
+        if (begun > 0) return fail({ code: 'has-drafts' as const });
         if (act.act === 'hide') await setShown(tx, course.id, record.id, false);
         else await deleteDiscussion(tx, course.id, record.id);
         return ok(null);
@@ -149,10 +172,16 @@ export async function actOnDesk(
           repliesDue: replies === usual.repliesDue && response !== usual.responseDue ? null : replies,
           reason: act.reason,
         });
+        // Whoever asked has their answer with it.
+        await answerTimeRequest(tx, place, personId(act.person), true, deps.now);
         return ok(null);
       }
       case 'excuse':
         await putExcusal(tx, place, personId(act.person), act.reason);
+        await answerTimeRequest(tx, place, personId(act.person), true, deps.now);
+        return ok(null);
+      case 'refuse':
+        await answerTimeRequest(tx, place, personId(act.person), false, deps.now);
         return ok(null);
       case 'usual':
         await dropLeave(tx, place, personId(act.person));

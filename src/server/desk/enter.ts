@@ -1,10 +1,13 @@
 import { fail, ok, type Result } from '@/core/result';
 import { discussionBySlug, type DiscussionWithPrompt } from '@/db/queries/discussions';
-import { deskFigures } from '@/db/queries/desk';
+import { deskFigures, type DeskFigures } from '@/db/queries/desk';
 import type { Db } from '@/db/connection';
 import type { NotFound } from '../access/enter';
 import { enterCourse, type EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+
+/** Of a discussion that was made in this very moment. */
+export const NO_FIGURES: DeskFigures = { posts: 0, shown: true, asking: 0, begun: 0 };
 
 /** The door to a course's desk: to whoever does not teach the course there is none. */
 export async function enterDesk(
@@ -16,7 +19,7 @@ export async function enterDesk(
   return door.ok && (!door.value.staff || door.value.outside) ? fail({ code: 'not-found' }) : door;
 }
 
-export type OnDesk = { record: DiscussionWithPrompt; posts: number; shown: boolean };
+export type OnDesk = DeskFigures & { record: DiscussionWithPrompt };
 
 /** A discussion of a course whose desk one is at. */
 export async function discussionOnDesk(
@@ -28,5 +31,5 @@ export async function discussionOnDesk(
   const record = await discussionBySlug(db, actor.id, slug);
   if (record?.course.id !== course.id) return fail({ code: 'not-found' });
   const figures = (await deskFigures(db, course.id)).get(record.id);
-  return ok({ record, posts: figures?.posts ?? 0, shown: figures?.shown ?? true });
+  return ok({ record, ...(figures ?? NO_FIGURES) });
 }

@@ -15,29 +15,32 @@ import {
   insertWeek,
   moveWeeks,
   updateWeek,
+  type DeskFigures,
 } from '@/db/queries/desk';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { intakesFor } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
-import { enterDesk } from './enter';
+import { enterDesk, NO_FIGURES } from './enter';
 
 /** A discussion as the sheet shows it, by the course's own clocks. */
 export function onSheet(
   record: DiscussionRecord,
   now: Deps['now'],
-  figures: { posts: number; shown: boolean } | undefined,
+  { posts, shown, asking, begun }: DeskFigures = NO_FIGURES,
 ): DeskDiscussion {
   const schedule = resolveSchedule(record.timetable);
   return {
     slug: record.slug,
     title: record.title,
     state: discussionState(schedule, now),
-    shown: figures?.shown ?? true,
+    shown,
     schedule,
     responses: record.responses,
-    posts: figures?.posts ?? 0,
+    posts,
+    asking,
+    begun,
   };
 }
 

@@ -120,6 +120,10 @@ export type Listed = {
   reasons: ReadonlyMap<PostId, Reason[]>;
 };
 
+/** Whether a post is a response that nobody has answered, so that one could read the answer. */
+export const isWithoutReply = (loaded: LoadedConversation, b: PostBranch): boolean =>
+  b.post.kind === 'response' && !beneath(loaded, b).some((r) => stands(r.post));
+
 /** What each filter lets through of the posts. */
 function filtersOf(loaded: LoadedConversation, worth: ReadonlySet<PostId>, { person, found }: Asked) {
   const { reader, branches, rootOf, reactions, followed, trees } = loaded;
@@ -139,10 +143,7 @@ function filtersOf(loaded: LoadedConversation, worth: ReadonlySet<PostId>, { per
     worth: (b) => worth.has(b.post.id),
     all: () => true,
     unread: (b) => isUnreadFor(b.post, reader),
-    'no-replies': (b) =>
-      b.post.kind === 'response' &&
-      b.post.author.id !== reader &&
-      !beneath(loaded, b).some((r) => stands(r.post)),
+    'no-replies': (b) => b.post.author.id !== reader && isWithoutReply(loaded, b),
     yours: (b) => spoken.has(root(b)),
     followed: (b) => followed.has(root(b)),
     'to-you': ({ post }) =>

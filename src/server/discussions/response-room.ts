@@ -1,5 +1,5 @@
 import type { JudgedText } from '@/contract/part';
-import type { DiscussionHead, OpenDraft } from '@/contract/discussion';
+import type { AskedForTime, DiscussionHead, OpenDraft } from '@/contract/discussion';
 import type { RubricSheet } from '@/contract/rubric';
 import { paceOf } from '@/core/planning/pace';
 import { readingMinutes } from '@/core/reading/minutes';
@@ -7,6 +7,7 @@ import { contradictions, type Contradiction } from '@/core/syllabus/contradictio
 import { askTogether } from '@/db/ask';
 import { recordingOf } from '@/db/queries/recordings';
 import { viewingsDone } from '@/db/queries/viewings';
+import { askedForTime } from '@/db/queries/time-requests';
 import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
@@ -57,6 +58,8 @@ export type ResponseRoom = {
   viewings: (Viewing & { done: boolean })[];
   recording: { id: string; speaker: string } | null;
   note: NoteToSelf | null;
+  /** What became of asking for more time. */
+  asked: AskedForTime | null;
 };
 
 export async function responseRoom(
@@ -83,6 +86,7 @@ export async function responseRoom(
       done: viewingsDone(deps.db, actor.id, record.id),
       recording: recordingOf(deps.db, { discussion: record.id }),
       note: noteToSelf(deps.db, actor.id, record.id),
+      asked: askedForTime(deps.db, actor.id, record.id),
     }),
   ]);
   const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
@@ -129,6 +133,7 @@ export async function responseRoom(
     viewings: record.viewings.map((v) => ({ ...v, done: around.done.includes(v.id) })),
     recording: around.recording,
     note: around.note,
+    asked: around.asked,
     draft: await openDraft(
       deps,
       actor,

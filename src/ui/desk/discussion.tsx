@@ -5,7 +5,7 @@ import type { DeskPage, Leave } from '@/contract/desk';
 import { WhenField } from '../frame/when-field';
 import { deskState } from '../words/desk';
 import { plural } from '../words/plural';
-import { wallText } from '../words/time';
+import { moment, wallText } from '../words/time';
 
 const When = (props: { label: string; name: string; wall: string; hint?: string }) => (
   <label className="grid content-start gap-1 font-semibold">
@@ -102,11 +102,93 @@ function Time({ page }: { page: DeskPage }) {
   );
 }
 
+/** What students ask for: answered by giving time below, or with a no. */
+function Requests({ page, zone }: { page: DeskPage; zone: string }) {
+  const { course, discussion, requests } = page;
+  if (requests.length === 0) return null;
+  return (
+    <Part
+      id="requests"
+      title={requests.length === 1 ? '1 asks for more time' : `${requests.length} ask for more time`}
+    >
+      <ul className="grid gap-3">
+        {requests.map((r) => (
+          <li key={r.person} className="rounded-control border border-rule bg-page px-3 py-2">
+            <p>
+              <b>{r.name}</b>: “{r.reason}”
+            </p>
+            <p className="text-[12.5px] text-ink-2">{moment(r.askedAt, zone)}</p>
+            <form
+              action={deskActAt(course.slug, discussion.slug)}
+              method="post"
+              className="mt-2 grid gap-2"
+              aria-label={`Answer ${r.name}`}
+            >
+              <input type="hidden" name="person" value={r.person} />
+              <When label="Response until" name="responseDue" wall="" />
+              <When label="Replies until" name="repliesDue" wall="" />
+              <div className="flex flex-wrap gap-2">
+                <button type="submit" name="act" value="extend" className="btn go">
+                  Give it
+                </button>
+                <button type="submit" name="act" value="refuse" className="btn" aria-label={`No, ${r.name}`}>
+                  No
+                </button>
+              </div>
+            </form>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+/** Names are shown of so many; the rest is counted. */
+const NAMES_SHOWN = 12;
+
+/** Who has not spoken, and whom nobody has answered. */
+function NeedAWord({ page }: { page: DeskPage }) {
+  const { discussion, silent, unanswered } = page;
+  if (silent.length + unanswered === 0) return null;
+  return (
+    <Part id="word" title="Who may need a word">
+      {silent.length ? (
+        <>
+          <p>
+            <b>{silent.length}</b> {silent.length === 1 ? 'has' : 'have'} shared no response
+          </p>
+          <ul className="flex flex-wrap gap-1.5">
+            {silent.slice(0, NAMES_SHOWN).map((s) => (
+              <li key={s.id} className="rounded-[5px] border border-rule bg-page px-2 py-0.5 text-[12.5px]">
+                {s.name}
+              </li>
+            ))}
+            {silent.length > NAMES_SHOWN ? (
+              <li className="px-1 py-0.5 text-[12.5px] text-ink-2">and {silent.length - NAMES_SHOWN} more</li>
+            ) : null}
+          </ul>
+        </>
+      ) : null}
+      {unanswered ? (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="grow">
+            <b>{unanswered}</b> {unanswered === 1 ? 'response' : 'responses'} without a reply
+          </span>
+          <Link className="link" href={conversationAt(discussion.slug, { show: 'no-replies' })}>
+            Read {unanswered === 1 ? 'it' : 'them'}
+          </Link>
+        </p>
+      ) : null}
+    </Part>
+  );
+}
+
 /** One discussion on the right page of the desk. */
-export function DeskDiscussionPage({ page }: { page: DeskPage }) {
+export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: string }) {
   const { course, discussion, dates } = page;
   const action = deskActAt(course.slug, discussion.slug);
   const fresh = discussion.posts === 0;
+  const untouched = fresh && discussion.begun === 0;
   return (
     <div className="grid content-start">
       <div className="grid gap-3 px-5 py-4">
@@ -140,23 +222,31 @@ export function DeskDiscussionPage({ page }: { page: DeskPage }) {
               Show it to the class
             </button>
           )}
-          {fresh && discussion.shown ? (
+          {untouched && discussion.shown ? (
             <button type="submit" name="act" value="hide" className="btn">
               Hide it again
             </button>
           ) : null}
-          {fresh && !discussion.shown ? (
+          {untouched && !discussion.shown ? (
             <button type="submit" name="act" value="remove" className="btn border-brick text-brick">
               Take it away
             </button>
           ) : null}
         </form>
+        {fresh && !untouched ? (
+          <p className="text-[12.5px] text-ink-2">
+            {discussion.begun === 1 ? 'Somebody has' : `${discussion.begun} have`} begun to write in it: it
+            stays in sight.
+          </p>
+        ) : null}
         {fresh ? null : (
           <p className="text-[12.5px] text-ink-2">
             Somebody has shared something in it: what it asks for stays, and it stays in sight.
           </p>
         )}
       </div>
+      <Requests page={page} zone={zone} />
+      {discussion.shown ? <NeedAWord page={page} /> : null}
       <Part id="dates" title="Dates, by the course’s clock">
         <form action={action} method="post" className="grid gap-3">
           <When label="Opens" name="opens" wall={dates.opens} />

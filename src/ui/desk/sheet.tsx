@@ -44,6 +44,12 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
         </h3>
         <p className={`text-[12.5px] ${discussion.shown ? 'text-ink-2' : 'font-semibold text-ochre-ink'}`}>
           {deskState(discussion)}
+          {discussion.asking ? (
+            <b className="text-ochre-ink">
+              {' · '}
+              {discussion.asking === 1 ? '1 asks' : `${discussion.asking} ask`} for more time
+            </b>
+          ) : null}
         </p>
       </div>
       <p className="text-[12.5px]">

@@ -4,6 +4,7 @@ import { shareFailureText, type SaidByCode } from '../words/failures';
 const GOOD: Record<string, string> = {
   kept: 'Your draft is kept.',
   changed: 'Your post is changed: the class reads the new text, and the one before is kept.',
+  'time-asked': 'Asked: the staff of the course see it, and why. Until they answer, your deadlines stay.',
   'note-kept': 'Your note to yourself is kept.',
   withdrawn: 'It is withdrawn: nobody reads it any more, and its text is your draft again.',
 };
@@ -12,6 +13,7 @@ const REFUSED: Record<string, string> = {
     'It was not shared: this discussion is sealed until your own response is shared. Your text is kept as a draft.',
   answered: 'It was not withdrawn: somebody has answered it meanwhile. It can still be changed.',
   'deadline-passed': 'It was not withdrawn: its deadline has passed. It can still be changed.',
+  'time-not-asked': 'Nothing was asked: write in a sentence why. Your deadlines stay as they are.',
   gone: 'It was withdrawn or hidden before.',
 };
 

@@ -19,7 +19,8 @@ import type { RubricSheet } from '@/contract/rubric';
 import { Viewings } from './viewings';
 import { PromptText } from './prompt-text';
 import { requirementStatuses } from './requirement-statuses';
-import type { DiscussionHead } from '@/contract/discussion';
+import type { AskedForTime, DiscussionHead } from '@/contract/discussion';
+import { MoreTime } from './more-time';
 import { Unclear } from './unclear';
 import type { Doc } from '@/core/document/nodes';
 import { strictest, type Disagreement } from '@/core/prompts/disagreements';
@@ -68,6 +69,7 @@ export function PromptPage({
   viewings,
   recording,
   note,
+  asked,
 }: {
   head: DiscussionHead;
   prompt: Doc;
@@ -81,6 +83,7 @@ export function PromptPage({
   viewings: (Viewing & { done: boolean })[];
   recording: { id: string; speaker: string } | null;
   note: { body: string; keptAt: number } | null;
+  asked: AskedForTime | null;
 }) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
@@ -146,6 +149,9 @@ export function PromptPage({
         )}
         {brief.points ? row('Worth', plural(brief.points, 'point')) : null}
       </dl>
+      {head.ledger && !head.course.outside ? (
+        <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
+      ) : null}
       <Contradicted found={contradictions} />
       <Asked title="Your response needs" rules={responseRules(stricter)} confirmed={responseRules(brief)} />
       {brief.replies.count > 0 ? (

@@ -33,6 +33,8 @@ const TROUBLES: Record<string, string> = {
   'week-in-use': 'There is something in this week, so it stays. Nothing was changed.',
   'has-posts':
     'Somebody has shared something in it, so it stays as it is: what counted goes on counting. Its dates can be changed.',
+  'has-drafts':
+    'Somebody has begun to write in it, so it stays in sight: nothing is taken from them. Its dates can be changed.',
   'not-empty': 'There are weeks in this course already, so nothing was taken over.',
   'nothing-there': 'There is no week in that course. Nothing was changed.',
   'no-student': 'That is no student of this course. Nothing was changed.',
@@ -58,6 +60,7 @@ const DONE: Record<string, string> = {
   dates: 'The dates are kept.',
   extend: 'They have more time, and see it on their page.',
   excuse: 'Excused: nothing is owed.',
+  refuse: 'Answered: no. They see it on their page.',
   usual: 'They have everybody’s deadlines again.',
   away: 'Put away.',
 };

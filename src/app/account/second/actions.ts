@@ -11,14 +11,15 @@ import {
 } from '@/server/ways-in/second-factor';
 import type { TellingCodes } from '@/ui/account/told-codes';
 import type { Told } from '@/ui/people/told';
-import { comingFrom, proofOf, requireVisitor, withBox, withTime } from '../../_request/session';
+import { acting } from '../../_request/acting';
+import { comingFrom, proofOf, withBox, withTime } from '../../_request/session';
 import { readTold } from '../../_request/told';
 
 const proofSchema = z.object({ password: z.string().max(1_000).default('') });
 
 /** Proposes a second factor, and goes to the page where it is set up. */
 export async function beginSecond(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(proofSchema, form);
   if (!read.ok) return read.told;
   const begun = await beginSecondFactor(
@@ -32,7 +33,7 @@ export async function beginSecond(before: Told, form: FormData): Promise<Told> {
 
 /** A code of it was shown: from now on it is asked for. */
 export async function confirmSecond(before: TellingCodes, form: FormData): Promise<TellingCodes> {
-  const who = await requireVisitor(secondFactorAt());
+  const who = await acting('keep oneself', secondFactorAt());
   const read = readTold(z.object({ code: z.string().max(60) }), form);
   if (!read.ok) return { told: read.told, codes: null };
   const { network } = await comingFrom();
@@ -44,7 +45,7 @@ export async function confirmSecond(before: TellingCodes, form: FormData): Promi
 
 /** New recovery codes. */
 export async function renewCodes(before: TellingCodes, form: FormData): Promise<TellingCodes> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(proofSchema, form);
   if (!read.ok) return { told: read.told, codes: null };
   const done = await renewRecoveryCodes(who.deps, who.actor, await proofOf(who, read.value.password));
@@ -55,7 +56,7 @@ export async function renewCodes(before: TellingCodes, form: FormData): Promise<
 
 /** No second factor any more. */
 export async function endSecond(before: Told, form: FormData): Promise<Told> {
-  const who = await requireVisitor(accountAt());
+  const who = await acting('keep oneself', accountAt());
   const read = readTold(proofSchema, form);
   if (!read.ok) return read.told;
   const ended = await endSecondFactor(who.deps, who.actor, await proofOf(who, read.value.password));

@@ -4,8 +4,8 @@ import { redirect } from 'next/navigation';
 import { deskAt, deskDiscussionAt, deskPromptAt, deskRulesAt } from '@/contract/addresses';
 import { changeRules, makeDiscussion } from '@/server/desk/prompts';
 import type { BriefState } from '@/ui/outside/brief-form';
+import { acting } from '../../../_request/acting';
 import { briefFields } from '../../../_request/brief-fields';
-import { requireVisitor } from '../../../_request/session';
 
 /** Makes a discussion of a prompt, or gives the form back with what is wrong in it. */
 export async function confirmForCourse(
@@ -14,7 +14,7 @@ export async function confirmForCourse(
   before: BriefState,
   form: FormData,
 ): Promise<BriefState> {
-  const who = await requireVisitor(deskPromptAt(course, id));
+  const who = await acting('keep the desk', deskPromptAt(course, id));
   const fields = briefFields(form);
   const done = await makeDiscussion(who.deps, who.actor, course, id, fields);
   if (done.ok) redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
@@ -29,7 +29,7 @@ export async function changeForCourse(
   before: BriefState,
   form: FormData,
 ): Promise<BriefState> {
-  const who = await requireVisitor(deskRulesAt(course, slug));
+  const who = await acting('keep the desk', deskRulesAt(course, slug));
   const fields = briefFields(form);
   const done = await changeRules(who.deps, who.actor, course, slug, fields);
   if (done.ok) redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));

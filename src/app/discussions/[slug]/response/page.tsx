@@ -50,6 +50,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
       viewings={found.value.viewings}
       recording={found.value.recording}
       note={found.value.note}
+      asked={found.value.asked}
     />
   );
   return (

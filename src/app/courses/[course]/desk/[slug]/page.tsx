@@ -20,7 +20,7 @@ export default async function DeskDiscussionRoute({ params, searchParams }: Prop
       {async (who) => {
         const page = await deskPage(who.deps, who.actor, course, slug);
         if (!page.ok) notFound();
-        return <DeskDiscussionPage page={page.value} />;
+        return <DeskDiscussionPage page={page.value} zone={who.actor.timeZone} />;
       }}
     </Desk>
   );

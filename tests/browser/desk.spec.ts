@@ -1,0 +1,89 @@
+import { enterAs, startAfresh } from './help';
+import { expect, test } from './test';
+
+test.beforeEach(() => startAfresh());
+
+const DESK = '/courses/geo-115/desk';
+
+test('a student asks for more time, and the answer is one press', async ({ page, browser }) => {
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  await page.getByText('Ask for more time').click();
+  await page.getByLabel('Why, in a sentence').fill('My shifts moved to Thursday night.');
+  await page.getByRole('button', { name: 'Ask', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Until they answer' })).toBeVisible();
+
+  const staff = await (await browser.newContext()).newPage();
+  await enterAs(staff, 'Dr. Maren Holt', DESK);
+  await expect(staff.getByText('1 asks for more time')).toBeVisible();
+  await staff.getByRole('link', { name: /levees be moved/u }).click();
+  const answer = staff.getByRole('form', { name: 'Answer Imani Okoro' });
+  await expect(staff.getByText('“My shifts moved to Thursday night.”')).toBeVisible();
+  await answer.getByLabel('Response until').fill('2026-10-17 23:59');
+  await answer.getByRole('button', { name: 'Give it' }).click();
+  await expect(staff.getByRole('status').filter({ hasText: 'They have more time' })).toBeVisible();
+
+  await page.goto('/discussions/geo-115-w6/response');
+  await expect(page.getByText('You were given more time', { exact: false })).toBeVisible();
+  await expect(page.getByText('Sat 17 Oct, 23:59').first()).toBeVisible();
+  // Somebody else has everybody's.
+  const other = await (await browser.newContext()).newPage();
+  await enterAs(other, 'Noor Vasquez', '/discussions/geo-115-w6/response');
+  await expect(other.getByText('Sat 17 Oct, 23:59')).toHaveCount(0);
+});
+
+test('a prompt is dropped in, confirmed, and opened to the class when it is shown', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Dr. Maren Holt', DESK);
+  await expect(page.getByRole('heading', { name: 'The term on one sheet' })).toBeVisible();
+  await expect(page.getByText('not shown to students yet')).toBeVisible();
+  await page.getByRole('link', { name: 'Write a prompt' }).first().click();
+  await page
+    .getByLabel('The prompt’s text')
+    .fill(
+      'The last word\n\nIn at least 80 words, say what you would tell the council. Reply to two classmates in at least 30 words each. Responses are due Thursday, 17 December at 23:59; replies Sunday, 20 December at 23:59.',
+    );
+  await page.getByRole('button', { name: 'Read the prompt' }).click();
+  await expect(page.getByLabel('How many replies')).toHaveValue('2');
+  await page.getByLabel('How many replies').fill('3');
+  await page.getByRole('button', { name: 'Make it a discussion' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'It is a discussion now' })).toBeVisible();
+  const address = new URL(page.url()).pathname.replace(`${DESK}/`, '/discussions/');
+
+  const student = await (await browser.newContext()).newPage();
+  await enterAs(student, 'Imani Okoro');
+  expect((await student.goto(`${address}/response`))?.status()).toBe(404);
+  await page.getByRole('link', { name: 'What it asks for' }).click();
+  await page.getByLabel('How many replies').fill('2');
+  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'this is what it asks for now' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show it to the class' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'The class sees it' })).toBeVisible();
+  await student.goto(`${address}/response`);
+  await expect(student.getByRole('heading', { level: 1 })).toContainText('The last word');
+  await expect(student.getByText('2 replies').first()).toBeVisible();
+});
+
+test('dates move together, and a week is made and taken away', async ({ page }) => {
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}?week=7`);
+  const line = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Week 7' })
+    .or(page.getByText('Thu 22 Oct, 23:59'));
+  await expect(line.first()).toBeVisible();
+  await page.getByRole('button', { name: 'One week later' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Moved' })).toBeVisible();
+  await expect(page.getByText('Thu 29 Oct, 23:59').first()).toBeVisible();
+  await expect(page.getByText('Thu 22 Oct, 23:59')).toHaveCount(0);
+  await page.getByRole('button', { name: 'One week earlier' }).click();
+  await expect(page.getByText('Thu 22 Oct, 23:59').first()).toBeVisible();
+
+  await page.goto(DESK);
+  await page.getByLabel('Title').fill('The sea');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'The week is added' })).toBeVisible();
+  await page.getByRole('link', { name: /The sea: change it$/u }).click();
+  await page.getByRole('button', { name: 'Take the week away' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'taken away' })).toBeVisible();
+});
