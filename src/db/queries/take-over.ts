@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import type { CourseId, PersonId } from '@/core/ids';
 import type { Db } from '../connection';
 
@@ -6,6 +5,8 @@ import type { Db } from '../connection';
 export type TakenOver = { weeks: number; discussions: number; readings: number };
 
 type Way = { from: CourseId; to: CourseId; days: number; by: PersonId };
+/** New names: in addresses, free of others, and of rows. */
+type Naming = { slug: (wanted: string) => Promise<string>; id: () => string };
 
 /** The weeks, so many days later. */
 async function takeWeeks(tx: Db, way: Way): Promise<number> {
@@ -18,7 +19,7 @@ async function takeWeeks(tx: Db, way: Way): Promise<number> {
 }
 
 /** Files that readings and prompts carry are the new course's as well, each under a name of its own: the content is one. */
-async function takeFiles(tx: Db, { from, to, by }: Way): Promise<Map<string, string>> {
+async function takeFiles(tx: Db, { from, to, by }: Way, naming: Naming): Promise<Map<string, string>> {
   const ids: string[] = await tx('files as f')
     .where('f.course_id', from)
     .whereNotNull('f.sha256')
@@ -30,7 +31,7 @@ async function takeFiles(tx: Db, { from, to, by }: Way): Promise<Map<string, str
         ),
     )
     .pluck('f.id');
-  const names = new Map(ids.map((id) => [id, randomUUID()]));
+  const names = new Map(ids.map((id) => [id, naming.id()]));
   for (const [old, id] of names) {
     await tx.raw(
       `insert into files (id, course_id, owner_id, name, began_at, expected, received, sha256, media_type, bytes, width, height)
@@ -56,15 +57,13 @@ const renamed = (doc: unknown, names: ReadonlyMap<string, string>): string | nul
 const renamedAll = (ids: readonly string[], names: ReadonlyMap<string, string>) =>
   ids.flatMap((id) => names.get(id) ?? []);
 
-type Slug = (wanted: string) => Promise<string>;
-
-async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string, string>, slug: Slug) {
+async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string, string>, naming: Naming) {
   const rows = await tx('readings').where({ course_id: from }).orderBy(['week', 'position']);
   for (const row of rows) {
     await tx('readings').insert({
       course_id: to,
-      id: randomUUID(),
-      slug: await slug(row.slug),
+      id: naming.id(),
+      slug: await naming.slug(row.slug),
       week: row.week,
       position: row.position,
       title: row.title,
@@ -79,14 +78,14 @@ async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string
   return rows.length;
 }
 
-async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, string>, slug: Slug) {
+async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, string>, naming: Naming) {
   const rows = await tx('discussions').where({ course_id: way.from }).orderBy(['week', 'slug']);
   for (const row of rows) {
-    const id = randomUUID();
+    const id = naming.id();
     await tx('discussions').insert({
       course_id: way.to,
       id,
-      slug: await slug(row.slug),
+      slug: await naming.slug(row.slug),
       week: row.week,
       title: row.title,
       prompt: renamed(row.prompt, names),
@@ -110,11 +109,11 @@ async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, stri
  * Carries what a course asks and reads into another that is empty, so many days later: weeks, readings, prompts with their briefs and
  * rubrics, files and the syllabus. Nothing of anybody in the class comes along, and no discussion is shown.
  */
-export async function takeOver(tx: Db, way: Way, slug: Slug): Promise<TakenOver> {
+export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenOver> {
   const weeks = await takeWeeks(tx, way);
-  const names = await takeFiles(tx, way);
-  const readings = await takeReadings(tx, way, names, slug);
-  const discussions = await takeDiscussions(tx, way, names, slug);
+  const names = await takeFiles(tx, way, naming);
+  const readings = await takeReadings(tx, way, names, naming);
+  const discussions = await takeDiscussions(tx, way, names, naming);
   await tx.raw(
     `insert into week_files (course_id, id, week, position, name, title, media_type, content)
      select :to, gen_random_uuid(), week, position, name, title, media_type, content from week_files where course_id = :from`,

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
 import { weeksOf } from '@/db/queries/courses';
@@ -39,6 +40,6 @@ export async function takeCourseOver(
     // What was named after the one course is named after the other.
     const name = (old: string) =>
       freeName(tx, old.startsWith(`${theirs}-`) ? `${mine}${old.slice(theirs.length)}` : old);
-    return ok(await takeOver(tx, way, name));
+    return ok(await takeOver(tx, way, { slug: name, id: randomUUID }));
   });
 }

@@ -27,7 +27,7 @@ export function CoursePage(props: {
   return (
     <main
       id="main"
-      className={`mx-auto grid gap-5 px-4 py-6 sm:px-7 ${props.wide ? 'max-w-[1400px]' : 'max-w-[1100px]'}`}
+      className={`mx-auto grid grid-cols-[minmax(0,1fr)] gap-5 px-4 py-6 sm:px-7 ${props.wide ? 'max-w-[1400px]' : 'max-w-[1100px]'}`}
     >
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>

@@ -29,9 +29,7 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
   const { discussion } = props;
   const { schedule } = discussion;
   return (
-    <div
-      className={`grid gap-x-4 gap-y-1 px-4 py-3 sm:grid-cols-[minmax(0,1fr)_112px_112px_150px] sm:items-center ${props.open ? 'bg-ochre-tint' : ''}`}
-    >
+    <div className="grid gap-x-4 gap-y-1 px-4 py-3 sm:grid-cols-[minmax(0,1fr)_112px_112px_150px] sm:items-center">
       <div className="min-w-0">
         <h3 className="text-[16.5px] leading-snug">
           <Link
@@ -68,7 +66,11 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
 function Week(props: { course: string; week: DeskWeek; students: number; open: string | null }) {
   const { course, week } = props;
   return (
-    <li className="grid grid-cols-[52px_minmax(0,1fr)] border-t border-rule-soft first:border-t-0">
+    <li
+      className={`grid grid-cols-[52px_minmax(0,1fr)] border-t border-rule-soft first:border-t-0 ${
+        week.discussions.some((d) => d.slug === props.open) ? 'bg-ochre-tint' : ''
+      }`}
+    >
       <Link
         href={deskAt(course, { week: week.number })}
         className="px-4 pt-3 font-serif text-[20px] font-semibold text-ink-2 hover:underline"

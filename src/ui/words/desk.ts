@@ -1,5 +1,4 @@
 import type { DeskDiscussion } from '@/contract/desk';
-import type { DateProblem } from '@/core/desk/dates';
 import { stateName } from './states';
 import { moment } from './time';
 
@@ -8,24 +7,6 @@ export function deskState({ shown, state, schedule }: DeskDiscussion): string {
   if (!shown) return 'not shown to students yet';
   if (state === 'upcoming') return `opens ${moment(schedule.opens, schedule.zone)}`;
   return stateName(state).toLowerCase();
-}
-
-const FIELDS: Record<DateProblem['field'], string> = {
-  opens: 'The opening',
-  responseDue: 'The response’s deadline',
-  repliesDue: 'The replies’ deadline',
-};
-
-/** What is wrong with a date. */
-export function dateProblemText({ field, code }: DateProblem): string {
-  switch (code) {
-    case 'no-time':
-      return `${FIELDS[field]} is no time. Write it like 2026-10-15 23:59.`;
-    case 'before-opening':
-      return 'The response is due before the discussion opens.';
-    case 'before-response':
-      return 'The replies are due before the response is.';
-  }
 }
 
 const TROUBLES: Record<string, string> = {

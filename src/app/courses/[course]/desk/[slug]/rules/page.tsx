@@ -19,11 +19,11 @@ export default async function DeskRulesRoute({ params }: Props) {
   if (!page.ok && page.failure.code === 'has-posts')
     redirect(deskDiscussionAt(course, slug, { answer: 'has-posts' }));
   if (!page.ok) notFound();
-  const { title: _, ...brief } = page.value;
+  const { title, ...brief } = page.value;
   return (
     <Frame visitor={who} here={here} place="discussions">
       <main id="main" className="px-4 pb-4 sm:px-7">
-        <BriefHead title="What this prompt asks" slug={slug} />
+        <BriefHead title={`What “${title}” asks`} slug={slug} />
         <BriefForm {...brief} button="Keep these rules" action={changeForCourse.bind(null, course, slug)} />
       </main>
     </Frame>
