@@ -259,7 +259,7 @@ test.describe('an installation of one’s own', () => {
     await dun.getByRole('button', { name: 'Share with the class' }).click();
     await expect(dun.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
     await page.reload();
-    await expect(page.getByText('1 of 2 students responded')).toBeVisible();
+    await expect(page.getByText('1 of 3 students responded')).toBeVisible();
     await expect(page.getByText('it stays in sight', { exact: false })).toBeVisible();
   });
 

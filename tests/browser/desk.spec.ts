@@ -62,7 +62,7 @@ test('a prompt is dropped in, confirmed, and opened to the class when it is show
   await expect(page.getByRole('status').filter({ hasText: 'The class sees it' })).toBeVisible();
   await student.goto(`${address}/response`);
   await expect(student.getByRole('heading', { level: 1 })).toContainText('The last word');
-  await expect(student.getByText('2 replies').first()).toBeVisible();
+  await expect(student.getByText('Response owed; 2 replies: 2 owed').first()).toBeAttached();
 });
 
 test('dates move together, and a week is made and taken away', async ({ page }) => {

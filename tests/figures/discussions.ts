@@ -76,7 +76,7 @@ export function expectedFor(t: Tables, student: string, now: Instant): Expected[
     String(t.enrolments.find((e) => e.course_id === course && e.person_id === person)?.role);
   const marks = new Set(t.reads.filter((m) => m.person_id === student).map((m) => m.post_id));
   return t.discussions
-    .filter((d) => courses.includes(d.course_id))
+    .filter((d) => d.shown && courses.includes(d.course_id))
     .map((d): Expected => {
       const course = t.courses.find((c) => c.id === d.course_id);
       if (!course) throw new Error(`${d.slug} has no course`);

@@ -22,6 +22,7 @@ export type Tables = {
     opens: string;
     response_due: string;
     replies_due: string;
+    shown: boolean;
   }[];
   courses: { id: string; code: string; time_zone: string }[];
   weeks: { course_id: string; number: number; starts_on: string }[];
