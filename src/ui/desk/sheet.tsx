@@ -29,7 +29,7 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
   const { discussion } = props;
   const { schedule } = discussion;
   return (
-    <div className="grid gap-x-4 gap-y-1 px-4 py-3 sm:grid-cols-[minmax(0,1fr)_112px_112px_150px] sm:items-center">
+    <div className="grid gap-x-4 gap-y-1 px-4 py-3 sm:grid-cols-[minmax(0,1fr)_112px_112px_172px] sm:items-center">
       <div className="min-w-0">
         <h3 className="text-[16.5px] leading-snug">
           <Link
@@ -51,11 +51,11 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
         </p>
       </div>
       <p className="text-[12.5px]">
-        <span className="text-ink-2 sm:sr-only">Response </span>
+        <span className="text-ink-2 sm:block">Response </span>
         {deadlineText(schedule.response, schedule.zone)}
       </p>
       <p className="text-[12.5px]">
-        <span className="text-ink-2 sm:sr-only">Replies </span>
+        <span className="text-ink-2 sm:block">Replies </span>
         {deadlineText(schedule.replies, schedule.zone)}
       </p>
       <div>{discussion.shown ? <Stand discussion={discussion} students={props.students} /> : null}</div>
