@@ -87,3 +87,24 @@ test('dates move together, and a week is made and taken away', async ({ page }) 
   await page.getByRole('button', { name: 'Take the week away' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'taken away' })).toBeVisible();
 });
+
+test('what a prompt leaves unsaid is as in the course’s last discussion, in the week one came from', async ({
+  page,
+}) => {
+  await enterAs(page, 'Dr. Maren Holt', DESK);
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Nothing yet' })
+    .getByRole('link', { name: 'Write a prompt' })
+    .click();
+  await page
+    .getByLabel('The prompt’s text')
+    .fill('What would you tell the council?\n\nSay it in at least 80 words. Reply to two classmates.');
+  await page.getByRole('button', { name: 'Read the prompt' }).click();
+  await expect(page.getByLabel('Week', { exact: true })).toHaveValue('10');
+  await expect(page.getByText('As in week 9; the text does not say.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Make it a discussion' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'It is a discussion now' })).toBeVisible();
+  await expect(page.getByLabel('Response due')).toHaveValue('2026-11-12 23:59');
+});

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import { weekdayOf } from '@/core/deadlines/wallclock';
 import type { Fields } from '@/core/outside/fields';
 import { courseWeek } from '@/server/courses/weeks';
 import type { Actor } from '@/server/deps';
@@ -141,6 +142,29 @@ describe('a prompt', () => {
     expect(term.ok && term.value.waiting.map((w) => w.id)).toContain(id);
     // A second of the same week has a name of its own.
     expect(await made()).toMatch(/^geo-115-w7-[0-9a-f]{6}$/u);
+  });
+
+  it('that says no dates has those the course usually has, and says so', async () => {
+    const text = 'What would you tell the council?\n\nReply to two classmates.';
+    const taken = await takePromptIn(at('Mon 09:00'), holt(), GEO, { text, html: '', files: [] });
+    if (!taken.ok) throw new Error(taken.failure.code);
+    const page = await promptPage(at('Mon 09:01'), holt(), GEO, taken.value.id, 6);
+    if (!page.ok) throw new Error();
+    const term = await termPage(at('Mon 09:01'), holt(), GEO);
+    if (!term.ok) throw new Error();
+    const last = term.value.weeks
+      .flatMap((w) => w.discussions.map((d) => d.schedule.response.wall))
+      .sort()
+      .at(-1)!;
+    const { fields } = page.value.suggestion;
+    expect(fields.week).toBe('6');
+    expect([weekdayOf(fields.responseDue!), fields.responseDue!.slice(11)]).toEqual([
+      weekdayOf(last),
+      last.slice(11),
+    ]);
+    expect(Object.keys(page.value.usual ?? {})).toEqual(
+      expect.arrayContaining(['responseDue', 'repliesDue']),
+    );
   });
 
   it('with a field that is wrong is no discussion yet, and says which', async () => {

@@ -234,6 +234,14 @@ export function rulesOfFields(
   });
 }
 
+/** The fields that say what becomes of late work; empty where nobody has said. @example lateFields({ rule: 'refused' }) // { late: 'refused' } */
+export function lateFields(late: LateRule): Fields {
+  if (late.rule === 'refused') return { late: late.rule };
+  if (late.rule === 'accepted' && late.unsaid) return {};
+  const days = { late: late.rule, 'late.days': String(late.days) };
+  return late.rule === 'penalty' ? { ...days, 'late.percent': String(late.percentPerDay) } : days;
+}
+
 /**
  * The fields that say what a prompt's rules are: the way back.
  * @example fieldsOfRules(rules)['zone'] // the zone of the course, as it was chosen
@@ -246,7 +254,8 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
     zone: rules.zone,
     responseDue: rules.responseDue,
     repliesDue: rules.repliesDue,
-    late: late.rule === 'accepted' && late.unsaid ? '' : late.rule,
+    late: '',
+    ...lateFields(late),
     parts: brief.parts.map((p) => p.text).join('\n'),
     concepts: brief.concepts.map((c) => [c.term, ...c.aliases].join(' / ')).join('\n'),
   };
@@ -257,8 +266,6 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
   put('week', rules.week);
   put('points', brief.points);
   put('sealed', brief.sealed);
-  if (late.rule !== 'refused' && !(late.rule === 'accepted' && late.unsaid)) put('late.days', late.days);
-  if (late.rule === 'penalty') put('late.percent', late.percentPerDay);
   for (const side of ['response', 'replies'] as const) {
     const r = brief[side];
     put(`${side}.words.min`, r.words?.min);

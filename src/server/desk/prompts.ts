@@ -2,11 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { daysLater, type WallClock } from '@/core/deadlines/wallclock';
 import { discussionId } from '@/core/ids';
 import { typedName } from '@/core/outside/course-name';
+import { usualFields } from '@/core/desk/usual';
 import { rulesOfFields, fieldsOfRules, type Fields, type OutsideRules } from '@/core/outside/fields';
 import { fail, ok, type Result } from '@/core/result';
+import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { weeksOf } from '@/db/queries/courses';
 import { insertWeek } from '@/db/queries/desk';
+import { discussionsOf } from '@/db/queries/discussions';
 import { deleteIntakeFor, insertDiscussion, intakeFor, updateDiscussion } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
@@ -31,12 +34,16 @@ export async function takePromptIn(
 
 const courseOf = ({ code, title }: EnteredCourse) => typedName({ code, title });
 
-/** A prompt that waits on the desk, with what was read out of it. */
+/**
+ * A prompt that waits on the desk, with what was read out of it. What it leaves unsaid is filled in as the course did it last; `week` is
+ * the number of the week one came from, if from one.
+ */
 export async function promptPage(
   deps: Deps,
   actor: Actor,
   slug: string,
   id: string,
+  week: number | null = null,
 ): Promise<Result<BriefPage, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -44,12 +51,23 @@ export async function promptPage(
   const intake = await intakeFor(deps.db, course.id, id);
   if (!intake) return fail({ code: 'not-found' });
   const suggestion = await suggestionFor(deps, actor, intake.doc, course.zone);
+  const [weeks, before] = [
+    await weeksOf(deps.db, course.id),
+    await ask(discussionsOf(deps.db, actor.id, { course: course.id })),
+  ];
+  const usual = usualFields(
+    suggestion.fields,
+    weeks,
+    before.map((d) => ({ ...d.timetable, week: d.week })),
+    week,
+  );
   return ok({
     doc: intake.doc,
     suggestion: {
       ...suggestion,
-      fields: { ...suggestion.fields, zone: course.zone, course: courseOf(course) },
+      fields: { ...suggestion.fields, ...usual.fields, zone: course.zone, course: courseOf(course) },
     },
+    usual: usual.like,
     dates: intake.dates,
     troubles: intake.troubles as IntakeTrouble[],
     zones: zones(course.zone),

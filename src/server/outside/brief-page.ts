@@ -1,7 +1,7 @@
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
-import { fieldsOfRules } from '@/core/outside/fields';
+import { fieldsOfRules, type Field } from '@/core/outside/fields';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
@@ -21,6 +21,8 @@ export type BriefPage = {
   /** Names of the student's outside courses. */
   courses: string[];
   fixedCourse: boolean;
+  /** Fields that the text leaves unsaid, and the week whose discussion each was filled in from. */
+  usual?: Partial<Record<Field, number>>;
 };
 
 /** Every zone, one's own first. */

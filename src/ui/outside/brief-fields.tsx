@@ -13,6 +13,8 @@ export type BriefFields = {
   fields: Fields;
   problems: readonly BriefProblem[];
   suggestion: Suggestion;
+  /** What the text leaves unsaid, and the week it was filled in from. */
+  usual: Partial<Record<Field, number>>;
   /** Shows in the prompt where a field was read. */
   point: (field: Field | null) => void;
 };
@@ -22,12 +24,13 @@ export const BriefFieldsProvider = Context.Provider;
 function useField(field: Field) {
   const all = useContext(Context);
   if (!all) throw new Error('A field stands in its form.');
-  const { fields, problems, suggestion, point } = all;
+  const { fields, problems, suggestion, usual, point } = all;
   const problem = problems.find((p) => p.field === field);
   return {
     value: fields[field] ?? '',
     problem,
     evidence: suggestion.evidence[field],
+    like: usual[field],
     others: suggestion.otherwise.filter((o) => o.field === field),
     point,
     common: {
@@ -36,7 +39,7 @@ function useField(field: Field) {
       'aria-invalid': problem ? true : undefined,
       'aria-describedby': problem
         ? `problem-${field}`
-        : suggestion.evidence[field]
+        : suggestion.evidence[field] || usual[field]
           ? `read-${field}`
           : undefined,
       onFocus: () => point(field),
@@ -46,7 +49,7 @@ function useField(field: Field) {
 
 /** Beneath a field: what is wrong with it, the words it was read from, and what else the text says. */
 function About({ field }: { field: Field }) {
-  const { problem, evidence, others, point } = useField(field);
+  const { problem, evidence, like, others, point } = useField(field);
   return (
     <>
       {problem ? (
@@ -55,6 +58,11 @@ function About({ field }: { field: Field }) {
         </p>
       ) : null}
       <FieldEvidence field={field} evidence={evidence} point={point} />
+      {like === undefined || problem ? null : (
+        <p id={`read-${field}`} className="text-[12.5px] text-ink-2">
+          As in week {like}; the text does not say.
+        </p>
+      )}
       {others.map((o) => (
         <p key={o.value} className="text-[12.5px] font-semibold text-ochre-ink">
           The text also says {/^\d{4}-/u.test(o.value) ? wallText(o.value) : o.value.replace(/\n/gu, ' / ')}:

@@ -34,6 +34,7 @@ type Props = {
   courses: string[];
   /** The course of a discussion that is there stays the one it is in. */
   fixedCourse: boolean;
+  usual?: Partial<Record<Field, number>>;
   button: string;
   action: BriefAction;
 };
@@ -172,7 +173,7 @@ export function BriefForm(props: Props) {
     </form>
   );
   return (
-    <BriefFieldsProvider value={{ fields, problems, suggestion, point }}>
+    <BriefFieldsProvider value={{ fields, problems, suggestion, usual: props.usual ?? {}, point }}>
       <FacingPages
         first="right"
         shape="narrow-left"

@@ -13,6 +13,8 @@ export type Waiting = { id: string; source: string; takenAt: number; opening: st
 export function TakeIn(props: {
   /** Where it is sent to. */
   action: string;
+  /** The week it is written for, where it is for one. */
+  week?: number | null;
   title: string;
   lead: string;
   troubles: Trouble[];
@@ -68,6 +70,7 @@ export function TakeIn(props: {
         onDrop={drop}
         className={`plate grid gap-4 px-5 py-5 ${over ? 'outline-3 outline-sky' : ''}`}
       >
+        {props.week ? <input type="hidden" name="week" value={props.week} /> : null}
         <label className="grid gap-1 font-semibold">
           The prompt’s text
           <textarea

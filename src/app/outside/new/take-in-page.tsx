@@ -9,6 +9,7 @@ const startReader = () =>
 
 export const TakeInPage = (props: {
   action: string;
+  week?: number | null;
   title: string;
   lead: string;
   troubles: Trouble[];

@@ -5,28 +5,31 @@ import { Frame } from '../../../../_request/frame';
 import { queryOf } from '../../../../_request/query';
 import { requireVisitor } from '../../../../_request/session';
 import { intakeTroubles } from '../../../../_request/taking-in';
+import { weekAsked } from '../week-asked';
 import { TakeInPage } from '../../../../outside/new/take-in-page';
 
 export const metadata = { title: 'Write a prompt' };
 
 type Props = {
   params: Promise<{ course: string }>;
-  searchParams: Promise<{ trouble?: string | string[] }>;
+  searchParams: Promise<{ trouble?: string | string[]; week?: string }>;
 };
 
 export default async function DeskNewRoute({ params, searchParams }: Props) {
   const { course } = await params;
   const here = deskNewAt(course);
   const who = await requireVisitor(here);
+  const asked = await queryOf(searchParams);
   const door = await enterDesk(who.deps, who.actor, course);
   if (!door.ok) notFound();
   return (
     <Frame visitor={who} here={here} place="discussions" zone={door.value.zone}>
       <TakeInPage
         action={deskIntakesAt(course)}
+        week={weekAsked(asked.week)}
         title={`Write a prompt for ${door.value.code}`}
         lead="Write it here, paste it from a document, or drop the file. Pulpit reads what it asks for as you write; on the next page you confirm or correct each fact. The class sees nothing until you show it."
-        troubles={intakeTroubles((await queryOf(searchParams)).trouble)}
+        troubles={intakeTroubles(asked.trouble)}
         waiting={[]}
         zone={who.actor.timeZone}
       />

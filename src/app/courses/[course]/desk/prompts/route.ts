@@ -1,6 +1,7 @@
 import { deskNewAt, deskPromptAt } from '@/contract/addresses';
 import { takePromptIn } from '@/server/desk/prompts';
 import { takenIn, TAKING_IN } from '../../../../_request/taking-in';
+import { weekAsked } from '../week-asked';
 import { uploadForm } from '../../../../_request/endpoint';
 
 /** Takes a prompt in for a course: pasted text, files, or both. */
@@ -13,6 +14,6 @@ export const POST = uploadForm<'course'>(
       { fields, files },
       page,
       (given) => takePromptIn(who.deps, who.actor, course, given),
-      (id) => deskPromptAt(course, id),
+      (id) => deskPromptAt(course, id, { week: weekAsked(fields.get('week')) }),
     ),
 );

@@ -5,18 +5,24 @@ import { promptPage } from '@/server/desk/prompts';
 import { BriefForm } from '@/ui/outside/brief-form';
 import { BriefHead } from '@/ui/outside/brief-head';
 import { Frame } from '../../../../../_request/frame';
+import { queryOf } from '../../../../../_request/query';
 import { requireVisitor } from '../../../../../_request/session';
+import { weekAsked } from '../../week-asked';
 import { confirmForCourse } from '../../actions';
 
 export const metadata = { title: 'What the prompt asks' };
 
-type Props = { params: Promise<{ course: string; id: string }> };
+type Props = {
+  params: Promise<{ course: string; id: string }>;
+  searchParams: Promise<{ week?: string }>;
+};
 
-export default async function DeskPromptRoute({ params }: Props) {
+export default async function DeskPromptRoute({ params, searchParams }: Props) {
   const { course, id } = await params;
   const here = deskPromptAt(course, id);
   const who = await requireVisitor(here);
-  const page = isUuid(id) ? await promptPage(who.deps, who.actor, course, id) : null;
+  const week = weekAsked((await queryOf(searchParams)).week);
+  const page = isUuid(id) ? await promptPage(who.deps, who.actor, course, id, week) : null;
   if (!page?.ok) notFound();
   return (
     <Frame visitor={who} here={here} place="discussions">

@@ -1,0 +1,67 @@
+import { daysLater, type WallClock } from '../deadlines/wallclock';
+import type { LateRule } from '../deadlines/late';
+import { lateFields, type Field, type Fields } from '../outside/fields';
+
+type Week = { number: number; startsOn: string };
+/** A discussion as its course set it. */
+export type SetBefore = { week: Week; responseDue: WallClock; repliesDue: WallClock; late: LateRule };
+
+const DAY_MS = 86_400_000;
+const daysBetween = (from: string, to: string) =>
+  Math.round((Date.parse(`${to.slice(0, 10)}T00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00Z`)) / DAY_MS);
+/** So many days after a date, at the time of another. */
+const onDay = (from: string, days: number, time: WallClock) =>
+  `${daysLater(`${from.slice(0, 10)}T00:00`, days).slice(0, 10)}T${time.slice(11)}`;
+
+/** The first of a course's weeks in which nothing is discussed yet, after the last in which something is. */
+function nextFree(weeks: readonly Week[], before: readonly SetBefore[]): Week | undefined {
+  const last = Math.max(0, ...before.map((d) => d.week.number));
+  return [...weeks].sort((a, b) => a.number - b.number).find((w) => w.number > last);
+}
+
+/** Fields that were filled in, and like which week's discussion each is. The week itself is like none. */
+export type Usual = { fields: Fields; like: Partial<Record<Field, number>> };
+
+/**
+ * What a prompt leaves unsaid and its course does as it did last: the week that comes next, the weekdays and times of the clock of both
+ * deadlines, and what becomes of late work, as the last discussion that said so has it. What the prompt says itself stays as it says it.
+ *
+ * @param wanted the number of the week one came from, if from one
+ * @example usualFields({ title: 'x' }, weeks, [], null) // { fields: { week: '1' }, like: {} } where week 1 is there
+ */
+export function usualFields(
+  read: Fields,
+  weeks: readonly Week[],
+  before: readonly SetBefore[],
+  wanted: number | null,
+): Usual {
+  const { fields, like }: Usual = { fields: {}, like: {} };
+  const say = (field: Field, value: string, as: SetBefore) => {
+    if (read[field]) return;
+    fields[field] = value;
+    like[field] = as.week.number;
+  };
+  const named = read.week ? Number(read.week) : wanted;
+  // A prompt that says its deadline is of the week that lies in.
+  const week =
+    weeks.find((w) => w.number === named) ??
+    (named === null && !read.responseDue ? nextFree(weeks, before) : undefined);
+  if (week && !read.week) fields.week = String(week.number);
+
+  const newest = [...before].sort((a, b) => b.responseDue.localeCompare(a.responseDue));
+  const [last] = newest;
+  if (!last) return { fields, like };
+  if (week) {
+    const days = daysBetween(last.week.startsOn, last.responseDue);
+    say('responseDue', onDay(week.startsOn, days, last.responseDue), last);
+  }
+  const due = read.responseDue || fields.responseDue;
+  if (due) {
+    const replies = onDay(due, daysBetween(last.responseDue, last.repliesDue), last.repliesDue);
+    if (replies >= due) say('repliesDue', replies, last);
+  }
+  const said = newest.find((d) => lateFields(d.late).late);
+  if (said && !read.late)
+    for (const [field, value] of Object.entries(lateFields(said.late))) say(field as Field, value, said);
+  return { fields, like };
+}
