@@ -117,16 +117,17 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
   ])
     await timed(sender, path);
   for (let i = 0; i < 3; i += 1) await timed(other, '/');
+  // What is usual is measured between the inputs: what else the machine does weighs on both alike.
   const usual: number[] = [];
-  for (let i = 0; i < 15; i += 1) usual.push(await timed(other, '/'));
-
   const quiet: number[] = [];
-  for (let i = 0; i < 15; i += 1) quiet.push(await timed(nobody, '/health'));
-
   const health: number[] = [];
   const weeks: number[] = [];
   const lines: string[] = [];
   for (const thing of SLOW) {
+    for (let i = 0; i < 3; i += 1) {
+      usual.push(await timed(other, '/'));
+      quiet.push(await timed(nobody, '/health'));
+    }
     let done = false;
     const began = performance.now();
     const sending = send(sender, thing).finally(() => (done = true));
