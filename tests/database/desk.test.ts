@@ -50,6 +50,14 @@ async function made(text = PROMPT, more: Fields = {}): Promise<string> {
   return done.value.slug;
 }
 
+/** Until somebody in this database waits for somebody else. */
+async function waitsForALock(): Promise<void> {
+  const { rows } = await db.raw(
+    `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+  );
+  if (rows.length === 0) await waitsForALock();
+}
+
 describe('the desk', () => {
   it('is for who teaches the course, and for nobody else there at all', async () => {
     const { imani, stranger } = world.people;
@@ -165,6 +173,25 @@ describe('a prompt', () => {
     expect(Object.keys(page.value.usual ?? {})).toEqual(
       expect.arrayContaining(['responseDue', 'repliesDue']),
     );
+  });
+
+  it('is not taken from somebody who begins to write in that very moment', async () => {
+    const slug = await made(PROMPT, { week: '9', title: 'A weir taken away' });
+    await act(slug, { act: 'show' });
+    const { id, course_id } = await db('discussions').where({ slug }).first('id', 'course_id');
+    const writing = await db.transaction();
+    await writing('notes_to_self').insert({
+      course_id,
+      discussion_id: id,
+      person_id: world.people.jun.id,
+      body: 'Ask about the sluice.',
+      kept_at: new Date(),
+    });
+    const taking = act(slug, { act: 'remove' });
+    await waitsForALock();
+    await writing.commit();
+    expect(await taking).toMatchObject({ failure: { code: 'has-drafts' } });
+    expect(await db('discussions').where({ id }).first('id')).toEqual({ id });
   });
 
   it('with a field that is wrong is no discussion yet, and says which', async () => {

@@ -1,4 +1,4 @@
-import type { WallClock } from './wallclock';
+import { instantOf, type WallClock } from './wallclock';
 
 /**
  * A date and time as somebody types them, year first and with 24 hours, as a wall clock; as it was typed where it is none.
@@ -12,3 +12,16 @@ export function typedWall(text: string): WallClock | string {
   const two = (n: string) => n.padStart(2, '0');
   return `${year}-${two(month)}-${two(day)}T${two(hour)}:${minute}`;
 }
+
+const WALL = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/u;
+/** Whether a text is a moment of some calendar day. @example isTime('2026-02-31T10:00') // false */
+export const isTime = (wall: string): boolean => {
+  if (!WALL.test(wall)) return false;
+  try {
+    instantOf(wall, 'UTC');
+    return true;
+  } catch (error) {
+    if (error instanceof RangeError) return false;
+    throw error;
+  }
+};

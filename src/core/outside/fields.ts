@@ -1,4 +1,4 @@
-import { typedWall } from '../deadlines/typed';
+import { isTime, typedWall } from '../deadlines/typed';
 import { briefSchema, type Brief } from '../brief/brief';
 import { lateRuleSchema, type LateRule } from '../deadlines/late';
 import { instantOf, type WallClock } from '../deadlines/wallclock';
@@ -86,7 +86,6 @@ export type OutsideRules = {
   brief: Brief;
 };
 
-const WALL = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/u;
 const LONGEST = { title: 200, course: 60 };
 export const MOST_PARTS = 12;
 
@@ -99,17 +98,6 @@ const linesOf = (text: string | undefined) =>
 const isZone = (zone: string) => {
   try {
     instantOf('2000-01-01T00:00', zone);
-    return true;
-  } catch (error) {
-    if (error instanceof RangeError) return false;
-    throw error;
-  }
-};
-
-const isTime = (wall: string) => {
-  if (!WALL.test(wall)) return false;
-  try {
-    instantOf(wall, 'UTC');
     return true;
   } catch (error) {
     if (error instanceof RangeError) return false;

@@ -93,6 +93,10 @@ export const setDates = (db: Db, course: CourseId, id: DiscussionId, dates: Date
     .where({ course_id: course, id })
     .update({ opens: dates.opens, response_due: dates.responseDue, replies_due: dates.repliesDue });
 
+/** Holds a discussion: what somebody is about to put into it is in it first, or comes after. */
+export const holdDiscussion = (db: Db, course: CourseId, slug: string) =>
+  db('discussions').where({ course_id: course, slug }).forUpdate().select('id');
+
 export const setShown = (db: Db, course: CourseId, id: DiscussionId, shown: boolean) =>
   db('discussions').where({ course_id: course, id }).update({ shown });
 

@@ -10,6 +10,7 @@ import { peopleOf } from '@/db/queries/courses';
 import {
   deleteDiscussion,
   dropLeave,
+  holdDiscussion,
   leavesOf,
   putExcusal,
   putExtension,
@@ -133,6 +134,8 @@ export async function actOnDesk(
   if (!door.ok) return door;
   const course = door.value;
   return deps.db.transaction(async (tx) => {
+    // What goes out of sight is held before it is looked at: nobody's words come into it in between.
+    if (act.act === 'hide' || act.act === 'remove') await holdDiscussion(tx, course.id, name);
     const found = await discussionOnDesk(tx, actor, course, name);
     if (!found.ok) return found;
     const { record, posts, begun } = found.value;
