@@ -7,9 +7,9 @@ import { expect, test } from './test';
 
 test.beforeAll(() => startAfresh());
 
-/** The most that half of the answers may take beyond what they take on a quiet machine, and the most of any. */
+/** The most that 95 of 100 answers of /health may take, and the most of any, beyond what they take between the inputs. */
 const HEALTH_MS = 100;
-const LONGEST_MS = 5_000;
+const LONGEST_MS = 1_000;
 
 // Some fifty inputs, of which the worst use up the two or ten seconds they have.
 test.setTimeout(420_000);
@@ -86,7 +86,9 @@ async function send(as: APIRequestContext, { way, name, content }: Slow): Promis
   }
 }
 
-const median = (all: number[]) => [...all].sort((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
+const quantile = (all: number[], part: number) =>
+  [...all].sort((a, b) => a - b)[Math.floor((all.length - 1) * part)] ?? 0;
+const median = (all: number[]) => quantile(all, 0.5);
 
 async function timed(as: APIRequestContext, path: string): Promise<number> {
   const began = performance.now();
@@ -149,11 +151,11 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
     expect(status, lines.at(-1) ?? '').toBeLessThan(500);
   }
   console.log(
-    `${lines.join('\n')}\n/health: median ${median(health).toFixed(1)} ms, p99 ${[...health].sort((a, b) => a - b)[Math.floor(health.length * 0.99)]?.toFixed(1)} ms, most ${Math.max(...health).toFixed(1)} ms of ${health.length}\nThis week of another: usually ${median(usual).toFixed(1)} ms, meanwhile ${median(weeks).toFixed(1)} ms of ${weeks.length}`,
+    `${lines.join('\n')}\n/health: median ${median(health).toFixed(1)} ms, p95 ${quantile(health, 0.95).toFixed(1)}, p99 ${quantile(health, 0.99).toFixed(1)}, most ${Math.max(...health).toFixed(1)} of ${health.length}; between the inputs ${median(quiet).toFixed(1)}, p95 ${quantile(quiet, 0.95).toFixed(1)}\nThis week of another: usually ${median(usual).toFixed(1)} ms, meanwhile ${median(weeks).toFixed(1)} ms of ${weeks.length}`,
   );
-  // A browser beside this test takes the processors too, so that single answers say more of the machine than of us:
-  // half of them are as fast as ever, and none waits as long as a reader may take.
-  expect(median(health)).toBeLessThanOrEqual(HEALTH_MS + 2 * median(quiet));
-  expect(Math.max(...health)).toBeLessThanOrEqual(LONGEST_MS);
-  expect(median(weeks)).toBeLessThanOrEqual(3 * median(usual));
+  // What takes the processors beside this test weighs on the answers between the inputs too, so that it counts for both.
+  const usually = quantile(quiet, 0.95);
+  expect(quantile(health, 0.95)).toBeLessThanOrEqual(HEALTH_MS + usually);
+  expect(Math.max(...health)).toBeLessThanOrEqual(LONGEST_MS + usually);
+  expect(median(weeks)).toBeLessThanOrEqual(2 * median(usual));
 });

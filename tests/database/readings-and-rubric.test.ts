@@ -214,6 +214,28 @@ describe('a margin note', () => {
     // Nor is what was for the class said to it again, in the name of who took it in.
     expect((await page(rafi)).notes.filter((n) => n.mine).every((n) => n.audience === 'self')).toBe(true);
   });
+
+  it('fill one reading as far as one person’s notes can, and what is over is said', async () => {
+    const { kwame } = world.people;
+    const many = (first: number, n: number) =>
+      JSON.stringify(
+        Array.from({ length: n }, (_, i) => ({
+          id: `urn:made:${first + i}`,
+          type: 'Annotation',
+          body: { type: 'TextualBody', value: `note ${first + i}` },
+          target: { source: 'x' },
+        })),
+      );
+    const bring = (file: string) => importNotes(at(db, 'Tue 12:00'), kwame, READING, file);
+    expect(await bring(many(0, 450))).toMatchObject({ value: { added: 450, known: 0, over: 0 } });
+    // What is known takes no room a second time.
+    expect(await bring(many(0, 600))).toMatchObject({ value: { added: 50, known: 450, over: 100 } });
+    const input = noteInputSchema.parse({ body: 'one more' });
+    expect(await addNote(at(db, 'Tue 12:00'), kwame, READING, input)).toEqual({
+      ok: false,
+      failure: { code: 'too-many-notes' },
+    });
+  });
 });
 
 describe('a passage on its way into a draft', () => {

@@ -7,6 +7,8 @@ export const AUDIENCES = ['class', 'staff', 'self'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 
 export const LONGEST_NOTE = 5_000;
+/** So many notes of one person may stand beside one reading. */
+export const MOST_NOTES = 500;
 export const noteBody = z.string().trim().min(1).max(LONGEST_NOTE);
 
 /** A margin note: an anchor for a passage of a reading, none for the whole of it. */

@@ -93,7 +93,7 @@ const idOf = (value: unknown): string | null =>
 /** Markup in a body (section 3.2.4 allows text/html) as its text: a note is plain. */
 const withoutTags = (text: string) => plainText(documentFromHtml(text));
 
-const mostItems = 2_000;
+const mostItems = 20_000;
 
 function textOfBody(body: unknown): string {
   if (!isObject(body)) return '';

@@ -132,6 +132,13 @@ export async function removeNote(
   return n > 0;
 }
 
+/** What one person's notes beside a reading were imported from, null for one that was written here. */
+export async function ownOrigins(db: Db, place: NotePlace, author: PersonId): Promise<(string | null)[]> {
+  return db('margin_notes')
+    .where({ course_id: place.course, reading_id: place.reading, author_id: author, removed_at: null })
+    .pluck('imported_from');
+}
+
 /** The ids of a reading's notes. */
 export async function noteIds(db: Db, place: NotePlace): Promise<ReadonlySet<string>> {
   return new Set(

@@ -1,10 +1,10 @@
 import { readingAt } from '@/contract/addresses';
 import { randomUUID } from 'node:crypto';
-import { LONGEST_NOTE } from '@/core/notes/note';
+import { LONGEST_NOTE, MOST_NOTES } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
 import { annotationsOf, type AnnotationProblem } from '@/core/notes/web-annotation';
 import { fail, ok, type Result } from '@/core/result';
-import { insertNotes, noteIds, type NewNote } from '@/db/queries/notes';
+import { insertNotes, noteIds, ownOrigins, type NewNote } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
@@ -30,6 +30,8 @@ export type ImportedNotes = {
   /** Notes that an earlier import of the same had brought. */
   known: number;
   problems: AnnotationProblem[];
+  /** Notes for which there is no room beside this reading: one person's may be so many. */
+  over: number;
   /** Of those added, how many passages are not in this text. */
   lost: number;
 };
@@ -72,17 +74,27 @@ export async function importNotes(
       importedFrom: n.id ?? `${i} ${n.body.slice(0, 200)}`,
     };
   });
-  const added = await deps.db.transaction(async (tx) => {
-    const first = rows.filter((r) => r.parent === null);
-    const brought = await insertNotes(tx, first);
+  const { added, over } = await deps.db.transaction(async (tx) => {
+    const origins = await ownOrigins(tx, door.value, actor.id);
+    const known = new Set(origins);
+    const fresh = rows.filter((r) => !known.has(r.importedFrom));
+    const kept = fresh.slice(0, Math.max(0, MOST_NOTES - origins.length));
+    const brought = await insertNotes(
+      tx,
+      kept.filter((r) => r.parent === null),
+    );
     // Answers whose note was known from an earlier import have nowhere to stand; they were imported with it.
     const present = await noteIds(tx, door.value);
-    const answers = rows.filter((r) => r.parent !== null && present.has(r.parent));
-    return new Set([...brought, ...(await insertNotes(tx, answers))]);
+    const answers = kept.filter((r) => r.parent !== null && present.has(r.parent));
+    return {
+      added: new Set([...brought, ...(await insertNotes(tx, answers))]),
+      over: fresh.length - kept.length,
+    };
   });
   return ok({
     added: added.size,
-    known: rows.length - added.size,
+    known: rows.length - added.size - over,
+    over,
     problems,
     lost: rows.filter((r, i) => added.has(r.id) && r.anchor && notes[i]?.lost).length,
   });

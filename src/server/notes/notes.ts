@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { isStaff } from '@/core/ids';
 import { LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
-import { AUDIENCES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
+import { AUDIENCES, MOST_NOTES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
 import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { coursesOf, readingBySlug } from '@/db/queries/courses';
-import { changeNote, insertNotes, removeNote, type NotePlace } from '@/db/queries/notes';
+import { changeNote, insertNotes, ownOrigins, removeNote, type NotePlace } from '@/db/queries/notes';
 import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
@@ -84,7 +84,12 @@ export const noteInputSchema = z.object({
 export type NoteInput = z.infer<typeof noteInputSchema>;
 
 export type NoteFailure =
-  NotFound | NotRead | { code: 'passage-not-found' } | { code: 'passage-too-long' } | { code: 'note-gone' };
+  | NotFound
+  | NotRead
+  | { code: 'passage-not-found' }
+  | { code: 'passage-too-long' }
+  | { code: 'note-gone' }
+  | { code: 'too-many-notes' };
 
 async function anchorFor(
   deps: Deps,
@@ -113,6 +118,8 @@ export async function addNote(
   const door = await enterReading(deps, actor, slug);
   if (!door.ok) return door;
   const { course, reading, doc } = door.value;
+  if ((await ownOrigins(deps.db, door.value, actor.id)).length >= MOST_NOTES)
+    return fail({ code: 'too-many-notes' });
   const anchor = await anchorFor(deps, actor, input, doc);
   if (!anchor.ok) return anchor;
   let { audience } = input;

@@ -1,21 +1,18 @@
-import { documentOf } from '@/core/formats/as-document';
-import { LIMITS } from '@/core/document/limits';
+import { beginningOf } from '@/core/document/beginning';
 import { parseDocument } from '@/core/document/document';
+import { LIMITS } from '@/core/document/limits';
 import type { Doc } from '@/core/document/nodes';
+import { documentOf } from '@/core/formats/as-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 
-/** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a document may be. */
+/** A prompt is a page or two; drawing ten thousand list items would keep everybody else waiting. */
+const MOST = { nodes: 1_500, characters: LIMITS.bytes / 2 };
+
+/** What can stand as a prompt of a text: the whole, or as far as is read, when it is longer than a prompt may be. */
 export function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
-  const all = parseDocument(doc);
-  if (whole.length <= MOST_READ && all.ok) return { doc: all.value, cut: false };
-  const kept: Doc['content'] = [];
-  let size = 0;
-  for (const node of doc.content) {
-    size += JSON.stringify(node).length;
-    if (size > LIMITS.bytes / 2) break;
-    kept.push(node);
-  }
-  const part = parseDocument({ type: 'doc', content: kept });
-  if (kept.length && part.ok) return { doc: part.value, cut: true };
-  return { doc: documentOf(whole.slice(0, MOST_READ / 2).replace(/\n[^\n]*$/u, '')), cut: true };
+  const begun = beginningOf(doc, MOST);
+  const part = parseDocument(begun.doc);
+  if (part.ok) return { doc: part.value, cut: begun.cut || whole.length > MOST_READ };
+  const words = whole.replace(/\s+/gu, ' ').slice(0, MOST_READ / 2);
+  return { doc: documentOf(words), cut: true };
 }

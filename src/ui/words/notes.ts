@@ -1,5 +1,5 @@
 import { notReadText } from './not-read';
-import type { Audience } from '@/core/notes/note';
+import { MOST_NOTES, type Audience } from '@/core/notes/note';
 import { troubleText } from './outside';
 import { plural } from './plural';
 
@@ -16,7 +16,7 @@ export const audienceSign = (audience: Audience, mine: boolean) =>
 /** What became of a note or an import. */
 export function noteAnswerText(
   code: string,
-  figures: { added?: number; known?: number; skipped?: number; lost?: number },
+  figures: { added?: number; known?: number; skipped?: number; lost?: number; over?: number },
 ): string {
   switch (code) {
     case 'noted':
@@ -35,6 +35,8 @@ export function noteAnswerText(
       return 'This passage is too long for a note: at most 2,000 characters. Choose a shorter one.';
     case 'note-gone':
       return 'This note is no longer there.';
+    case 'too-many-notes':
+      return `You have ${MOST_NOTES} notes beside this reading, which is as many as one person’s can be. Your note was not made; take an old one away first.`;
     case 'nothing-written':
       return 'A note needs some words, and at most 5,000 characters.';
     case 'not-json':
@@ -58,7 +60,11 @@ export function noteAnswerText(
         figures.skipped
           ? `; ${plural(figures.skipped, 'entry', 'entries')} ${figures.skipped === 1 ? 'was' : 'were'} no note and left out`
           : ''
-      }${figures.lost ? `; the passages of ${figures.lost} are not in this text` : ''}.`;
+      }${figures.lost ? `; the passages of ${figures.lost} are not in this text` : ''}${
+        figures.over
+          ? `. ${plural(figures.over, 'note')} did not fit: ${MOST_NOTES} are the most that one person can have beside a reading, and they are still in your file`
+          : ''
+      }.`;
     default:
       if (code === 'not-read') return notReadText('time');
       if (code.startsWith('file-') || code === 'nothing-to-read') return troubleText({ code });

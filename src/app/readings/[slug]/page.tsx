@@ -14,7 +14,7 @@ const figure = (text: string | undefined) => (/^\d{1,6}$/u.test(text ?? '') ? Nu
 export const metadata = { title: 'Reading' };
 
 export default async function ReadingPage({ params, searchParams }: Props) {
-  const { answer, added, known, skipped, lost } = await queryOf(searchParams);
+  const { answer, added, known, skipped, lost, over } = await queryOf(searchParams);
   const { slug } = await params;
   const here = readingAt(slug);
   const who = await requireVisitor(here);
@@ -32,6 +32,7 @@ export default async function ReadingPage({ params, searchParams }: Props) {
                 known: figure(known),
                 skipped: figure(skipped),
                 lost: figure(lost),
+                over: figure(over),
               })
             : null
         }

@@ -14,9 +14,9 @@ export const POST = uploadForm<'slug'>(
     const text = files[0]?.bytes.toString('utf8').replace(/^\uFEFF/u, '') ?? '';
     const taken = await importNotes(who.deps, who.actor, slug, text);
     if (!taken.ok) return seeOther(`${page}?answer=${taken.failure.code}`);
-    const { added, known, problems, lost } = taken.value;
+    const { added, known, over, problems, lost } = taken.value;
     return seeOther(
-      `${page}?answer=imported&added=${added}&known=${known}&skipped=${problems.length}&lost=${lost}`,
+      `${page}?answer=imported&added=${added}&known=${known}&skipped=${problems.length}&lost=${lost}&over=${over}`,
     );
   },
 );
