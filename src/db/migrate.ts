@@ -28,6 +28,7 @@ import * as waysInFinished from './migrations/0025_ways_in_finished';
 import * as leaving from './migrations/0026_leaving';
 import * as faces from './migrations/0027_faces';
 import * as desk from './migrations/0028_desk';
+import * as tries from './migrations/0029_tries';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -58,6 +59,7 @@ const MIGRATIONS = {
   '0026_leaving': leaving,
   '0027_faces': faces,
   '0028_desk': desk,
+  '0029_tries': tries,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -24,7 +24,7 @@ import { actOnPerson, peoplePage, personPage } from '@/server/stewards/people';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
 import { logPage } from '@/server/stewards/home';
 import { begun, isIn, keyIn, later, post } from './college';
-import { deps, on, OPEN, shared, shareInput, smallCourse } from './world';
+import { deps, on, OPEN, shared, shareInput, smallCourse, triedBefore } from './world';
 
 const PASSWORD = 'a heron stands in the shallow bend';
 let db: Knex;
@@ -36,6 +36,7 @@ beforeAll(async () => {
   world = await smallCourse('people');
   db = world.db;
 });
+beforeEach(() => triedBefore(db, 60));
 afterAll(() => db.destroy());
 
 const at = (when: string) => deps(db, when);

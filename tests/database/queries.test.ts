@@ -13,7 +13,7 @@ import { prepareSchema } from '../../scripts/lib/database';
 import { resumeClock, currentTime } from '@/server/clock/clock';
 import { findSession, hashPassword, signIn, signOut, type SignInTry } from '@/server/sessions/sessions';
 import { noteVisit } from '@/server/sessions/sessions';
-import { deps, on, OPEN, shared, shareInput, smallCourse } from './world';
+import { deps, on, OPEN, shared, shareInput, smallCourse, triedBefore } from './world';
 import { isIn } from './college';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -145,6 +145,8 @@ describe('the demo’s clock', () => {
 });
 
 describe('signing in', () => {
+  beforeEach(() => triedBefore(db, 15));
+
   const from = (email: string, password: string, over: Partial<SignInTry> = {}): SignInTry => ({
     email,
     password,
@@ -173,9 +175,12 @@ describe('signing in', () => {
     await signOut(db, token);
     expect(await findSession(db, token)).toBeNull();
     for (let i = 0; i < 20; i += 1) await signIn(d, from('imani@tidewell.example', 'guess'));
-    expect(await signIn(d, from('imani@tidewell.example', 'two banks'))).toMatchObject({
-      failure: { code: 'too-many-tries' },
-    });
+    const right = () => signIn(d, from('imani@tidewell.example', 'two banks'));
+    expect(await right()).toMatchObject({ failure: { code: 'too-many-tries' } });
+    await triedBefore(db, 14);
+    expect(await right()).toMatchObject({ failure: { code: 'too-many-tries' } });
+    await triedBefore(db, 1);
+    expect(await right()).toMatchObject({ ok: true });
   });
 
   it('counts an address by the database’s own folding, and many at once like many in a row', async () => {

@@ -28,7 +28,7 @@ import {
 } from '@/server/ways-in/second-factor';
 import { takeSecondStep } from '@/server/ways-in/second-step';
 import { begun, keyIn, post } from './college';
-import { box, deps, on, smallCourse } from './world';
+import { box, deps, on, smallCourse, triedBefore } from './world';
 
 const PASSWORD = 'a heron stands in the shallow bend';
 let db: Knex;
@@ -43,6 +43,7 @@ beforeAll(async () => {
   steward = await begun(db);
   edda = await invited(EMAIL, 'Edda Lorne');
 });
+beforeEach(() => triedBefore(db, 60));
 afterAll(() => db.destroy());
 
 const from = { network: '192.0.2.1', device: null, agent: 'a test' };

@@ -114,6 +114,10 @@ export const box = boxOf(Buffer.alloc(32, 1));
 
 export const deps = (db: Knex, when: string): Deps & { box: Box } => ({ db, now: on(when), box });
 
+/** As if so many minutes had passed since what was tried: tries are counted by the clock on the wall. */
+export const triedBefore = (db: Knex, minutes: number) =>
+  db('tries').update({ expire: db.raw('expire - ?', [minutes * 60_000]) });
+
 export const shareInput = (words: string, over: Partial<ShareInput> = {}): ShareInput => ({
   kind: 'response',
   parent: null,

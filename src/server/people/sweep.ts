@@ -3,6 +3,7 @@ import { sweepHalfWays } from '@/db/queries/half-ways';
 import { sweepKeys } from '@/db/queries/one-time-keys';
 import { sweepRosters } from '@/db/queries/rosters';
 import { sweepSessions } from '@/db/queries/sessions';
+import { sweepTries } from '@/db/queries/tries';
 import type { Deps } from '../deps';
 
 const DAY_MS = 86_400_000;
@@ -14,5 +15,6 @@ export async function sweepPeople(deps: Pick<Deps, 'db' | 'now'>): Promise<void>
   await sweepSessions(deps.db, deps.now, instant(deps.now - MOST_IDLE_MS));
   await sweepHalfWays(deps.db, deps.now);
   await sweepKeys(deps.db, instant(deps.now - 30 * DAY_MS));
+  await sweepTries(deps.db);
   await sweepRosters(deps.db, instant(deps.now - DAY_MS));
 }

@@ -1,4 +1,4 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { instant, type Instant, type PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
@@ -11,7 +11,8 @@ import {
   sessionByToken,
   touchSession,
 } from '@/db/queries/people';
-import { foldedAddress, forgetTry, isKnownDevice, knowDevice, takeTry } from '@/db/queries/sign-in';
+import { foldedAddress, isKnownDevice, knowDevice } from '@/db/queries/sign-in';
+import { takeTry } from '@/db/queries/tries';
 import type { Db } from '@/db/connection';
 import { hasSecondFactor } from '@/db/queries/second-factors';
 import type { Deps } from '../deps';
@@ -71,7 +72,7 @@ export type Entry = { token: string; maxAgeSeconds: number; device: string | nul
 /** What this browser comes with. */
 export type Coming = Pick<SignInTry, 'network' | 'device' | 'agent'>;
 
-const TRIES_WINDOW_MS = 15 * 60_000;
+const TRIES_SECONDS = 15 * 60;
 /** From one network for one address; from one network for any; for one address from anywhere; on a device that is known. */
 const MOST = { pair: 20, network: 60, address: 100, device: 20 } as const;
 /** One password at a time: each takes a core for a fortieth of a second, and pages are made on the same ones. */
@@ -116,10 +117,7 @@ export async function takeEntryTry(
   person: PersonId | null,
   by: Pick<SignInTry, 'network' | 'device'> & { about: string },
 ): Promise<(() => Promise<unknown>) | null> {
-  const id = randomUUID();
-  const since = instant(deps.now - TRIES_WINDOW_MS);
-  const counted = await countedBy(deps, person, by);
-  return (await takeTry(deps.db, id, counted, since, deps.now)) ? () => forgetTry(deps.db, id) : null;
+  return takeTry(deps.db, await countedBy(deps, person, by), TRIES_SECONDS);
 }
 
 /** Lets somebody in who has shown all that is asked of them; this browser is known as theirs from now on. */

@@ -1,9 +1,8 @@
-import { randomUUID } from 'node:crypto';
-import { instant } from '@/core/ids';
-import { foldedAddress, takeTry } from '@/db/queries/sign-in';
+import { foldedAddress } from '@/db/queries/sign-in';
+import { takeTry } from '@/db/queries/tries';
 import type { Deps } from '../deps';
 
-const HOUR_MS = 3_600_000;
+const HOUR = 3_600;
 /** So often an hour: by one address or person, and by one network for all. */
 const MOST = { one: 5, network: 30 } as const;
 /** A whole college may come from one network, and nothing is guessed by these: only how much is written is held down. */
@@ -25,5 +24,5 @@ export async function mayTry(
     { key: `${what} ${about} ${by.network ?? ''}`, most: most.one },
     ...(by.network === null ? [] : [{ key: `${what} of ${by.network}`, most: most.network }]),
   ];
-  return takeTry(deps.db, randomUUID(), counted, instant(deps.now - HOUR_MS), deps.now);
+  return (await takeTry(deps.db, counted, HOUR)) !== null;
 }
