@@ -182,7 +182,7 @@ async function compareConversation(
 
 async function demoToken(db: Knex): Promise<string> {
   await migrate(db);
-  await seedWorld(db, DEMO_START);
+  await seedWorld(db, DEMO_START, null);
   await moveClock(db, realClock, DEMO_START);
   const deps = { db, now: DEMO_START };
   const [first] = await offeredPeople(deps);

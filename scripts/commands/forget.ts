@@ -1,14 +1,12 @@
 import { createInterface } from 'node:readline/promises';
 import { connect } from '@/db/connection';
 import { accountByAddress } from '@/db/queries/accounts';
-import { readConfig } from '@/runtime/config';
-import { filesOf } from '@/runtime/files';
 import { currentTime } from '@/server/clock/clock';
 import { forget } from '@/server/people/leaving';
 import { realClock } from '../lib/database';
 import { startCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
-import { filesFolder } from '../lib/web';
+import { ownFiles } from '../lib/files';
 
 export const help = `./pulpit forget ADDRESS [--yes]
 
@@ -37,10 +35,7 @@ export async function run(args: string[]): Promise<number> {
       say('Nothing was changed.');
       return 1;
     }
-    const files = filesOf(
-      readConfig({ PULPIT_FILES: filesFolder('demo'), ...process.env, DATABASE_URL: url }),
-    );
-    const done = await forget({ db, files, now: await currentTime(db, realClock) }, person.id);
+    const done = await forget({ db, files: ownFiles(url), now: await currentTime(db, realClock) }, person.id);
     if (!done.ok)
       throw new Told(
         done.failure.code === 'last-steward'

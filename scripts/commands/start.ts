@@ -1,5 +1,6 @@
 import { connect } from '@/db/connection';
 import { ensureBuild, sourceMark } from '../lib/build';
+import { ownFiles } from '../lib/files';
 import { askedTime, checkUrl, createDatabase, prepareDemo, prepareSchema } from '../lib/database';
 import { ensurePackages } from '../lib/debian';
 import { sayFirstRun } from '../lib/first-run';
@@ -70,7 +71,7 @@ export async function run(args: string[] = []): Promise<number> {
   const db = connect(url, { poolMax: 4 });
   try {
     await prepareSchema(db);
-    if (demo) await prepareDemo(db, now);
+    if (demo) await prepareDemo(db, now, ownFiles(url));
   } finally {
     await db.destroy();
   }

@@ -3,6 +3,7 @@ import { connect } from '@/db/connection';
 import { migrate, migrationState } from '@/db/migrate';
 import { instant, type Instant } from '@/core/ids';
 import { moveClock, resumeClock, type Clock } from '@/server/clock/clock';
+import type { FileStore } from '@/server/files/store';
 import { anyPeople } from '@/server/setup/setup';
 import { DEMO_START, seedWorld } from '@/standins/world/seed';
 import { say, Told } from './say';
@@ -76,14 +77,14 @@ export async function prepareSchema(db: Knex) {
 }
 
 /** Lays the demo world into an empty database and sets its clock going. */
-export async function prepareDemo(db: Knex, now: Instant | null) {
+export async function prepareDemo(db: Knex, now: Instant | null, files: FileStore) {
   if (await anyPeople(db)) {
     await resumeClock(db, realClock, now);
     return;
   }
   const started = Date.now();
   const at = now ?? DEMO_START;
-  const { posts } = await seedWorld(db, at);
+  const { posts } = await seedWorld(db, at, files);
   await moveClock(db, realClock, at);
   say(`Laid out the demo: ${posts} posts in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
 }

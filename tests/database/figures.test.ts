@@ -27,7 +27,7 @@ beforeAll(async () => {
   if (!server) throw new Error('Run these tests with ./pulpit test: they need PostgreSQL.');
   await createDatabase(server, 'test_figures', MIGRATED);
   db = connect(withDatabase(server, 'test_figures'), { poolMax: 4 });
-  await seedWorld(db, DEMO_START);
+  await seedWorld(db, DEMO_START, null);
   await unsettle(db);
   tables = await readTables(db);
 });

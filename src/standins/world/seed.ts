@@ -8,6 +8,7 @@ import { documentFromParts, documentFromText } from '@/core/document/compose';
 import { weekOf } from '@/core/week/week';
 import type { Actor, Deps } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';
+import type { FileStore } from '@/server/files/store';
 import { rubricSchema } from '@/core/rubric/rubric';
 import { share } from '@/server/posts/share';
 import { hashPassword } from '@/server/sessions/sessions';
@@ -18,6 +19,7 @@ import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
 import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addCollege } from './seed-college';
 import { addDesk } from './seed-desk';
+import { addPictures, addWaysIn } from './seed-faces';
 import { addHistory } from './seed-habits';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
@@ -53,9 +55,13 @@ type Planned = {
 /**
  * Lays the demo world into an empty database: courses and people outright, and every post and draft through the same
  * use-cases as in life, in order of time, with the clock of its moment. What would lie in the future of `now` is
- * left out. Week 6 is the week that holds `now`.
+ * left out. Week 6 is the week that holds `now`. Pictures need a place to lie; without one nobody has any.
  */
-export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: number }> {
+export async function seedWorld(
+  db: Deps['db'],
+  now: Instant,
+  files: FileStore | null,
+): Promise<{ posts: number }> {
   const monday = weekOf(now, HOME_ZONE)[0]?.date;
   if (!monday) throw new Error('a week has a Monday');
   const weekStart = (week: number) => daysLater(`${monday}T00:00`, (week - DEMO_WEEK) * 7).slice(0, 10);
@@ -129,6 +135,8 @@ export async function seedWorld(db: Deps['db'], now: Instant): Promise<{ posts: 
     return (post && made.get(post)) ?? null;
   });
   await addCollege(db, now, { idOf, passwordHash: await hashPassword(DEMO_PASSWORD), timeZone: HOME_ZONE });
+  await addWaysIn(db, now, actor);
+  if (files) await addPictures({ db, now, files }, actor);
   const ahead = (COURSES.find((c) => c.code === 'GEO 115')?.weeks.length ?? 0) + 1;
   await addDesk(db, now, {
     idOf,

@@ -8,6 +8,7 @@ import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AddressForm, EndForm, JoinForm, PasswordForm, SelfForm } from './account-forms';
 import { Passkeys } from './passkeys';
+import { WaysIn } from './ways-in';
 import { PictureForm } from './picture-form';
 import { SecondPart } from './second-factor';
 import type { CodesAction } from './told-codes';
@@ -91,6 +92,7 @@ export function AccountView(props: {
                 Everybody may enter the demo as {account.name}, so the password, the mail address and the
                 account stay as they are. In an installation of your own they are changed here.
               </p>
+              <WaysIn account={account} />
             </Part>
           ) : (
             <>
