@@ -5,6 +5,9 @@ import { CHROMIUM } from './scripts/lib/debian';
 const servers = testServers();
 const own = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
 
+/** Tests of how long things take. */
+const MEASURED = /slow-inputs\.spec\.ts$/u;
+
 export default defineConfig({
   testDir: 'tests/browser',
   fullyParallel: false,
@@ -14,6 +17,11 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [['list'], ['./tests/browser/slowest.ts']],
   outputDir: '.pulpit/test/results',
+  // What is measured is measured alone, when all else is done.
+  projects: [
+    { name: 'stories', testIgnore: MEASURED },
+    { name: 'measured', testMatch: MEASURED },
+  ],
   use: {
     ...devices['Desktop Chrome'],
     baseURL: own && `http://127.0.0.1:${own.port}`,

@@ -42,7 +42,10 @@ test('hostile PDFs are read or refused in a word, as texts, readings and prompts
   const files = await pdfs();
   expect(files.length).toBeGreaterThanOrEqual(6);
   await enterAs(page, 'Dr. Maren Holt');
-  for (const [name, buffer] of files) {
+  // The ways in share one reader, so what it makes of every file is asked once, and of some by every way.
+  const everyWay = new Set(files.slice(-5));
+  for (const one of files) {
+    const [name, buffer] = one;
     const file = { name: 'a.pdf', mimeType: 'application/pdf', buffer };
     const took: number[] = [];
     let since = performance.now();
@@ -55,6 +58,10 @@ test('hostile PDFs are read or refused in a word, as texts, readings and prompts
     lap();
     const answer = (await written.json()) as { ok: boolean; code?: string };
     if (!answer.ok) expect(answer.code, name).toMatch(/^(?:file-[a-z-]+|text-too-long)$/u);
+    if (!everyWay.has(one)) {
+      expect(Math.max(...took), name).toBeLessThan(10_000);
+      continue;
+    }
     const reading = await page.request.post('/courses/geo-115/readings', {
       multipart: { week: '6', title: name, author: '', text: '', file },
       maxRedirects: 0,

@@ -57,7 +57,7 @@ describe('a long text that is segmented in stretches', () => {
         expect(words(typed)).toEqual(platform);
         expect(countWords(typed)).toBe(platform.length);
       }),
-      { numRuns: 3_000 },
+      { numRuns: 1_500 },
     );
   });
   it('has the standard’s words where a browser parts them at a full stop or a colon between letters', () => {
@@ -79,7 +79,7 @@ describe('a long text that is segmented in stretches', () => {
         });
         expect([...joinWords(parted)].map(({ segment, index }) => [index, segment])).toEqual(flat(platform));
       }),
-      { numRuns: 5_000 },
+      { numRuns: 2_500 },
     );
   });
   it('loses no letter even where nothing parts it for pages, and is done in a moment', () => {
