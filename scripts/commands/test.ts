@@ -1,4 +1,4 @@
-import { cpSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { connect } from '@/db/connection';
 import { migrate } from '@/db/migrate';
@@ -7,7 +7,7 @@ import { folderStore } from '@/server/files/folder-store';
 import { DEMO_START, seedWorld } from '@/standins/world/seed';
 import { ensureBuild, sourceMark } from '../lib/build';
 import { createDatabase, realClock, withDatabase as named } from '../lib/database';
-import { keepFresh } from '../lib/fresh';
+import { freshFiles, keepFresh, putBackFiles } from '../lib/fresh';
 import { ensurePackages } from '../lib/debian';
 import { startJobs, stopJobs } from '../lib/jobs';
 import { PORTS, stateFolder, type Run } from '../lib/places';
@@ -19,7 +19,7 @@ import type { TestServer } from '../../tests/browser/server';
 import { say } from '../lib/say';
 import { servingUrl } from '../lib/serving';
 import { tryUpgrade } from '../lib/upgrade';
-import { filesFolder, runningWeb, startWeb, stopWeb } from '../lib/web';
+import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
 export const help = `./pulpit test [STEP …]
 
@@ -76,7 +76,7 @@ async function browser(url: string, only: string[]): Promise<number> {
   const db = connect(url, { poolMax: 4 });
   try {
     await migrate(db);
-    await seedWorld(db, DEMO_START, folderStore(filesFolder('test')));
+    await seedWorld(db, DEMO_START, folderStore(freshFiles()));
     await moveClock(db, realClock, DEMO_START);
     await keepFresh(db);
   } finally {
@@ -90,8 +90,7 @@ async function browser(url: string, only: string[]): Promise<number> {
       if (run !== 'test') await createDatabase(url, name, 'pulpit');
       const server = { run, port: await freePort(PORTS[run].web), slot, database: named(url, name) };
       servers.push(server);
-      if (filesFolder(run) !== filesFolder('test'))
-        cpSync(filesFolder('test'), filesFolder(run), { recursive: true });
+      putBackFiles(run);
     }
     for (const server of servers) {
       const serving = { DATABASE_URL: await servingUrl(server.database), PULPIT_DEMO: '1' };

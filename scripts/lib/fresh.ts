@@ -1,4 +1,8 @@
+import { cpSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Knex } from 'knex';
+import { stateFolder, type Run } from './places';
+import { filesFolder } from './web';
 
 /*
  * A copy of the demo world as it was laid out, in a schema beside it, so that a test file can begin anew in a moment. What
@@ -56,3 +60,10 @@ async function putBack(db: Knex) {
         setval(pg_get_serial_sequence('steward_log', 'id'), (select max(id) from steward_log))`);
   });
 }
+
+/** Where the files of the demo world lie as they were laid out. */
+export const freshFiles = () => join(stateFolder('test'), 'fresh-files');
+
+/** Puts back those that somebody has taken away since. */
+export const putBackFiles = (run: Run) =>
+  cpSync(freshFiles(), filesFolder(run), { recursive: true, force: false });

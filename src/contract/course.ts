@@ -7,6 +7,8 @@ import type { Contradiction } from '@/core/syllabus/contradictions';
 export type CourseView = {
   code: string;
   slug: string;
+  /** Which of the terms of a code it is; empty where nobody has said. */
+  term: string;
   title: string;
   zone: string;
   staff: boolean;
@@ -51,6 +53,8 @@ export type CourseAnnouncement = {
   postedAt: number;
   readAt: number | null;
   readBy: number | null;
+  /** For how many people it is alone; null for the whole course. */
+  chosen: number | null;
 };
 
 export type CoursePerson = {

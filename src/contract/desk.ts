@@ -1,6 +1,7 @@
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { Dates } from '@/core/desk/dates';
+import type { Habits } from '@/core/desk/habits';
 import type { CourseView } from './course';
 
 /** A discussion as it stands on the sheet of a term. */
@@ -68,3 +69,48 @@ export type DeskPage = {
   leaves: Leave[];
   requests: TimeRequest[];
 };
+
+/** How a student stands in all that has opened in a course. */
+export type Standing = {
+  /** Discussions that have opened for the class. */
+  opened: number;
+  /** In how many of them a response of theirs stands. */
+  responded: number;
+  /** How many are complete, and in how many nothing is asked of them. */
+  complete: number;
+  excused: number;
+  /** Responses and replies that can still be met, by their own deadlines; and those that cannot any more. */
+  owed: number;
+  missed: number;
+};
+
+/** A student on the desk's page of the class. */
+export type ClassLine = {
+  id: string;
+  name: string;
+  email: string | null;
+  picture: string | null;
+  lastSeen: number | null;
+  /** Hours that they always have more, and why. */
+  moreHours: number;
+  reason: string;
+  standing: Standing;
+};
+
+/** The class at the desk, so many names at a time. */
+export type ClassPage = {
+  course: CourseView;
+  now: number;
+  students: ClassLine[];
+  total: number;
+  page: number;
+  pages: number;
+  discussions: { slug: string; title: string; week: number }[];
+  /** Whom one's way here has chosen, by which way, and the discussion whose silent they are. */
+  chosen: string[];
+  choose: string;
+  silentIn: string | null;
+};
+
+/** What a course is called, and what every new discussion of it begins with. */
+export type SettingsPage = { course: CourseView; habits: Habits };

@@ -30,6 +30,7 @@ export type CourseLine = {
   id: string;
   code: string;
   slug: string;
+  term: string;
   title: string;
   zone: string;
   students: number;

@@ -9,7 +9,7 @@ import type { StatusInput } from './status';
 export type WeekLine = StatusInput & {
   slug: string;
   title: string;
-  course: { code: string; title: string; outside: boolean };
+  course: { code: string; slug: string; title: string; outside: boolean };
   week: number;
   unread: number;
   /** For staff: what of it is theirs to look at; null for a student. */

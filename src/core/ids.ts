@@ -36,3 +36,10 @@ export const courseSlug = (code: string) =>
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/gu, '');
+
+/**
+ * A course's name in addresses: its own, or what its code says.
+ * @example slugOf({ code: 'GEO 115', slug: null }) // 'geo-115'
+ */
+export const slugOf = (course: { code: string; slug: string | null }) =>
+  course.slug ?? courseSlug(course.code);

@@ -29,6 +29,8 @@ import * as leaving from './migrations/0026_leaving';
 import * as faces from './migrations/0027_faces';
 import * as desk from './migrations/0028_desk';
 import * as tries from './migrations/0029_tries';
+import * as classes from './migrations/0030_class';
+import * as terms from './migrations/0031_terms';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -60,6 +62,8 @@ const MIGRATIONS = {
   '0027_faces': faces,
   '0028_desk': desk,
   '0029_tries': tries,
+  '0030_class': classes,
+  '0031_terms': terms,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -5,7 +5,7 @@ import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
 import { DEMO_START } from '@/standins/world/seed';
 import { expect, type Page } from './test';
 import { ownServer } from './server';
-import { putBackFresh } from '../../scripts/lib/fresh';
+import { putBackFiles, putBackFresh } from '../../scripts/lib/fresh';
 
 export const START = DEMO_START as number;
 const realClock = { real: () => Date.now() };
@@ -20,6 +20,7 @@ export async function startAfresh() {
   const db = database();
   try {
     await putBackFresh(db);
+    putBackFiles(ownServer().run);
     await moveClock(db, realClock, DEMO_START);
   } finally {
     await db.destroy();

@@ -259,7 +259,7 @@ describe('dates', () => {
 
   it('move together from a week on, and extensions with them', async () => {
     const { kwame } = world.people;
-    const more = { person: kwame.id, responseDue: '2026-10-17T12:00', repliesDue: '', reason: 'a train' };
+    const more = { people: [kwame.id], responseDue: '2026-10-17T12:00', repliesDue: '', reason: 'a train' };
     expect(await act(OPEN, { act: 'extend', ...more })).toMatchObject({ ok: true });
     expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 6, weeks: 1 })).toMatchObject({ ok: true });
     const page = await deskPage(at('Tue 10:00'), holt(), GEO, OPEN);
@@ -283,7 +283,7 @@ it('the desk says who has shared no response, and which nobody has answered', as
   expect(await about()).toEqual({ silent: ['Imani', 'Jun', 'Kwame', 'Noor', 'Rafi'], unanswered: 0 });
   const first = await shared(db, noor, SEALED, 'Tue 11:00', shareInput('What I think of it all.'));
   await shared(db, jun, SEALED, 'Tue 11:01', shareInput('Something else I think.'));
-  await act(SEALED, { act: 'excuse', person: world.people.kwame.id, reason: '' });
+  await act(SEALED, { act: 'excuse', people: [world.people.kwame.id], reason: '' });
   expect(await about()).toEqual({ silent: ['Imani', 'Rafi'], unanswered: 2 });
   await shared(
     db,
@@ -305,7 +305,7 @@ describe('one student’s time', () => {
     };
     const usual = await due(imani);
     const more = { responseDue: '2026-10-21T12:00', repliesDue: '', reason: '' };
-    expect(await act(OPEN, { act: 'extend', person: rafi.id, ...more })).toMatchObject({ ok: true });
+    expect(await act(OPEN, { act: 'extend', people: [rafi.id], ...more })).toMatchObject({ ok: true });
     // Replies are never due before one's own response.
     const page = await deskPage(at('Tue 10:00'), holt(), GEO, OPEN);
     expect(page.ok && page.value.leaves.find((l) => l.name === 'Rafi Castellan')).toMatchObject({
@@ -314,7 +314,7 @@ describe('one student’s time', () => {
     });
     expect((await due(rafi))! - usual!).toBeGreaterThan(5 * 86_400_000);
     expect(await due(imani)).toBe(usual);
-    await act(OPEN, { act: 'usual', person: rafi.id });
+    await act(OPEN, { act: 'usual', people: [rafi.id] });
     expect(await due(rafi)).toBe(usual);
   });
 
@@ -322,13 +322,13 @@ describe('one student’s time', () => {
     const { rafi, stranger } = world.people;
     const none = { responseDue: '', repliesDue: '', reason: '' };
     for (const person of [stranger.id, holt().id])
-      expect(await act(OPEN, { act: 'excuse', person, reason: '' })).toMatchObject({
+      expect(await act(OPEN, { act: 'excuse', people: [person], reason: '' })).toMatchObject({
         failure: { code: 'no-student' },
       });
-    expect(await act(OPEN, { act: 'extend', person: rafi.id, ...none })).toMatchObject({
+    expect(await act(OPEN, { act: 'extend', people: [rafi.id], ...none })).toMatchObject({
       failure: { code: 'no-dates' },
     });
-    expect(await act(OPEN, { act: 'excuse', person: rafi.id, reason: 'ill' })).toMatchObject({ ok: true });
+    expect(await act(OPEN, { act: 'excuse', people: [rafi.id], reason: 'ill' })).toMatchObject({ ok: true });
     const part = await yourPart(at('Tue 10:00'), rafi, OPEN);
     expect(part.ok && part.value.head.ledger?.obligations.every((o) => o.state === 'excused')).toBe(true);
   });
@@ -360,13 +360,13 @@ describe('asking for more time', () => {
       : [];
     expect(asking).toContainEqual([SEALED, 1]);
     expect(asking).toContainEqual([OPEN, 0]);
-    expect(await act(SEALED, { act: 'refuse', person: rafi.id })).toMatchObject({ ok: true });
+    expect(await act(SEALED, { act: 'refuse', people: [rafi.id] })).toMatchObject({ ok: true });
     expect([await asked(rafi), await requests()]).toEqual(['refused', []]);
     // Asked again it waits again, and more time answers it.
     await ask(rafi, 'And now a train was late.');
     expect(await asked(rafi)).toBe('not-yet');
     const more = { responseDue: '2026-10-18T12:00', repliesDue: '', reason: 'shifts' };
-    expect(await act(SEALED, { act: 'extend', person: rafi.id, ...more })).toMatchObject({ ok: true });
+    expect(await act(SEALED, { act: 'extend', people: [rafi.id], ...more })).toMatchObject({ ok: true });
     expect([await asked(rafi), await requests()]).toEqual(['granted', []]);
   });
 });

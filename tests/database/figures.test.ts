@@ -5,7 +5,11 @@ import { DEMO_START, seedWorld } from '@/standins/world/seed';
 import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';
 import { yourPart } from '@/server/discussions/your-part';
+import { classPage } from '@/server/desk/class';
+import { deskPage } from '@/server/desk/discussion';
+import { termPage } from '@/server/desk/term';
 import { thisWeek } from '@/server/week/this-week';
+import { summarise } from '@/core/counting/summary';
 import type { Actor } from '@/server/deps';
 import { tallyText } from '@/ui/words/status';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
@@ -106,4 +110,72 @@ it.each([
   }
   expect(STUDENTS.length).toBeGreaterThan(20);
   expect(found.slice(0, 20)).toEqual([]);
+});
+
+/** What the desk says of a course, against what is so of each of its students. */
+async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong) {
+  const actor = actorOf(staff);
+  const page = await classPage({ db, now }, actor, slug, { page: 1, choose: '' });
+  const term = await termPage({ db, now }, actor, slug);
+  if (!page.ok || !term.ok) throw new Error(`${staff} has no desk in ${slug}`);
+  const students = new Map(
+    page.value.students.map(({ id, name }) => [
+      name,
+      expectedFor(tables, id, now).filter((d) => d.course.slug === slug && d.schedule.opens <= now),
+    ]),
+  );
+  wrong.same(page.value.total, students.size, `${slug}: students`);
+  const responded = (d: Expected) =>
+    d.shared.some((p) =>
+      tables.posts.some(
+        (x) => x.id === p.id && x.kind === 'response' && x.withdrawn_at === null && x.hidden_at === null,
+      ),
+    );
+  const sums = (all: Expected[]) => all.map((d) => summarise(d.ledger, now));
+  for (const { name, standing } of page.value.students) {
+    const all = students.get(name) ?? [];
+    const expected = {
+      opened: all.length,
+      responded: all.filter(responded).length,
+      complete: all.filter((d) => d.ledger.complete).length,
+      excused: all.filter((d) => d.ledger.obligations.some((o) => o.state === 'excused')).length,
+      owed: sums(all).reduce((n, s) => n + s.owedReplies + Number(s.owedResponse), 0),
+      missed: sums(all).reduce((n, s) => n + s.missed, 0),
+    };
+    wrong.same(standing, expected, `${slug}: ${name}`);
+  }
+  const [someone = []] = students.values();
+  for (const line of term.value.weeks.flatMap((w) => w.discussions)) {
+    const d = someone.find((x) => x.slug === line.slug);
+    if (d) wrong.same(line.responses, d.responses, `${line.slug}: responses`);
+    const made = await deskPage({ db, now }, actor, slug, line.slug);
+    if (!made.ok) throw new Error(`${line.slug} is not on the desk`);
+    if (!d) continue;
+    wrong.same(
+      made.value.silent.map((s) => s.name).toSorted(),
+      [...students]
+        .filter(([, all]) => all.some((x) => x.slug === line.slug && !responded(x) && !isExcused(x)))
+        .map(([name]) => name)
+        .toSorted(),
+      `${line.slug}: who has shared no response`,
+    );
+    // The same are chosen where one goes from there to write to them.
+    const chosen = await classPage({ db, now }, actor, slug, { page: 1, choose: line.slug });
+    wrong.same(
+      chosen.ok && chosen.value.chosen.length,
+      made.value.silent.length,
+      `${line.slug}: to whom one writes`,
+    );
+  }
+}
+const isExcused = (d: Expected) => d.ledger.obligations.some((o) => o.state === 'excused');
+
+it('every figure of the desks is what the rows say', async () => {
+  const wrong = new Wrong('the desk');
+  for (const [staff, slug] of [
+    ['Dr. Maren Holt', 'geo-115'],
+    ['Odile Marchetti', 'snd-130'],
+  ] as const)
+    await checkDesk(staff, slug, DEMO_START, wrong);
+  expect(wrong.found.slice(0, 20)).toEqual([]);
 });

@@ -153,6 +153,7 @@ describe('an invitation', () => {
   it('to two places is accepted for both by either link, which shows whose the address is', async () => {
     const other = await makeCourse(at('Mon 12:00'), steward, {
       code: 'SND 130',
+      term: '',
       title: 'Sound',
       timeZone: 'UTC',
     });
@@ -340,6 +341,7 @@ describe('a course’s code', () => {
     const { rafi, stranger } = world.people;
     const made = await makeCourse(at('Mon 13:00'), steward, {
       code: 'BIO 1',
+      term: '',
       title: 'Bees',
       timeZone: 'UTC',
     });

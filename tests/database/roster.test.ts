@@ -15,6 +15,7 @@ beforeAll(async () => {
   steward = await begun(db);
   const made = await makeCourse(deps(db, 'Mon 07:00'), steward, {
     code: 'BIO 210',
+    term: '',
     title: 'Cells',
     timeZone: 'UTC',
   });

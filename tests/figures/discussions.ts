@@ -92,6 +92,8 @@ export function expectedFor(t: Tables, student: string, now: Instant): Expected[
         responseDue: d.response_due,
         repliesDue: d.replies_due,
         extensions: { response: extension?.response_due, replies: extension?.replies_due },
+        moreHours: t.accommodations.find((a) => a.course_id === d.course_id && a.person_id === student)
+          ?.hours,
       });
       const posts = t.posts.filter((p) => p.discussion_id === d.id);
       const byId = new Map(posts.map((p) => [p.id, p]));

@@ -58,6 +58,7 @@ export type Tables = {
     response_due: string | null;
     replies_due: string | null;
   }[];
+  accommodations: { course_id: string; person_id: string; hours: number }[];
   excusals: { discussion_id: string; person_id: string }[];
   reads: { person_id: string; post_id: number }[];
   readings: { id: string; course_id: string; slug: string; week: number; title: string; words: number }[];
@@ -84,6 +85,7 @@ const NAMES: (keyof Tables)[] = [
   'post_versions',
   'drafts',
   'extensions',
+  'accommodations',
   'excusals',
   'reads',
   'readings',

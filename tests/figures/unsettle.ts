@@ -13,6 +13,10 @@ export async function unsettle(db: Knex) {
     where p.author_id <> e.person_id and p.private_to is null and p.withdrawn_at is null and p.hidden_at is null
       and hashtext(p.id::text || e.person_id::text) % 3 = 0
     on conflict do nothing`);
+  await db.raw(`
+    insert into accommodations (course_id, person_id, hours)
+    select course_id, person_id, 30 from enrolments where role = 'student' and hashtext(person_id::text) % 5 = 0
+    on conflict do nothing`);
   await db.raw(`update posts set hidden_at = shared_at where id % 29 = 3 and withdrawn_at is null`);
   await db.raw(`update posts set withdrawn_at = shared_at where id % 31 = 5 and hidden_at is null`);
   await db.raw(`

@@ -4,7 +4,7 @@ import { dayIn } from './day';
 import { lateness, type LateRule } from './late';
 import { resolveDeadline } from './resolve';
 import { discussionState } from './state';
-import { daysLater, endOfMinute, instantOf, wallClockAt } from './wallclock';
+import { daysLater, endOfMinute, hoursLater, instantOf, wallClockAt } from './wallclock';
 
 const utc = (text: string) => Date.parse(text);
 
@@ -121,5 +121,13 @@ describe('calendar days', () => {
       '2026-10-15T23:59',
     );
     expect(endOfMinute('2026-10-15T23:59', 'UTC')).toBe(utc('2026-10-16T00:00Z'));
+  });
+});
+
+describe('hours more', () => {
+  it('are hours that pass, over a night with an hour more or less too', () => {
+    expect(hoursLater('2026-10-24T23:59', 24, 'Europe/London')).toBe('2026-10-25T22:59');
+    expect(hoursLater('2026-03-28T23:59', 24, 'Europe/London')).toBe('2026-03-30T00:59');
+    expect(hoursLater('2026-10-15T23:59', 24, 'Asia/Kolkata')).toBe('2026-10-16T23:59');
   });
 });

@@ -65,6 +65,13 @@ export function wallClockAt(at: Instant, zone: string): WallClock {
     .toString({ smallestUnit: 'minute', roundingMode: 'floor' });
 }
 
+/**
+ * What the wall clock of a zone shows so many hours later: hours that pass, whatever the clocks do between.
+ * @example hoursLater('2026-10-24T23:59', 24, 'Europe/London') // '2026-10-25T22:59': that night has an hour more
+ */
+export const hoursLater = (wall: WallClock, hours: number, zone: string): WallClock =>
+  wallClockAt(instant(instantOf(wall, zone) + hours * 3_600_000), zone);
+
 /** The weekday of a wall clock's date, 1 for Monday to 7 for Sunday. @example weekdayOf('2026-10-15T23:59') // 4 */
 export function weekdayOf(wall: WallClock): number {
   const [year = 0, month = 1, day = 1] = wall.slice(0, 10).split('-').map(Number);

@@ -1,4 +1,4 @@
-import { courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
+import { STAFF, courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
@@ -10,17 +10,43 @@ export type AnnouncementRecord = {
   body: string;
   postedAt: Instant;
   readAt: Instant | null;
+  /** For how many people it is alone; null for the whole course. */
+  chosen: number | null;
 };
+
+/**
+ * The announcements that reach a person: of their courses, for everybody or for them, once their time has come. Staff see those for
+ * others too, and where it is asked for those that wait. The one place that says so.
+ */
+const reaching = (db: Db, person: PersonId, now: Instant, { waiting = false } = {}) =>
+  db('announcements as a')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+    .where((q) => {
+      q.where('a.posted_at', '<=', timestamptz(now));
+      if (waiting) q.orWhereIn('e.role', STAFF);
+    })
+    .where((q) =>
+      q
+        .where('a.chosen', false)
+        .orWhereIn('e.role', STAFF)
+        .orWhereExists((some) =>
+          some
+            .select(db.raw('1'))
+            .from('announcement_people as n')
+            .whereRaw('n.course_id = a.course_id and n.announcement_id = a.id')
+            .where('n.person_id', person),
+        ),
+    );
 
 /** The announcements of a person's courses (or of one), the latest first or the unread before them, and whether they have read them. */
 export const announcementsFor = (
   db: Db,
   person: PersonId,
+  now: Instant,
   limit: number,
   { course, unreadFirst = false }: { course?: CourseId; unreadFirst?: boolean } = {},
 ): Ask<AnnouncementRecord[]> => ({
-  query: db('announcements as a')
-    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+  query: reaching(db, person, now, { waiting: course !== undefined })
     .join('courses as c', 'c.id', 'a.course_id')
     .join('people as p', 'p.id', 'a.author_id')
     .leftJoin('announcement_reads as r', (j) =>
@@ -48,6 +74,10 @@ export const announcementsFor = (
       'p.name',
       // Whoever wrote one has read it.
       db.raw('case when a.author_id = ?::uuid then a.posted_at else r.read_at end as read_at', [person]),
+      db.raw(
+        `case when a.chosen then (select count(*) from announcement_people n
+          where n.course_id = a.course_id and n.announcement_id = a.id) end as chosen`,
+      ),
     ),
   read: (rows) =>
     rows.map((r) => ({
@@ -58,13 +88,13 @@ export const announcementsFor = (
       body: r.body,
       postedAt: instant(at(r.posted_at)),
       readAt: r.read_at === null ? null : instant(at(r.read_at)),
+      chosen: r.chosen === null ? null : Number(r.chosen),
     })),
 });
 
 /** How many announcements of a person's courses they have not read. */
-export const unreadAnnouncements = (db: Db, person: PersonId): Ask<number> => ({
-  query: db('announcements as a')
-    .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+export const unreadAnnouncements = (db: Db, person: PersonId, now: Instant): Ask<number> => ({
+  query: reaching(db, person, now)
     .whereNot('a.author_id', person)
     .whereNotExists((q) =>
       q
@@ -81,8 +111,7 @@ export const unreadAnnouncements = (db: Db, person: PersonId): Ask<number> => ({
 export async function recordAnnouncementReads(db: Db, person: PersonId, ids: string[], now: Instant) {
   await db(db.raw('announcement_reads (course_id, announcement_id, person_id, read_at)'))
     .insert(
-      db('announcements as a')
-        .join('enrolments as e', (j) => j.on('e.course_id', 'a.course_id').andOnVal('e.person_id', person))
+      reaching(db, person, now)
         .whereIn('a.id', ids)
         .select(
           'a.course_id',
@@ -106,10 +135,20 @@ export async function announcementReaders(db: Db, course: CourseId): Promise<Map
   return new Map(rows.map((r) => [String(r.announcement_id), Number(r.n)]));
 }
 
+/** Announces something: to the whole course, or to the people of it that are named. */
 export async function insertAnnouncement(
   db: Db,
-  a: { course: CourseId; id: string; author: PersonId; title: string; body: string; postedAt: Instant },
+  a: {
+    course: CourseId;
+    id: string;
+    author: PersonId;
+    title: string;
+    body: string;
+    postedAt: Instant;
+    people?: readonly PersonId[];
+  },
 ) {
+  const people = a.people ?? [];
   await db('announcements').insert({
     course_id: a.course,
     id: a.id,
@@ -117,5 +156,24 @@ export async function insertAnnouncement(
     title: a.title,
     body: a.body,
     posted_at: timestamptz(a.postedAt),
+    chosen: people.length > 0,
   });
+  if (people.length)
+    await db('announcement_people').insert(
+      people.map((person) => ({ course_id: a.course, announcement_id: a.id, person_id: person })),
+    );
+}
+
+/** Takes away one that waits for its time; false where that has come, or there is none. */
+export async function dropWaitingAnnouncement(
+  db: Db,
+  course: CourseId,
+  id: string,
+  now: Instant,
+): Promise<boolean> {
+  const gone = await db('announcements')
+    .where({ course_id: course, id })
+    .where('posted_at', '>', timestamptz(now))
+    .delete();
+  return gone > 0;
 }

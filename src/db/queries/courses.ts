@@ -1,6 +1,6 @@
 import {
   courseId,
-  courseSlug,
+  slugOf,
   instant,
   personId,
   type CourseId,
@@ -19,6 +19,8 @@ export type CourseRecord = {
   id: CourseId;
   code: string;
   slug: string;
+  /** Which of the terms of a code it is; empty where there is one. */
+  term: string;
   title: string;
   zone: string;
   role: Role;
@@ -31,12 +33,13 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
   const rows = await db('enrolments as e')
     .join('courses as c', 'c.id', 'e.course_id')
     .where('e.person_id', person)
-    .orderBy('c.code')
-    .select('c.id', 'c.code', 'c.title', 'c.time_zone', 'c.owner_id', 'e.role');
+    .orderBy(['c.code', 'c.term'])
+    .select('c.id', 'c.code', 'c.slug', 'c.term', 'c.title', 'c.time_zone', 'c.owner_id', 'e.role');
   return rows.map((r) => ({
     id: courseId(r.id),
     code: r.code,
-    slug: courseSlug(r.code),
+    slug: slugOf(r),
+    term: r.term,
     title: r.title,
     zone: r.time_zone,
     role: r.role,

@@ -123,38 +123,49 @@ export async function leavesOf(db: Db, { course, discussion }: Place) {
   };
 }
 
-/** Gives a student other deadlines, in the place of any they had; what is null is everybody's. */
+/** Gives students other deadlines, in the place of any they had; what is null is everybody's. */
 export async function putExtension(
   db: Db,
   { course, discussion }: Place,
-  person: PersonId,
+  people: readonly PersonId[],
   dates: { responseDue: string | null; repliesDue: string | null; reason: string },
 ) {
   await db('extensions')
-    .insert({
-      course_id: course,
-      discussion_id: discussion,
-      person_id: person,
-      response_due: dates.responseDue,
-      replies_due: dates.repliesDue,
-      reason: dates.reason,
-    })
+    .insert(
+      people.map((person) => ({
+        course_id: course,
+        discussion_id: discussion,
+        person_id: person,
+        response_due: dates.responseDue,
+        replies_due: dates.repliesDue,
+        reason: dates.reason,
+      })),
+    )
     .onConflict(['course_id', 'discussion_id', 'person_id'])
     .merge(['response_due', 'replies_due', 'reason']);
 }
 
-export async function putExcusal(db: Db, { course, discussion }: Place, person: PersonId, reason: string) {
+export async function putExcusal(
+  db: Db,
+  { course, discussion }: Place,
+  people: readonly PersonId[],
+  reason: string,
+) {
   await db('excusals')
-    .insert({ course_id: course, discussion_id: discussion, person_id: person, reason })
+    .insert(
+      people.map((person) => ({ course_id: course, discussion_id: discussion, person_id: person, reason })),
+    )
     .onConflict(['course_id', 'discussion_id', 'person_id'])
     .merge(['reason']);
 }
 
-/** A student has everybody's deadlines again, and owes what everybody owes. */
-export async function dropLeave(db: Db, { course, discussion }: Place, person: PersonId) {
-  const theirs = { course_id: course, discussion_id: discussion, person_id: person };
-  await db('extensions').where(theirs).delete();
-  await db('excusals').where(theirs).delete();
+/** Students have everybody's deadlines again, and owe what everybody owes. */
+export async function dropLeave(db: Db, { course, discussion }: Place, people: readonly PersonId[]) {
+  for (const table of ['extensions', 'excusals'])
+    await db(table)
+      .where({ course_id: course, discussion_id: discussion })
+      .whereIn('person_id', [...people])
+      .delete();
 }
 
 /** Moves the weeks of a course from one on, with all their discussions and what was given to single students, by whole weeks. */

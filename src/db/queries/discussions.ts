@@ -4,7 +4,7 @@ import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
   STAFF,
   courseId,
-  courseSlug,
+  slugOf,
   discussionId,
   type Instant,
   type CourseId,
@@ -63,6 +63,7 @@ const columns = (db: Db, person: PersonId) => [
   'c.id as course_id',
   'c.code',
   'c.title as course_title',
+  'c.slug as course_slug',
   'c.time_zone',
   'c.owner_id',
   'w.number as week',
@@ -70,6 +71,7 @@ const columns = (db: Db, person: PersonId) => [
   'w.starts_on',
   'x.response_due as x_response',
   'x.replies_due as x_replies',
+  'ac.hours as more_hours',
   'ex.person_id as excused',
   'so.person_id as opened_others',
   db.raw('coalesce(n.class_posts, 0) as class_posts'),
@@ -104,6 +106,9 @@ const enrolled = (db: Db, person: PersonId) =>
     .leftJoin('extensions as x', (j) =>
       j.on('x.course_id', 'd.course_id').andOn('x.discussion_id', 'd.id').andOnVal('x.person_id', person),
     )
+    .leftJoin('accommodations as ac', (j) =>
+      j.on('ac.course_id', 'd.course_id').andOnVal('ac.person_id', person),
+    )
     .leftJoin('excusals as ex', (j) =>
       j.on('ex.course_id', 'd.course_id').andOn('ex.discussion_id', 'd.id').andOnVal('ex.person_id', person),
     )
@@ -131,6 +136,7 @@ type Row = {
   course_id: string;
   code: string;
   course_title: string;
+  course_slug: string | null;
   time_zone: string;
   owner_id: string | null;
   week: number;
@@ -138,6 +144,7 @@ type Row = {
   starts_on: string;
   x_response: string | null;
   x_replies: string | null;
+  more_hours: number | null;
   excused: string | null;
   opened_others: string | null;
   class_posts: number;
@@ -170,6 +177,7 @@ function toRecord(row: Row): DiscussionRecord {
         response: row.x_response === null ? null : wall(row.x_response),
         replies: row.x_replies === null ? null : wall(row.x_replies),
       },
+      moreHours: row.more_hours ?? 0,
     },
     excused: row.excused !== null,
     openedOthers: row.opened_others !== null,
@@ -177,7 +185,7 @@ function toRecord(row: Row): DiscussionRecord {
     course: {
       id: courseId(row.course_id),
       code: row.code,
-      slug: courseSlug(row.code),
+      slug: slugOf({ code: row.code, slug: row.course_slug }),
       title: row.course_title,
       outside: row.owner_id !== null,
     },
@@ -211,7 +219,8 @@ export const discussionsOf = (
       const at = timestamptz(around).slice(0, 19);
       q.whereRaw(`d.opens <= ?::timestamp + interval '8 days'`, [at]).whereRaw(
         `greatest(d.replies_due, x.replies_due, x.response_due)
-           + (coalesce((d.late ->> 'days')::int, 0) + 9) * interval '1 day' >= ?::timestamp`,
+           + (coalesce((d.late ->> 'days')::int, 0) + 9) * interval '1 day'
+           + coalesce(ac.hours, 0) * interval '1 hour' >= ?::timestamp`,
         [at],
       );
     })

@@ -1,10 +1,12 @@
-import { courseId, courseSlug, personId, type CourseId, type Instant, type PersonId } from '@/core/ids';
+import { courseId, personId, slugOf, type CourseId, type Instant, type PersonId } from '@/core/ids';
 import { timestamptz, type Db } from '../connection';
 
 export type HostedCourse = {
   id: CourseId;
   code: string;
   slug: string;
+  /** Which of the terms of a code it is; empty where there is one. */
+  term: string;
   title: string;
   zone: string;
   students: number;
@@ -19,6 +21,8 @@ const counted = (db: Db) =>
     .select(
       'c.id',
       'c.code',
+      'c.slug',
+      'c.term',
       'c.title',
       'c.time_zone',
       db.raw(
@@ -36,7 +40,8 @@ const counted = (db: Db) =>
 const toCourse = (r: any): HostedCourse => ({
   id: courseId(r.id),
   code: r.code,
-  slug: courseSlug(r.code),
+  slug: slugOf(r),
+  term: r.term,
   title: r.title,
   zone: r.time_zone,
   students: Number(r.students),
@@ -55,11 +60,11 @@ export async function hostedCourse(db: Db, id: CourseId): Promise<HostedCourse |
 
 export async function insertHostedCourse(
   db: Db,
-  c: { id: CourseId; code: string; title: string; timeZone: string },
+  c: { id: CourseId; code: string; term: string; slug: string; title: string; timeZone: string },
 ): Promise<boolean> {
   const made = await db('courses')
-    .insert({ id: c.id, code: c.code, title: c.title, time_zone: c.timeZone })
-    .onConflict(db.raw('(code) where owner_id is null'))
+    .insert({ id: c.id, code: c.code, term: c.term, slug: c.slug, title: c.title, time_zone: c.timeZone })
+    .onConflict(db.raw('(code, term) where owner_id is null'))
     .ignore()
     .returning('id');
   return made.length > 0;

@@ -13,10 +13,18 @@ import {
 import type { Ask } from '../ask';
 import { type Db } from '../connection';
 
-export type OwnPostRecord = OwnPost & { discussion: DiscussionId; toName: string | null };
+export type OwnPostRecord = OwnPost & { author: PersonId; discussion: DiscussionId; toName: string | null };
 
 /** A person's own posts with what counting needs, and no texts: in all discussions, or in those named. */
-export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[]): Ask<OwnPostRecord[]> => ({
+export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[]) =>
+  postsBy(db, [person], discussions);
+
+/** The same of several people. */
+export const postsBy = (
+  db: Db,
+  people: readonly PersonId[],
+  discussions?: readonly DiscussionId[],
+): Ask<OwnPostRecord[]> => ({
   query: db('posts as p')
     .leftJoin('posts as q', 'q.id', 'p.parent_id')
     .leftJoin('people as a', 'a.id', 'q.author_id')
@@ -24,12 +32,13 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
       j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
     )
     .join('post_versions as v', 'v.post_id', 'p.id')
-    .where('p.author_id', person)
+    .whereIn('p.author_id', [...people])
     .modify((q) => {
-      if (discussions) q.whereIn('p.discussion_id', discussions);
+      if (discussions) q.whereIn('p.discussion_id', [...discussions]);
     })
     .groupBy(
       'p.id',
+      'p.author_id',
       'p.discussion_id',
       'p.kind',
       'p.private_to',
@@ -42,6 +51,7 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
     .orderBy('p.id')
     .select(
       'p.id',
+      'p.author_id',
       'p.discussion_id',
       'p.kind',
       'p.private_to',
@@ -57,6 +67,7 @@ export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[])
   read: (rows) =>
     rows.map((r) => ({
       id: postId(r.id),
+      author: personId(r.author_id),
       discussion: discussionId(r.discussion_id),
       kind: r.kind,
       to: r.to_id === null ? null : { person: personId(r.to_id), staff: isStaff(r.to_role) },

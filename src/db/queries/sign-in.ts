@@ -20,3 +20,7 @@ export async function knowDevice(db: Db, person: PersonId, tokenHash: Buffer, no
 
 export const forgetDevices = (db: Db, person: PersonId) =>
   db('known_devices').where({ person_id: person }).delete();
+
+/** Takes away tries that are not counted any more, by the clock on the wall. */
+export const sweepTries = (db: Db) =>
+  db('tries').whereRaw('expire < extract(epoch from now()) * 1000').delete();

@@ -1,4 +1,4 @@
-import { courseSlug, type PersonId, type Role } from '@/core/ids';
+import { slugOf, type PersonId, type Role } from '@/core/ids';
 import type { Db } from '../connection';
 
 export type Membership = { role: Role; owner: boolean };
@@ -11,10 +11,15 @@ export async function courseStanding(
   slug: string,
 ): Promise<Membership | null> {
   const mine = db('enrolments as e').join('courses as c', 'c.id', 'e.course_id').where('e.person_id', person);
-  const columns = ['e.role', 'c.code', db.raw('c.owner_id is not distinct from e.person_id as owner')];
+  const columns = [
+    'e.role',
+    'c.code',
+    'c.slug',
+    db.raw('c.owner_id is not distinct from e.person_id as owner'),
+  ];
   const rows =
     kind === 'courses'
-      ? (await mine.select(columns)).filter((r) => courseSlug(r.code) === slug)
+      ? (await mine.select(columns)).filter((r) => slugOf(r) === slug)
       : await mine.join(`${kind} as t`, 't.course_id', 'c.id').where('t.slug', slug).limit(1).select(columns);
   const [row] = rows;
   return row ? { role: row.role, owner: row.owner } : null;

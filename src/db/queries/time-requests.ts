@@ -43,16 +43,17 @@ export async function putTimeRequest(
     .merge({ asked_at: timestamptz(now), reason, answered_at: null, granted: null });
 }
 
-/** Answers what a student asked, where it waits. */
-export const answerTimeRequest = (
+/** Answers what students asked, where it waits. */
+export const answerTimeRequests = (
   db: Db,
   { course, discussion }: Place,
-  person: PersonId,
+  people: readonly PersonId[],
   granted: boolean,
   now: Instant,
 ) =>
   db('time_requests')
-    .where({ course_id: course, discussion_id: discussion, person_id: person })
+    .where({ course_id: course, discussion_id: discussion })
+    .whereIn('person_id', [...people])
     .whereNull('answered_at')
     .update({ answered_at: timestamptz(now), granted });
 

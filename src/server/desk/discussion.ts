@@ -3,7 +3,7 @@ import type { DeskPage, Leave } from '@/contract/desk';
 import { checkedDates, type DateField, type DateProblem } from '@/core/desk/dates';
 import { typedWall } from '@/core/deadlines/typed';
 import { storable } from '@/core/document/document';
-import { personId, type DiscussionId } from '@/core/ids';
+import type { DiscussionId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { peopleOf } from '@/db/queries/courses';
@@ -19,7 +19,8 @@ import {
 } from '@/db/queries/desk';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines } from '../access/visible-posts';
-import { answerTimeRequest, openTimeRequests } from '@/db/queries/time-requests';
+import { studentsAmong } from '@/db/queries/class';
+import { answerTimeRequests, openTimeRequests } from '@/db/queries/time-requests';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { isWithoutReply } from '../discussions/lines';
@@ -100,13 +101,15 @@ const reason = z
   .transform((text) => storable(text).trim())
   .default('');
 const when = z.string().max(40).transform(typedWall).default('');
+/** For whom: students of the course, at least one. */
+const people = z.array(z.uuid()).min(1).max(500);
 
 export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.enum(['show', 'hide', 'remove']) }),
   z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
-  z.object({ act: z.literal('extend'), person: z.uuid(), responseDue: when, repliesDue: when, reason }),
-  z.object({ act: z.literal('excuse'), person: z.uuid(), reason }),
-  z.object({ act: z.enum(['usual', 'refuse']), person: z.uuid() }),
+  z.object({ act: z.literal('extend'), people, responseDue: when, repliesDue: when, reason }),
+  z.object({ act: z.literal('excuse'), people, reason }),
+  z.object({ act: z.enum(['usual', 'refuse']), people }),
 ]);
 export type DeskAct = z.output<typeof deskActSchema>;
 export type DeskFailure =
@@ -140,7 +143,8 @@ export async function actOnDesk(
     if (!found.ok) return found;
     const { record, posts, begun } = found.value;
     const place = { course: course.id, discussion: record.id };
-    if ('person' in act && !(await studentsOf(tx, course)).some((p) => p.id === act.person))
+    const chosen = 'people' in act ? await studentsAmong(tx, course.id, act.people) : [];
+    if ('people' in act && chosen.length < new Set(act.people).size)
       return fail({ code: 'no-student' as const });
     switch (act.act) {
       case 'show':
@@ -170,24 +174,24 @@ export async function actOnDesk(
         const replies = repliesDue || (response > usual.repliesDue ? response : usual.repliesDue);
         const dates = checkedDates({ opens: usual.opens, responseDue: response, repliesDue: replies });
         if (!dates.ok) return dates;
-        await putExtension(tx, place, personId(act.person), {
+        await putExtension(tx, place, chosen, {
           responseDue: response === usual.responseDue ? null : response,
           repliesDue: replies === usual.repliesDue && response !== usual.responseDue ? null : replies,
           reason: act.reason,
         });
         // Whoever asked has their answer with it.
-        await answerTimeRequest(tx, place, personId(act.person), true, deps.now);
+        await answerTimeRequests(tx, place, chosen, true, deps.now);
         return ok(null);
       }
       case 'excuse':
-        await putExcusal(tx, place, personId(act.person), act.reason);
-        await answerTimeRequest(tx, place, personId(act.person), true, deps.now);
+        await putExcusal(tx, place, chosen, act.reason);
+        await answerTimeRequests(tx, place, chosen, true, deps.now);
         return ok(null);
       case 'refuse':
-        await answerTimeRequest(tx, place, personId(act.person), false, deps.now);
+        await answerTimeRequests(tx, place, chosen, false, deps.now);
         return ok(null);
       case 'usual':
-        await dropLeave(tx, place, personId(act.person));
+        await dropLeave(tx, place, chosen);
         return ok(null);
     }
   });

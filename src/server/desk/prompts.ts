@@ -8,6 +8,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { weeksOf } from '@/db/queries/courses';
+import { habitsOf } from '@/db/queries/course-settings';
 import { insertWeek } from '@/db/queries/desk';
 import { discussionsOf } from '@/db/queries/discussions';
 import { deleteIntakeFor, insertDiscussion, intakeFor, updateDiscussion } from '@/db/queries/outside';
@@ -60,6 +61,7 @@ export async function promptPage(
     weeks,
     before.map((d) => ({ ...d.timetable, week: d.week })),
     week,
+    await habitsOf(deps.db, course.id),
   );
   return ok({
     doc: intake.doc,

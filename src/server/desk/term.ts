@@ -87,7 +87,7 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
     waiting,
     others: all
       .filter((c) => isStaff(c.role) && !c.outside && c.id !== course.id)
-      .map((c) => ({ slug: c.slug, name: `${c.code} ${c.title}` })),
+      .map((c) => ({ slug: c.slug, name: `${c.code} ${c.title}${c.term ? ` · ${c.term}` : ''}` })),
     nextStart: startAfter(weeks, deps, course),
   });
 }

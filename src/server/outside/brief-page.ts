@@ -1,7 +1,8 @@
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
-import { fieldsOfRules, type Field } from '@/core/outside/fields';
+import { fieldsOfRules } from '@/core/outside/fields';
+import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
@@ -21,8 +22,8 @@ export type BriefPage = {
   /** Names of the student's outside courses. */
   courses: string[];
   fixedCourse: boolean;
-  /** Fields that the text leaves unsaid, and the week whose discussion each was filled in from. */
-  usual?: Partial<Record<Field, number>>;
+  /** Fields that the text leaves unsaid, and what each was filled in like. */
+  usual?: Usual['like'];
 };
 
 /** Every zone, one's own first. */

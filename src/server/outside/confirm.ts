@@ -50,7 +50,9 @@ async function courseFor(
   rules: OutsideRules,
 ): Promise<Result<CourseId, { code: 'fields'; problems: ConfirmProblem[] }>> {
   const { code, title } = courseNamed(rules.course);
-  const hosted = (await coursesOf(tx, actor.id)).find((c) => !c.outside && c.slug === courseSlug(code));
+  const hosted = (await coursesOf(tx, actor.id)).find(
+    (c) => !c.outside && courseSlug(c.code) === courseSlug(code),
+  );
   if (hosted)
     return fail({
       code: 'fields',

@@ -3,7 +3,7 @@ import { sweepHalfWays } from '@/db/queries/half-ways';
 import { sweepKeys } from '@/db/queries/one-time-keys';
 import { sweepRosters } from '@/db/queries/rosters';
 import { sweepSessions } from '@/db/queries/sessions';
-import { sweepTries } from '@/db/queries/tries';
+import { sweepTries } from '@/db/queries/sign-in';
 import type { Deps } from '../deps';
 
 const DAY_MS = 86_400_000;

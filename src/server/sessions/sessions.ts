@@ -12,13 +12,13 @@ import {
   touchSession,
 } from '@/db/queries/people';
 import { foldedAddress, isKnownDevice, knowDevice } from '@/db/queries/sign-in';
-import { takeTry } from '@/db/queries/tries';
 import type { Db } from '@/db/connection';
 import { hasSecondFactor } from '@/db/queries/second-factors';
 import type { Deps } from '../deps';
 import { FairQueue } from '../readers/fair-queue';
 import { hashOf, newToken } from '../secrets/tokens';
 import { beginHalfWay } from '../ways-in/half-way';
+import { takeTry } from './limiter';
 
 const SESSION_DAYS = 30;
 /** OWASP's minimum for argon2id: 19 MiB, two passes, one lane. */

@@ -1,6 +1,6 @@
 import { foldedAddress } from '@/db/queries/sign-in';
-import { takeTry } from '@/db/queries/tries';
 import type { Deps } from '../deps';
+import { takeTry } from './limiter';
 
 const HOUR = 3_600;
 /** So often an hour: by one address or person, and by one network for all. */

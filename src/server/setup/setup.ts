@@ -29,6 +29,13 @@ export {
   type NewWeek,
 } from '@/db/queries/setup';
 export { insertAnnouncement as addAnnouncement } from '@/db/queries/announcements';
+export { insertPasskey as addPasskey, notePasskeyUsed } from '@/db/queries/passkeys';
+export { openSession as addSession } from '@/db/queries/people';
+export {
+  confirmSecondFactor,
+  proposeSecondFactor as addSecondFactor,
+  replaceRecoveryCodes as addRecoveryCodes,
+} from '@/db/queries/second-factors';
 
 /** Names a college that is laid out whole, with the steward who looks after it. */
 export async function setUpCollege(

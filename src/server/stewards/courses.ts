@@ -40,6 +40,11 @@ const line = (most: number) =>
 export const newCourseSchema = z.object({
   // It stands in addresses, so something of it must be a letter or a digit.
   code: line(40).refine((code) => courseSlug(code) !== ''),
+  term: z
+    .string()
+    .max(60)
+    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
+    .default(''),
   title: line(200),
   timeZone: timeZoneSchema,
 });
@@ -51,10 +56,12 @@ export async function makeCourse(
   said: z.output<typeof newCourseSchema>,
 ): Promise<Result<{ course: string }, { code: 'code-taken' }>> {
   return deps.db.transaction(async (tx) => {
-    const slug = courseSlug(said.code);
     const all = await hostedCourses(tx);
     const id = courseId(randomUUID());
-    if (all.some((c) => c.slug === slug) || !(await insertHostedCourse(tx, { id, ...said })))
+    // The first of a code has its plain name in addresses; another one says which term it is.
+    const free = (slug: string) => slug !== '' && !all.some((c) => c.slug === slug);
+    const slug = [courseSlug(said.code), courseSlug(`${said.code} ${said.term}`)].find(free);
+    if (slug === undefined || !(await insertHostedCourse(tx, { id, slug, ...said })))
       return fail({ code: 'code-taken' as const });
     await logSteward(tx, { steward: steward.id, act: 'course-made', course: id, now: deps.now });
     return ok({ course: id });

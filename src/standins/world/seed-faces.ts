@@ -1,12 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { instant, type Instant } from '@/core/ids';
-import { insertPasskey, notePasskeyUsed } from '@/db/queries/passkeys';
-import { openSession } from '@/db/queries/people';
-import { confirmSecondFactor, proposeSecondFactor, replaceRecoveryCodes } from '@/db/queries/second-factors';
 import type { Actor, Deps } from '@/server/deps';
 import type { FileStore } from '@/server/files/store';
 import { changeMark, changePicture } from '@/server/people/picture';
+import * as setup from '@/server/setup/setup';
 import { STEWARD } from './people';
 import { MARK, PICTURES } from './pictures';
 
@@ -46,7 +44,7 @@ export async function addWaysIn(db: Deps['db'], now: Instant, actor: (name: stri
   const { id } = actor(STEWARD);
   for (const { agent, since, seen } of BROWSERS) {
     const tokenHash = createHash('sha256').update(randomBytes(32)).digest();
-    await openSession(db, {
+    await setup.addSession(db, {
       tokenHash,
       person: id,
       agent,
@@ -58,7 +56,7 @@ export async function addWaysIn(db: Deps['db'], now: Instant, actor: (name: stri
       .update({ seen_at: new Date(now - seen) });
   }
   const passkey = randomBytes(16).toString('base64url');
-  await insertPasskey(db, {
+  await setup.addPasskey(db, {
     id: passkey,
     person: id,
     publicKey: randomBytes(77),
@@ -67,10 +65,10 @@ export async function addWaysIn(db: Deps['db'], now: Instant, actor: (name: stri
     name: 'Desk at the office',
     made: instant(now - 30 * DAY_MS),
   });
-  await notePasskeyUsed(db, passkey, 0, instant(now - DAY_MS));
-  await proposeSecondFactor(db, id, randomBytes(60), instant(now - 40 * DAY_MS));
-  await confirmSecondFactor(db, id, instant(now - 40 * DAY_MS));
-  await replaceRecoveryCodes(
+  await setup.notePasskeyUsed(db, passkey, 0, instant(now - DAY_MS));
+  await setup.addSecondFactor(db, id, randomBytes(60), instant(now - 40 * DAY_MS));
+  await setup.confirmSecondFactor(db, id, instant(now - 40 * DAY_MS));
+  await setup.addRecoveryCodes(
     db,
     id,
     Array.from({ length: 8 }, () => randomBytes(32)),

@@ -1,4 +1,6 @@
-import { newAnnouncementAt } from '@/contract/addresses';
+import Link from 'next/link';
+import { deskClassAt, newAnnouncementAt, takeBackAnnouncementAt } from '@/contract/addresses';
+import { WhenField } from '../frame/when-field';
 import { moment } from '../words/time';
 import { plural } from '../words/plural';
 import { Announcement } from './announcement';
@@ -16,13 +18,43 @@ function Write({ course }: { course: CourseView }) {
         Text
         <textarea className="field min-h-28 font-normal" name="body" required maxLength={10_000} />
       </label>
-      <p>
+      <label className="grid justify-items-start gap-1 font-semibold">
+        When, by the course’s clock
+        <WhenField className="field font-normal" name="at" wall="" />
+        <span className="text-[12.5px] font-normal text-ink-2">Empty: at once</span>
+      </label>
+      <p className="flex flex-wrap items-center gap-3">
         <button className="btn go" type="submit">
           Announce to everybody in {course.code}
         </button>
+        {course.outside ? null : (
+          <Link className="link text-[13px]" href={deskClassAt(course.slug)}>
+            Write to some of them
+          </Link>
+        )}
       </p>
     </form>
   );
+}
+
+/** Whom one is for and how far it has come; the class is told neither. */
+function lineOf(
+  a: CourseAnnouncement,
+  { students, now, zone }: { students: number; now: number; zone: string },
+) {
+  const whom = a.chosen === null ? students : a.chosen;
+  return [
+    a.author,
+    a.postedAt > now ? `goes out ${moment(a.postedAt, zone)}` : moment(a.postedAt, zone),
+    ...(a.readBy === null
+      ? a.chosen === null
+        ? []
+        : ['to you']
+      : [
+          ...(a.chosen === null ? [] : [`for ${plural(a.chosen, 'person', 'people')} alone`]),
+          ...(a.postedAt > now ? [] : [`read by ${a.readBy} of ${plural(whom, 'student')}`]),
+        ]),
+  ].join(' · ');
 }
 
 /** A course's announcements: only staff write them, nobody can switch them off, and each says whether it was read. */
@@ -30,6 +62,7 @@ export function Announcements(props: {
   course: CourseView;
   announcements: CourseAnnouncement[];
   students: number;
+  now: number;
   zone: string;
   problem: string | null;
 }) {
@@ -48,13 +81,18 @@ export function Announcements(props: {
             <Announcement
               id={a.id}
               title={a.title}
-              line={`${a.author} · ${moment(a.postedAt, props.zone)}${
-                a.readBy === null ? '' : ` · read by ${a.readBy} of ${plural(props.students, 'student')}`
-              }`}
+              line={lineOf(a, props)}
               body={a.body}
               read={a.readAt !== null || course.staff}
               open={a.readAt === null && !course.staff}
             />
+            {a.postedAt > props.now ? (
+              <form action={takeBackAnnouncementAt(course.slug, a.id)} method="post" className="pb-1">
+                <button type="submit" className="btn" aria-label={`Take it back: ${a.title}`}>
+                  Take it back
+                </button>
+              </form>
+            ) : null}
           </li>
         ))}
         {announcements.length === 0 ? <li className="py-3 text-ink-2">No announcements yet.</li> : null}

@@ -32,7 +32,8 @@ export function CoursePage(props: {
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div>
           <p className="text-[12px] font-semibold text-ink-2">
-            {course.code} · times in {zoneName(course.zone)}
+            {course.code}
+            {course.term ? ` · ${course.term}` : ''} · times in {zoneName(course.zone)}
           </p>
           <h1 className="text-[25px] leading-tight">{course.title}</h1>
         </div>

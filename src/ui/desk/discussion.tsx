@@ -1,6 +1,13 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { deskActAt, deskRulesAt, promptEditAt, responseAt, conversationAt } from '@/contract/addresses';
+import {
+  deskActAt,
+  deskClassAt,
+  deskRulesAt,
+  promptEditAt,
+  responseAt,
+  conversationAt,
+} from '@/contract/addresses';
 import type { DeskPage, Leave } from '@/contract/desk';
 import { WhenField } from '../frame/when-field';
 import { deskState } from '../words/desk';
@@ -154,8 +161,13 @@ function NeedAWord({ page }: { page: DeskPage }) {
     <Part id="word" title="Who may need a word">
       {silent.length ? (
         <>
-          <p>
-            <b>{silent.length}</b> {silent.length === 1 ? 'has' : 'have'} shared no response
+          <p className="flex flex-wrap items-center gap-2">
+            <span className="grow">
+              <b>{silent.length}</b> {silent.length === 1 ? 'has' : 'have'} shared no response
+            </span>
+            <Link className="link" href={deskClassAt(page.course.slug, { choose: discussion.slug })}>
+              Write to {silent.length === 1 ? 'them' : 'these'}
+            </Link>
           </p>
           <ul className="flex flex-wrap gap-1.5">
             {silent.slice(0, NAMES_SHOWN).map((s) => (

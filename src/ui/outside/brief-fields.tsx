@@ -1,4 +1,5 @@
 import type { Field, Fields } from '@/core/outside/fields';
+import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import { createContext, useContext, type InputHTMLAttributes, type ReactNode } from 'react';
 import { WhenField } from '../frame/when-field';
@@ -13,8 +14,8 @@ export type BriefFields = {
   fields: Fields;
   problems: readonly BriefProblem[];
   suggestion: Suggestion;
-  /** What the text leaves unsaid, and the week it was filled in from. */
-  usual: Partial<Record<Field, number>>;
+  /** What the text leaves unsaid, and what it was filled in like. */
+  usual: Usual['like'];
   /** Shows in the prompt where a field was read. */
   point: (field: Field | null) => void;
 };
@@ -60,7 +61,7 @@ function About({ field }: { field: Field }) {
       <FieldEvidence field={field} evidence={evidence} point={point} />
       {like === undefined || problem ? null : (
         <p id={`read-${field}`} className="text-[12.5px] text-ink-2">
-          As in week {like}; the text does not say.
+          {like === 'habits' ? 'As this course does' : `As in week ${like}`}; the text does not say.
         </p>
       )}
       {others.map((o) => (

@@ -3,6 +3,7 @@
 import type { NamedDate } from '@/core/calendar/dates-named';
 import type { Doc } from '@/core/document/nodes';
 import { askedOf, type Field, type Fields } from '@/core/outside/fields';
+import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import { useActionState, useState, type ReactNode } from 'react';
 import { FacingPages } from '../discussion/facing-pages';
@@ -34,7 +35,7 @@ type Props = {
   courses: string[];
   /** The course of a discussion that is there stays the one it is in. */
   fixedCourse: boolean;
-  usual?: Partial<Record<Field, number>>;
+  usual?: Usual['like'];
   button: string;
   action: BriefAction;
 };

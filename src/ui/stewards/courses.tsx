@@ -26,6 +26,7 @@ export function Courses(props: {
               <li key={c.id} className="border-t border-rule-soft px-5 py-3 first:border-t-0">
                 <Link href={stewardsCourseAt(c.id)} className="title-link font-semibold">
                   {c.code} {c.title}
+                  {c.term ? <span className="font-normal text-ink-2"> · {c.term}</span> : null}
                 </Link>
                 <span className="block text-[12.5px] text-ink-2">
                   {plural(c.students, 'student')} · {c.staff ? `${c.staff} staff` : 'no staff yet'}
@@ -49,6 +50,14 @@ export function Courses(props: {
             maxLength={40}
             placeholder="BIO 210"
             hint="Short; it stands before the title everywhere."
+          />
+          <TextField
+            label="Term"
+            name="term"
+            defaultValue={of('term')}
+            maxLength={60}
+            placeholder="Autumn 2026"
+            hint="A code can be there once each term."
           />
           <TextField label="Title" name="title" defaultValue={of('title')} required maxLength={200} />
           <ZoneField

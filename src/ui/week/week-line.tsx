@@ -1,5 +1,4 @@
 import { moderationLogAt, courseWeekAt, discussionAt, roomAt } from '@/contract/addresses';
-import { courseSlug } from '@/core/ids';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
@@ -30,7 +29,7 @@ export function WeekLine({ line, now, zone }: { line: WeekLine; now: number; zon
       <div className="col-span-2 lg:col-span-1">
         <p className="text-[12px] font-semibold text-ink-3">
           <Link
-            href={courseWeekAt(courseSlug(line.course.code), line.week)}
+            href={courseWeekAt(line.course.slug, line.week)}
             className="inline-flex min-h-7 items-center hover:underline"
           >
             {line.course.code} · Week {line.week}

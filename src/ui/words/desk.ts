@@ -18,6 +18,9 @@ const TROUBLES: Record<string, string> = {
     'Somebody has begun to write in it, so it stays in sight: nothing is taken from them. Its dates can be changed.',
   'not-empty': 'There are weeks in this course already, so nothing was taken over.',
   'nothing-there': 'There is no week in that course. Nothing was changed.',
+  'term-taken': 'There is a course of this code in that term already. Nothing was changed.',
+  nobody: 'Choose whom first. Nothing was changed.',
+  unwritten: 'A title and a text are needed, so nothing was sent. Go Back to find what you wrote.',
   'no-student': 'That is no student of this course. Nothing was changed.',
   'no-dates': 'Say until when: for the response, for the replies, or both. Nothing was changed.',
   'not-found': 'That is not there any more. Nothing was changed.',
@@ -44,6 +47,10 @@ const DONE: Record<string, string> = {
   refuse: 'Answered: no. They see it on their page.',
   usual: 'They have everybody’s deadlines again.',
   away: 'Put away.',
+  settings: 'Kept. New discussions begin with it.',
+  written: 'Sent to them alone. It stands among your announcements.',
+  hours: 'Every deadline of this course is later for them from now on, and they see it on their pages.',
+  'no-hours': 'They have everybody’s deadlines again, but for extensions.',
 };
 
 /** What became of something done at the desk, by its code. */

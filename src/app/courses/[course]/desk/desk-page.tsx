@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Term } from '@/contract/desk';
 import { termPage } from '@/server/desk/term';
 import { CoursePage } from '@/ui/courses/head';
+import { DeskRooms } from '@/ui/desk/rooms';
 import { Sheet } from '@/ui/desk/sheet';
 import { AnswerLine } from '@/ui/frame/answer';
 import { deskAnswer } from '@/ui/words/desk';
@@ -26,6 +27,7 @@ export async function Desk(props: {
   return (
     <Frame visitor={who} here={here} place="discussions" zone={term.course.zone}>
       <CoursePage course={term.course} room="desk" wide>
+        <DeskRooms course={course} here="term" />
         <AnswerLine answer={answer ? deskAnswer(answer) : null} />
         <Sheet term={term} open={open}>
           {right}

@@ -12,6 +12,7 @@ export const POST = form<'course'>(
     if (!read.success) return seeOther(`${page}?answer=empty`);
     const said = await announce(who.deps, who.actor, course, read.data);
     if (said.ok) return seeOther(page);
+    if (said.failure.code === 'no-time') return seeOther(`${page}?answer=no-time`);
     return said.failure.code === 'staff-only'
       ? new Response('Only the staff of a course announce things there.\n', { status: 403 })
       : new Response('There is no such course for you.\n', { status: 404 });

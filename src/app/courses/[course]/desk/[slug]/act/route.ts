@@ -9,7 +9,10 @@ export const POST = form<'course' | 'slug'>(
   ({ course, slug }) => deskDiscussionAt(course, slug),
   async ({ who, params: { course, slug }, fields }) => {
     const back = (answer: string) => seeOther(deskDiscussionAt(course, slug, { answer }));
-    const act = deskActSchema.safeParse(Object.fromEntries(fields));
+    const act = deskActSchema.safeParse({
+      ...Object.fromEntries(fields),
+      people: fields.getAll('person'),
+    });
     if (!act.success) return back('fields');
     const done = await actOnDesk(who.deps, who.actor, course, slug, act.data);
     if (!done.ok)

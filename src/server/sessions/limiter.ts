@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import type { Db } from '../connection';
+import type { Db } from '@/db/connection';
 
 /** Something tries are counted by, and how many of it are too many. */
 export type Counted = { key: string; most: number };
@@ -47,6 +47,3 @@ export async function takeTry(
   }
   return giveBack;
 }
-
-/** Takes away what is not counted any more. */
-export const sweepTries = (db: Db) => db('tries').where('expire', '<', Date.now()).delete();

@@ -1,0 +1,25 @@
+import { deskClassAt } from '@/contract/addresses';
+import { actOnClass, classActSchema } from '@/server/desk/class';
+import { form } from '../../../../../_request/endpoint';
+import { seeOther } from '../../../../../_request/write';
+
+/** What staff do for the students they have chosen. */
+export const POST = form<'course'>(
+  'keep the desk',
+  ({ course }) => deskClassAt(course),
+  async ({ who, params: { course }, fields }) => {
+    const back = (answer: string) => seeOther(deskClassAt(course, { answer }));
+    const act = classActSchema.safeParse({
+      ...Object.fromEntries(fields),
+      people: fields.getAll('person'),
+      // Two parts of the form ask why; the one that was filled in says it.
+      reason: fields.getAll('reason').find((text) => text.trim() !== '') ?? '',
+    });
+    if (!act.success) return back(fields.get('act') === 'write' ? 'unwritten' : 'fields');
+    const done = await actOnClass(who.deps, who.actor, course, act.data);
+    if (done.ok) return back(act.data.act === 'write' ? 'written' : act.data.act);
+    return back(
+      done.failure.code === 'dates' ? (done.failure.problems[0]?.code ?? 'fields') : done.failure.code,
+    );
+  },
+);

@@ -1,0 +1,39 @@
+import { notFound } from 'next/navigation';
+import { deskClassAt } from '@/contract/addresses';
+import { classPage } from '@/server/desk/class';
+import { CoursePage } from '@/ui/courses/head';
+import { DeskClass } from '@/ui/desk/class';
+import { DeskRooms } from '@/ui/desk/rooms';
+import { AnswerLine } from '@/ui/frame/answer';
+import { deskAnswer } from '@/ui/words/desk';
+import { Frame } from '../../../../_request/frame';
+import { queryOf } from '../../../../_request/query';
+import { requireVisitor } from '../../../../_request/session';
+
+export const metadata = { title: 'The class' };
+
+type Props = {
+  params: Promise<{ course: string }>;
+  searchParams: Promise<{ answer?: string; page?: string; choose?: string }>;
+};
+
+export default async function ClassRoute({ params, searchParams }: Props) {
+  const { course } = await params;
+  const { answer, page, choose } = await queryOf(searchParams);
+  const here = deskClassAt(course);
+  const who = await requireVisitor(here);
+  const found = await classPage(who.deps, who.actor, course, {
+    page: /^\d{1,4}$/u.test(page ?? '') ? Number(page) : 1,
+    choose: choose ?? '',
+  });
+  if (!found.ok) notFound();
+  return (
+    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
+      <CoursePage course={found.value.course} room="desk" wide>
+        <DeskRooms course={course} here="class" />
+        <AnswerLine answer={answer ? deskAnswer(answer) : null} />
+        <DeskClass key={choose} page={found.value} zone={who.actor.timeZone} />
+      </CoursePage>
+    </Frame>
+  );
+}

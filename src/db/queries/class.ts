@@ -1,0 +1,101 @@
+import { instant, personId, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import { versionOf } from './pictures';
+import type { Db } from '../connection';
+
+export type ClassStudent = {
+  id: PersonId;
+  name: string;
+  email: string | null;
+  picture: string | null;
+  lastSeen: Instant | null;
+  /** Hours that they always have more; 0 for whoever has everybody's deadlines. */
+  moreHours: number;
+  reason: string;
+};
+
+/** So many students of a course by name, with when each was last seen and the hours they always have more. */
+export async function studentsPage(
+  db: Db,
+  course: CourseId,
+  { limit, offset }: { limit: number; offset: number },
+): Promise<ClassStudent[]> {
+  const rows = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .leftJoin('accommodations as ac', (j) =>
+      j.on('ac.course_id', 'e.course_id').andOn('ac.person_id', 'e.person_id'),
+    )
+    .where({ 'e.course_id': course, 'e.role': 'student' })
+    .whereNull('p.former_since')
+    .orderBy(['p.name', 'p.id'])
+    .limit(limit)
+    .offset(offset)
+    .select('p.id', 'p.name', 'p.email', 'p.picture', 'p.last_seen', 'ac.hours', 'ac.reason');
+  return rows.map((r) => ({
+    id: personId(r.id),
+    name: r.name,
+    email: r.email,
+    picture: versionOf(r.picture),
+    lastSeen: r.last_seen === null ? null : instant(r.last_seen),
+    moreHours: r.hours ?? 0,
+    reason: r.reason ?? '',
+  }));
+}
+
+/** What of a course's deadlines is other for some people, discussion by discussion. */
+export async function leavesIn(db: Db, course: CourseId, people: readonly PersonId[]) {
+  const theirs = (table: string) =>
+    db(table)
+      .where({ course_id: course })
+      .whereIn('person_id', [...people]);
+  const [extended, excused] = await Promise.all([
+    theirs('extensions').select('discussion_id', 'person_id', 'response_due', 'replies_due'),
+    theirs('excusals').select('discussion_id', 'person_id'),
+  ]);
+  return {
+    extended: extended.map((r) => ({
+      discussion: r.discussion_id as DiscussionId,
+      person: r.person_id as PersonId,
+      response: r.response_due as string | null,
+      replies: r.replies_due as string | null,
+    })),
+    excused: excused.map((r) => ({
+      discussion: r.discussion_id as DiscussionId,
+      person: r.person_id as PersonId,
+    })),
+  };
+}
+
+/** Which of these people are students of a course. */
+export async function studentsAmong(
+  db: Db,
+  course: CourseId,
+  people: readonly string[],
+): Promise<PersonId[]> {
+  const found: string[] = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where({ 'e.course_id': course, 'e.role': 'student' })
+    .whereNull('p.former_since')
+    .whereIn('e.person_id', [...people])
+    .pluck('e.person_id');
+  return found.map(personId);
+}
+
+/** Gives people more hours for every deadline of a course, in the place of any they had; none takes that away. */
+export async function setMoreHours(
+  db: Db,
+  course: CourseId,
+  people: readonly PersonId[],
+  { hours, reason }: { hours: number; reason: string },
+) {
+  if (hours === 0) {
+    await db('accommodations')
+      .where({ course_id: course })
+      .whereIn('person_id', [...people])
+      .delete();
+    return;
+  }
+  await db('accommodations')
+    .insert(people.map((person) => ({ course_id: course, person_id: person, hours, reason })))
+    .onConflict(['course_id', 'person_id'])
+    .merge(['hours', 'reason']);
+}

@@ -1,0 +1,28 @@
+import type { Habits } from '@/core/desk/habits';
+import type { CourseId } from '@/core/ids';
+import type { Db } from '../connection';
+
+/** What every new discussion of a course begins with; null where nobody has said. */
+export async function habitsOf(db: Db, course: CourseId): Promise<Habits | null> {
+  const row = await db('courses').where({ id: course }).first('habits');
+  return row?.habits ?? null;
+}
+
+/** Says a course's title, term and habits anew; false where another of its code has that term. */
+export async function changeCourse(
+  db: Db,
+  course: CourseId,
+  said: { title: string; term: string; habits: Habits },
+): Promise<boolean> {
+  const changed = await db('courses')
+    .where({ id: course })
+    .whereNotExists((q) =>
+      q
+        .select(db.raw('1'))
+        .from('courses as o')
+        .whereRaw('o.code = courses.code and o.id <> courses.id and o.owner_id is null')
+        .where('o.term', said.term),
+    )
+    .update({ title: said.title, term: said.term, habits: JSON.stringify(said.habits) });
+  return changed > 0;
+}

@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import { pictureAt } from '@/contract/addresses';
+import type { ClassPage, Standing } from '@/contract/desk';
+import { typedWall } from '@/core/deadlines/typed';
+import { storable } from '@/core/document/document';
+import type { PersonId } from '@/core/ids';
+import { fail, ok, type Result } from '@/core/result';
+import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
+import { classSize } from '@/db/queries/desk';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { announce } from '../courses/announcements';
+import { actOnDesk, type DeskFailure } from './discussion';
+import { enterDesk } from './enter';
+import { standingsOf } from './standings';
+
+/** So many names stand on one page. */
+const AT_A_TIME = 60;
+const MOST_CHOSEN = 500;
+const NOTHING: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
+
+/** The class by name, with how each stands in what has opened, and the hours they always have more. */
+export async function classPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  asked: { page: number; choose: string },
+): Promise<Result<ClassPage, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const total = await classSize(deps.db, course.id);
+  // Whoever chooses some has all of them on one page.
+  const most = asked.choose ? MOST_CHOSEN : AT_A_TIME;
+  const pages = Math.max(1, Math.ceil(total / most));
+  const page = Math.min(Math.max(1, asked.page), pages);
+  const students = await studentsPage(deps.db, course.id, { limit: most, offset: (page - 1) * most });
+  const { standings, discussions, silentIn } = await standingsOf(deps, actor, course, students);
+  const of = (id: PersonId) => standings.get(id) ?? NOTHING;
+  const discussion = discussions.find((d) => d.slug === asked.choose);
+  const silent = new Set(discussion ? silentIn(discussion) : []);
+  const isChosen = (id: PersonId): boolean =>
+    asked.choose === 'all' ||
+    (asked.choose === 'owe' && of(id).owed > 0) ||
+    (asked.choose === 'missed' && of(id).missed > 0) ||
+    silent.has(id);
+  const chosen = students.map((s) => s.id).filter(isChosen);
+  return ok({
+    course,
+    now: deps.now,
+    chosen,
+    choose: asked.choose,
+    silentIn: discussion?.title ?? null,
+    students: students
+      .map(({ picture, ...s }) => ({
+        ...s,
+        picture: picture && pictureAt(s.id, { v: picture }),
+        standing: of(s.id),
+      }))
+      // The chosen first, and each part by name.
+      .sort((a, b) => Number(isChosen(b.id)) - Number(isChosen(a.id))),
+    total,
+    page,
+    pages,
+    discussions: discussions.map((d) => ({ slug: d.slug, title: d.title, week: d.week.number })),
+  });
+}
+
+const reason = z
+  .string()
+  .max(600)
+  .transform((text) => storable(text).trim())
+  .default('');
+const when = z.string().max(40).transform(typedWall).default('');
+const people = z.array(z.uuid()).max(500);
+
+export const classActSchema = z.discriminatedUnion('act', [
+  z.object({
+    act: z.literal('extend'),
+    people,
+    discussion: z.string().max(200),
+    responseDue: when,
+    repliesDue: when,
+    reason,
+  }),
+  z.object({ act: z.literal('excuse'), people, discussion: z.string().max(200), reason }),
+  z.object({ act: z.literal('hours'), people, hours: z.coerce.number().int().min(1).max(336), reason }),
+  z.object({ act: z.literal('no-hours'), people }),
+  z.object({
+    act: z.literal('write'),
+    people,
+    title: z.string().trim().min(1).max(200),
+    body: z.string().trim().min(1).max(10_000),
+  }),
+]);
+export type ClassAct = z.output<typeof classActSchema>;
+export type ClassFailure = DeskFailure | { code: 'nobody' } | { code: 'staff-only' } | { code: 'no-time' };
+
+/** What staff do for the students they have chosen: more time in one discussion or in all, nothing owed, a few words to them alone. */
+export async function actOnClass(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  act: ClassAct,
+): Promise<Result<null, ClassFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const course = door.value;
+  const chosen = await studentsAmong(deps.db, course.id, act.people);
+  if (act.people.length === 0) return fail({ code: 'nobody' });
+  if (chosen.length < new Set(act.people).size) return fail({ code: 'no-student' });
+  switch (act.act) {
+    case 'extend':
+    case 'excuse':
+      return actOnDesk(deps, actor, slug, act.discussion, { ...act, people: chosen });
+    case 'hours':
+      await deps.db.transaction((tx) => setMoreHours(tx, course.id, chosen, act));
+      return ok(null);
+    case 'no-hours':
+      await setMoreHours(deps.db, course.id, chosen, { hours: 0, reason: '' });
+      return ok(null);
+    case 'write': {
+      const said = await announce(deps, actor, slug, { title: act.title, body: act.body, people: chosen });
+      return said.ok ? ok(null) : said;
+    }
+  }
+}

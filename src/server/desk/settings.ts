@@ -1,0 +1,76 @@
+import { z } from 'zod';
+import type { SettingsPage } from '@/contract/desk';
+import { habitsSchema, type Habit, type Habits } from '@/core/desk/habits';
+import { storable } from '@/core/document/document';
+import { fail, ok, type Result } from '@/core/result';
+import { changeCourse, habitsOf } from '@/db/queries/course-settings';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { enterDesk } from './enter';
+
+const NO_HABITS: Habits = { response: null, replies: null, late: null, points: null };
+
+/** What a course is called, and what every new discussion of it begins with. */
+export async function settingsPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<SettingsPage, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  return ok({ course: door.value, habits: (await habitsOf(deps.db, door.value.id)) ?? NO_HABITS });
+}
+
+const line = (least: number, most: number) =>
+  z
+    .string()
+    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
+    .pipe(z.string().min(least).max(most));
+const small = (most: number) => z.literal('').or(z.coerce.number().int().min(0).max(most)).default('');
+
+/** The form as it is sent; an empty field says nothing. */
+export const settingsSchema = z
+  .object({
+    title: line(1, 200),
+    term: line(0, 60).default(''),
+    responseDay: small(7),
+    responseTime: z.string().max(10).default(''),
+    repliesDay: small(7),
+    repliesTime: z.string().max(10).default(''),
+    late: z.enum(['', 'refused', 'accepted', 'penalty']).default(''),
+    lateDays: small(60),
+    latePercent: small(100),
+    points: small(10_000),
+  })
+  .transform((said, context) => {
+    const habit = (day: number | '', time: string): Habit | null =>
+      day === '' || day === 0 ? null : { day, time: time.trim().replace(/^(\d):/u, '0$1:') || '23:59' };
+    const days = said.lateDays || 7;
+    const late = {
+      '': null,
+      refused: { rule: 'refused' },
+      accepted: { rule: 'accepted', days },
+      penalty: { rule: 'penalty', days, percentPerDay: said.latePercent || 0, floorPercent: 0 },
+    }[said.late];
+    const habits = habitsSchema.safeParse({
+      response: habit(said.responseDay, said.responseTime),
+      replies: habit(said.repliesDay, said.repliesTime),
+      late,
+      points: said.points || null,
+    });
+    if (habits.success) return { title: said.title, term: said.term, habits: habits.data };
+    context.addIssue({ code: 'custom', message: 'habits' });
+    return z.NEVER;
+  });
+
+/** Says them anew. Discussions that are there stay as they are. */
+export async function changeSettings(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  said: z.output<typeof settingsSchema>,
+): Promise<Result<null, NotFound | { code: 'term-taken' }>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  return (await changeCourse(deps.db, door.value.id, said)) ? ok(null) : fail({ code: 'term-taken' });
+}
