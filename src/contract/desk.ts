@@ -79,7 +79,7 @@ export type Standing = {
   /** How many are complete, and in how many nothing is asked of them. */
   complete: number;
   excused: number;
-  /** Responses and replies that can still be met, by their own deadlines; and those that cannot any more. */
+  /** Responses and replies that can still be met, by their own deadlines; and in how many discussions some cannot any more. */
   owed: number;
   missed: number;
 };

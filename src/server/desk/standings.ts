@@ -64,7 +64,7 @@ export async function standingsOf(
       if (own.get(record.id)?.some(isStandingResponse)) all.responded += 1;
       if (account.ledger.complete) all.complete += 1;
       all.owed += summary.owedReplies + (summary.owedResponse ? 1 : 0);
-      all.missed += summary.missed;
+      if (summary.missed) all.missed += 1;
     }
     return all;
   };

@@ -1,7 +1,16 @@
 import { personId, type Instant } from '@/core/ids';
-import type { Deps } from '@/server/deps';
+import type { Habits } from '@/core/desk/habits';
+import { wallClockAt } from '@/core/deadlines/wallclock';
+import { announce } from '@/server/courses/announcements';
+import type { Actor, Deps } from '@/server/deps';
+import { actOnClass, type ClassAct } from '@/server/desk/class';
 import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts';
+import { changeSettings } from '@/server/desk/settings';
 import { addWeek, weekSchema } from '@/server/desk/term';
+
+import { GEO } from './geo';
+import { PLA } from './pla';
+import { SND } from './snd';
 
 const DAY_MS = 86_400_000;
 const COURSE = 'geo-115';
@@ -15,6 +24,36 @@ Eels need the whole river, from the sea to the smallest ditch, and every weir on
 2. Who is not heard, and what would they say?
 
 Then reply to two classmates in at least 40 words each.`;
+
+const THURSDAY = { day: 4, time: '23:59' };
+const SUNDAY = { day: 7, time: '23:59' };
+
+/** What the demo's courses are called this term, and how each does it. */
+const SETTINGS: { course: string; by: string; title: string; habits: Habits }[] = [
+  {
+    course: COURSE,
+    by: INSTRUCTOR,
+    title: GEO.title,
+    habits: { response: THURSDAY, replies: SUNDAY, late: GEO.late, points: 20 },
+  },
+  {
+    course: 'pla-204',
+    by: 'Prof. Elias Wick',
+    title: PLA.title,
+    habits: {
+      response: { day: 3, time: '18:00' },
+      replies: { day: 6, time: '18:00' },
+      late: PLA.late,
+      points: 20,
+    },
+  },
+  {
+    course: 'snd-130',
+    by: 'Odile Marchetti',
+    title: SND.title,
+    habits: { response: THURSDAY, replies: SUNDAY, late: SND.late, points: null },
+  },
+];
 
 /** A prompt that is still being written: pasted, and waiting on the desk. */
 const WAITING =
@@ -58,6 +97,48 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   });
   if (!made.ok) throw new Error('the demo’s prompt is no discussion');
   await taken(WAITING, 1);
+  await addClass({ deps, actor, idOf });
+  for (const { course, by, ...said } of SETTINGS) {
+    const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
+    const done = await changeSettings(deps(40), teacher, course, { term: 'Autumn 2026', ...said });
+    if (!done.ok) throw new Error(`${course} has no desk`);
+  }
+}
+
+type At = { deps: (days: number) => Deps; actor: Actor; idOf: Named['idOf'] };
+
+/** Time that two have all term, a word to some, and one to everybody that waits for its day. */
+async function addClass({ deps, actor, idOf }: At) {
+  const people = (...names: string[]) => names.map((name) => idOf('person', name));
+  const acts: [number, ClassAct][] = [
+    [
+      37,
+      { act: 'hours', people: people('Zainab Thorne'), hours: 24, reason: 'Agreed with the access office.' },
+    ],
+    [
+      30,
+      { act: 'hours', people: people('Otto Maddern'), hours: 12, reason: 'Night shifts until Christmas.' },
+    ],
+    [
+      1,
+      {
+        act: 'write',
+        people: people('Hollis Penrose', 'Samuel Okafor-Reid', 'Gareth Ivory'),
+        title: 'How is week 6 going?',
+        body: 'I have not seen you in the last two discussions. Is there something I can make easier? Write to me, or ask for more time from the head of the discussion.',
+      },
+    ],
+  ];
+  for (const [days, act] of acts) {
+    const done = await actOnClass(deps(days), actor, COURSE, act);
+    if (!done.ok) throw new Error(`the demo’s class: ${done.failure.code}`);
+  }
+  const said = await announce(deps(0), actor, COURSE, {
+    title: 'The walk on Saturday begins at the gauge house',
+    body: 'Ten o’clock at the gauge house, whatever the weather. Who cannot come finds the pictures here in the evening.',
+    at: `${wallClockAt((deps(0).now + 2 * DAY_MS) as Instant, actor.timeZone).slice(0, 10)}T09:00`,
+  });
+  if (!said.ok) throw new Error(`the demo’s announcement: ${said.failure.code}`);
 }
 
 const dayAfter = (date: string, days: number) =>

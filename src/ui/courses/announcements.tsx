@@ -20,7 +20,7 @@ function Write({ course }: { course: CourseView }) {
       </label>
       <label className="grid justify-items-start gap-1 font-semibold">
         When, by the course’s clock
-        <WhenField className="field font-normal" name="at" wall="" />
+        <WhenField className="field w-64 font-normal" name="at" wall="" />
         <span className="text-[12.5px] font-normal text-ink-2">Empty: at once</span>
       </label>
       <p className="flex flex-wrap items-center gap-3">

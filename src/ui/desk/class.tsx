@@ -21,7 +21,7 @@ function Row({ line, chosen, zone }: { line: ClassLine; chosen: boolean; zone: s
           value={line.id}
           defaultChecked={chosen}
           aria-label={line.name}
-          className="size-5 accent-pine"
+          className="block size-5 accent-pine"
         />
       </td>
       <th scope="row" className="px-2 py-2 text-left font-normal">
@@ -50,7 +50,7 @@ function Row({ line, chosen, zone }: { line: ClassLine; chosen: boolean; zone: s
         {standing.owed || '–'}
       </td>
       <td className={`px-2 py-2 tabular-nums ${standing.missed ? 'font-semibold text-brick' : 'text-ink-2'}`}>
-        {standing.missed || '–'}
+        {standing.missed ? `in ${standing.missed}` : '–'}
       </td>
       <td className="hidden px-2 py-2 pr-4 text-[13px] text-ink-2 sm:table-cell">
         {line.lastSeen === null ? 'never' : day(line.lastSeen, zone)}
@@ -96,7 +96,7 @@ function Discussion({ page }: { page: ClassPage }) {
 /** What is done for whoever is chosen on the left page. */
 function ForTheChosen({ page }: { page: ClassPage }) {
   return (
-    <div className="grid content-start">
+    <div id="for-the-chosen" className="grid content-start lg:sticky lg:top-2">
       <div className="border-b border-rule px-5 py-3">
         <h2 className="text-[18px]">For whom you chose</h2>
         <p className="text-[12.5px] text-ink-2">Nobody sees who else was chosen.</p>
@@ -165,7 +165,7 @@ export function DeskClass({ page, zone }: { page: ClassPage; zone: string }) {
   ];
   return (
     <form action={deskClassActAt(course.slug)} method="post">
-      <div className="plate grid overflow-hidden lg:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="plate grid overflow-clip lg:grid-cols-[minmax(0,1fr)_360px]">
         <section aria-labelledby="class" className="min-w-0">
           <div className="grid gap-2 border-b border-rule px-4 py-2.5">
             <h2 id="class" className="text-[18px]">
@@ -177,12 +177,15 @@ export function DeskClass({ page, zone }: { page: ClassPage; zone: string }) {
                 <Link
                   key={how}
                   href={href}
-                  className="link min-h-6"
+                  className="link inline-flex min-h-6 items-center"
                   aria-current={page.choose === how ? 'true' : undefined}
                 >
                   {name}
                 </Link>
               ))}
+              <a href="#for-the-chosen" className="link inline-flex min-h-6 items-center lg:hidden">
+                What to do for them
+              </a>
               {page.silentIn ? (
                 <span>
                   Chosen: who has shared no response in <b>{page.silentIn}</b>

@@ -5,6 +5,7 @@ import { Rooms } from '../frame/rooms';
 export function DeskRooms({ course, here }: { course: string; here: 'term' | 'class' | 'settings' }) {
   return (
     <Rooms
+      first
       label="On the desk"
       here={here}
       rooms={[

@@ -3,9 +3,18 @@ import Link from 'next/link';
 export type RoomLink = { id: string; name: string; href: string };
 
 /** The rooms of a place, side by side, with the one that is open set off. */
-export function Rooms(props: { label: string; rooms: readonly RoomLink[]; here: string }) {
+export function Rooms(props: {
+  label: string;
+  rooms: readonly RoomLink[];
+  here: string;
+  /** Where the line they stand on begins, and not where it ends. */
+  first?: boolean;
+}) {
   return (
-    <nav aria-label={props.label} className="w-full min-w-0 lg:ml-auto lg:w-auto">
+    <nav
+      aria-label={props.label}
+      className={`w-full min-w-0 lg:w-auto ${props.first ? 'lg:mr-auto' : 'lg:ml-auto'}`}
+    >
       <ul className="flex overflow-x-auto rounded-[8px] border border-rule bg-page-2">
         {props.rooms.map((room, i) => (
           <li key={room.id} className={`grow ${i > 0 ? 'border-l border-rule' : ''}`}>
