@@ -103,8 +103,64 @@ test('what a prompt leaves unsaid is as in the course’s last discussion, in th
     .fill('What would you tell the council?\n\nSay it in at least 80 words. Reply to two classmates.');
   await page.getByRole('button', { name: 'Read the prompt' }).click();
   await expect(page.getByLabel('Week', { exact: true })).toHaveValue('10');
-  await expect(page.getByText('As in week 9; the text does not say.').first()).toBeVisible();
+  await expect(page.getByText('As this course does; the text does not say.').first()).toBeVisible();
   await page.getByRole('button', { name: 'Make it a discussion' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'It is a discussion now' })).toBeVisible();
   await expect(page.getByLabel('Response due')).toHaveValue('2026-11-12 23:59');
+});
+
+test('whoever has shared nothing gets a word, by keyboard, and nobody else sees it', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}/geo-115-w6`);
+  await page.getByRole('link', { name: 'Write to these' }).press('Enter');
+  await expect(page.getByText('Chosen: who has shared no response in')).toBeVisible();
+  const imani = page.getByRole('checkbox', { name: 'Imani Okoro' });
+  await expect(imani).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Noor Vasquez' })).not.toBeChecked();
+  // One of them is left out again.
+  await page.getByRole('checkbox', { name: 'Farida Selkirk' }).press('Space');
+  await page.getByLabel('Title').fill('Thursday is near');
+  await page.getByLabel('Text').fill('Is there something in your way?');
+  await page.getByRole('button', { name: 'Send it to them alone' }).press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Sent to them alone' })).toBeVisible();
+
+  const student = await (await browser.newContext()).newPage();
+  await enterAs(student, 'Imani Okoro', '/courses/geo-115/announcements');
+  await expect(student.getByText('Thursday is near')).toBeVisible();
+  await expect(student.getByText('to you')).toBeVisible();
+  const other = await (await browser.newContext()).newPage();
+  await enterAs(other, 'Noor Vasquez', '/courses/geo-115/announcements');
+  await expect(other.getByText('Thursday is near')).toHaveCount(0);
+});
+
+test('more time all term is given once, and stands beside every deadline', async ({ page, browser }) => {
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}/class`);
+  await page.getByRole('checkbox', { name: 'Imani Okoro' }).check();
+  await page.getByText('More time all term').click();
+  await page.getByLabel('Hours more').fill('24');
+  await page.getByRole('button', { name: 'From now on' }).click();
+  await expect(page.getByText('always 24 hours more')).toHaveCount(2);
+  const student = await (await browser.newContext()).newPage();
+  await enterAs(student, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  await expect(student.getByText('Fri 16 Oct, 23:59').first()).toBeVisible();
+
+  // Nobody chosen, nothing done.
+  await page.getByText('More time all term').click();
+  await page.getByRole('button', { name: 'No more of it' }).click();
+  await expect(page.getByText('Choose whom first')).toBeVisible();
+});
+
+test('a course says once how it does it, and a new prompt begins so', async ({ page }) => {
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}/settings`);
+  await page.getByLabel('Response due, weekday').selectOption('Wednesday');
+  await page.getByLabel('Response due, time').fill('18:00');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Kept. New discussions begin with it.')).toBeVisible();
+  await page.goto(`${DESK}/new?week=7`);
+  await page.getByLabel('The prompt’s text').fill('Say in 200 words what a weir is for.');
+  await page.getByRole('button', { name: 'Read the prompt' }).click();
+  await expect(page.getByLabel('Response due')).toHaveValue(/18:00$/u);
+  await expect(page.getByText('As this course does; the text does not say.').first()).toBeVisible();
 });

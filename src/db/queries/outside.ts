@@ -34,6 +34,10 @@ export type IntakeRecord = {
 /** What of a prompt is shown where it waits. */
 const OPENING_LETTERS = 90;
 
+/** How a text begins, to the last whole word that fits. */
+const openingOf = (text: string) =>
+  text.length <= OPENING_LETTERS ? text : `${text.slice(0, OPENING_LETTERS).replace(/\s+\S*$/u, '')}…`;
+
 /** Lays a prompt down that was brought in: for the person's own course, or for one that they teach. */
 export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord, course: CourseId | null) {
   await db('intakes').insert({
@@ -41,7 +45,7 @@ export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecor
     person_id: person,
     course_id: course,
     doc: JSON.stringify(intake.doc),
-    opening: plainText(intake.doc).slice(0, OPENING_LETTERS),
+    opening: openingOf(plainText(intake.doc)),
     source: intake.source,
     whole: intake.whole,
     dates: JSON.stringify(intake.dates),

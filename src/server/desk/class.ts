@@ -87,7 +87,7 @@ export const classActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('hours'), people, hours: z.coerce.number().int().min(1).max(336), reason }),
   z.object({ act: z.literal('no-hours'), people }),
   z.object({
-    act: z.literal('write'),
+    act: z.literal('tell'),
     people,
     title: z.string().trim().min(1).max(200),
     body: z.string().trim().min(1).max(10_000),
@@ -119,7 +119,7 @@ export async function actOnClass(
     case 'no-hours':
       await setMoreHours(deps.db, course.id, chosen, { hours: 0, reason: '' });
       return ok(null);
-    case 'write': {
+    case 'tell': {
       const said = await announce(deps, actor, slug, { title: act.title, body: act.body, people: chosen });
       return said.ok ? ok(null) : said;
     }

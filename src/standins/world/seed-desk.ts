@@ -122,7 +122,7 @@ async function addClass({ deps, actor, idOf }: At) {
     [
       1,
       {
-        act: 'write',
+        act: 'tell',
         people: people('Hollis Penrose', 'Samuel Okafor-Reid', 'Gareth Ivory'),
         title: 'How is week 6 going?',
         body: 'I have not seen you in the last two discussions. Is there something I can make easier? Write to me, or ask for more time from the head of the discussion.',

@@ -49,7 +49,7 @@ function Row({ line, chosen, zone }: { line: ClassLine; chosen: boolean; zone: s
       >
         {standing.owed || '–'}
       </td>
-      <td className={`px-2 py-2 tabular-nums ${standing.missed ? 'font-semibold text-brick' : 'text-ink-2'}`}>
+      <td className={`px-2 py-2 tabular-nums ${standing.missed ? 'font-semibold' : 'text-ink-2'}`}>
         {standing.missed ? `in ${standing.missed}` : '–'}
       </td>
       <td className="hidden px-2 py-2 pr-4 text-[13px] text-ink-2 sm:table-cell">
@@ -107,7 +107,7 @@ function ForTheChosen({ page }: { page: ClassPage }) {
           Text
           <textarea className="field min-h-28 font-normal" name="body" maxLength={10_000} />
         </label>
-        <button type="submit" name="act" value="write" className="btn go justify-self-start">
+        <button type="submit" name="act" value="tell" className="btn go justify-self-start">
           Send it to them alone
         </button>
       </Part>

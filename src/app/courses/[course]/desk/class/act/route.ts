@@ -15,9 +15,9 @@ export const POST = form<'course'>(
       // Two parts of the form ask why; the one that was filled in says it.
       reason: fields.getAll('reason').find((text) => text.trim() !== '') ?? '',
     });
-    if (!act.success) return back(fields.get('act') === 'write' ? 'unwritten' : 'fields');
+    if (!act.success) return back(fields.get('act') === 'tell' ? 'unwritten' : 'fields');
     const done = await actOnClass(who.deps, who.actor, course, act.data);
-    if (done.ok) return back(act.data.act === 'write' ? 'written' : act.data.act);
+    if (done.ok) return back(act.data.act === 'tell' ? 'written' : act.data.act);
     return back(
       done.failure.code === 'dates' ? (done.failure.problems[0]?.code ?? 'fields') : done.failure.code,
     );
