@@ -11,6 +11,8 @@ export type DeskDiscussion = {
   state: DiscussionState;
   /** The class sees it. */
   shown: boolean;
+  /** When it shows itself; null where nobody has said. */
+  showAt: number | null;
   schedule: Schedule;
   responses: number;
   posts: number;
@@ -29,12 +31,24 @@ export type DeskWeek = {
   discussions: DeskDiscussion[];
 };
 
+/** What of a course needs who teaches it. */
+export type Need =
+  | { kind: 'time' | 'reports' | 'unanswered' | 'silent'; slug: string; title: string; n: number }
+  | {
+      kind: 'trouble';
+      place: { kind: 'discussions' | 'readings'; slug: string };
+      title: string;
+      said: { name: string; text: string; at: number }[];
+    }
+  | { kind: 'waiting'; n: number };
+
 /** The whole term on one sheet. */
 export type Term = {
   course: CourseView;
   now: number;
   students: number;
   weeks: DeskWeek[];
+  needs: Need[];
   /** Prompts that were taken in and wait to become discussions. */
   waiting: { id: string; source: string; takenAt: number; opening: string }[];
   /** Other courses one teaches, which an empty one can take over. */
@@ -114,3 +128,20 @@ export type ClassPage = {
 
 /** What a course is called, and what every new discussion of it begins with. */
 export type SettingsPage = { course: CourseView; habits: Habits };
+
+/** A discussion's rubric as it is built. */
+export type DeskRubricPage = {
+  course: CourseView;
+  discussion: { slug: string; title: string };
+  /** The form's fields, by their names. */
+  fields: Record<string, string>;
+  /** There is one already. */
+  stands: boolean;
+  /** Marks that were given by it: it does not change any more. */
+  marks: number;
+  posts: number;
+  /** What the brief says the discussion is worth. */
+  points: number | null;
+  /** Rubrics of other discussions one teaches. */
+  kept: { slug: string; title: string; code: string }[];
+};

@@ -31,6 +31,8 @@ import * as desk from './migrations/0028_desk';
 import * as tries from './migrations/0029_tries';
 import * as classes from './migrations/0030_class';
 import * as terms from './migrations/0031_terms';
+import * as troubles from './migrations/0032_troubles';
+import * as showAt from './migrations/0033_show_at';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -64,6 +66,8 @@ const MIGRATIONS = {
   '0029_tries': tries,
   '0030_class': classes,
   '0031_terms': terms,
+  '0032_troubles': troubles,
+  '0033_show_at': showAt,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -4,6 +4,7 @@ import { app } from '@/runtime/app';
 import { mailPort } from '@/runtime/mail';
 import { makeClip } from '@/server/clips/make';
 import { currentTime } from '@/server/clock/clock';
+import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
 import { sendMail } from '@/server/mail/send';
 import { forgetDue } from '@/server/people/leaving';
@@ -22,7 +23,11 @@ const runner = await run({
   // ffmpeg takes both of a small machine's cores for one clip.
   concurrency: 1,
   pollInterval: 2_000,
-  crontab: '7 * * * * sweep-files ?jobKey=sweep-files\n17 * * * * sweep-people ?jobKey=sweep-people',
+  crontab: [
+    '7 * * * * sweep-files ?jobKey=sweep-files',
+    '17 * * * * sweep-people ?jobKey=sweep-people',
+    '* * * * * show-due ?jobKey=show-due',
+  ].join('\n'),
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
     'send-mail': async (payload) => sendMail(await deps(), port, config, mail.parse(payload).mail),
@@ -30,6 +35,7 @@ const runner = await run({
       await sweepPeople(await deps());
       await forgetDue(await deps());
     },
+    'show-due': async () => void (await showDue(await deps())),
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });

@@ -11,6 +11,7 @@ import { askForTime } from '@/server/discussions/more-time';
 import { responseRoom } from '@/server/discussions/response-room';
 import { actOnDesk, deskPage, type DeskAct } from '@/server/desk/discussion';
 import { changeRules, makeDiscussion, promptPage, rulesPage, takePromptIn } from '@/server/desk/prompts';
+import { showDue } from '@/server/desk/show-due';
 import { takeCourseOver } from '@/server/desk/take-over';
 import { addWeek, changeWeek, dropWeek, moveTerm, termPage, weekSchema } from '@/server/desk/term';
 import { find } from '@/server/find/find';
@@ -445,4 +446,32 @@ it('a course that was just made has an empty page, and a desk to begin on', asyn
   const term = await termPage(at('Tue 10:00'), holt(), 'new-1');
   expect(term.ok && term.value).toMatchObject({ weeks: [], students: 0, nextStart: '2026-10-19' });
   expect(on('Tue 10:00')).toBeGreaterThan(0);
+});
+
+describe('a time at which a discussion shows itself', () => {
+  it('is kept, shows it when it has come and not before, and is taken back', async () => {
+    const slug = await made(PROMPT, { title: 'By itself' });
+    const id = () => db('discussions').where({ slug }).first('shown', 'show_at');
+    expect(await act(slug, { act: 'show-at', at: 'soon' })).toMatchObject({ failure: { code: 'no-time' } });
+    await act(slug, { act: 'show-at', at: '2026-10-15T09:00' });
+    const page = await deskPage(at('Tue 10:00'), holt(), GEO, slug);
+    expect(page.ok && page.value.discussion.showAt).toBe(on('Thu 09:00'));
+    expect(await showDue(at('Thu 08:59'))).toBe(0);
+    expect(await seen(world.people.imani, slug)).toBe(false);
+    await act(slug, { act: 'show-at', at: '' });
+    expect(await showDue(at('Thu 09:00'))).toBe(0);
+    await act(slug, { act: 'show-at', at: '2026-10-15T09:00' });
+    expect(await showDue(at('Thu 09:00'))).toBe(1);
+    expect(await seen(world.people.imani, slug)).toBe(true);
+    expect(await id()).toEqual({ shown: true, show_at: null });
+    // What is shown is not hidden by a time.
+    await act(slug, { act: 'show-at', at: '2026-11-15T09:00' });
+    expect(await id()).toEqual({ shown: true, show_at: null });
+  });
+
+  it('that has passed shows it at once', async () => {
+    const slug = await made(PROMPT, { title: 'At once' });
+    await act(slug, { act: 'show-at', at: '2026-10-12T09:00' });
+    expect(await seen(world.people.imani, slug)).toBe(true);
+  });
 });

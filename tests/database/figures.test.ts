@@ -152,6 +152,13 @@ async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong
     const made = await deskPage({ db, now }, actor, slug, line.slug);
     if (!made.ok) throw new Error(`${line.slug} is not on the desk`);
     if (!d) continue;
+    // The strip above the sheet says the same of what is open as the discussion's own page.
+    const told = (kind: 'silent' | 'unanswered') =>
+      term.value.needs.flatMap((n) => (n.kind === kind && n.slug === line.slug ? [n.n] : []))[0] ?? 0;
+    if (now < d.schedule.closes) {
+      wrong.same(told('silent'), made.value.silent.length, `${line.slug}: silent, above the sheet`);
+      wrong.same(told('unanswered'), made.value.unanswered, `${line.slug}: unanswered, above the sheet`);
+    }
     wrong.same(
       made.value.silent.map((s) => s.name).toSorted(),
       [...students]

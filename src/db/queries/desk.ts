@@ -1,10 +1,12 @@
 import type { Dates } from '@/core/desk/dates';
-import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
-import type { Db } from '../connection';
+import { instant, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import { timestamptz, type Db } from '../connection';
 
 export type DeskFigures = {
   posts: number;
   shown: boolean;
+  /** When it shows itself; null where nobody has said. */
+  showAt: Instant | null;
   /** Students who ask for more time. */
   asking: number;
   /** Drafts and notes that somebody has begun in it: how many, and nothing of them. */
@@ -18,6 +20,7 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
     .select(
       'd.id',
       'd.shown',
+      'd.show_at',
       db.raw(
         '(select count(*) from posts p where p.course_id = d.course_id and p.discussion_id = d.id) as posts',
       ),
@@ -36,6 +39,7 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
       {
         posts: Number(r.posts),
         shown: r.shown as boolean,
+        showAt: r.show_at === null ? null : instant(r.show_at),
         asking: Number(r.asking),
         begun: Number(r.begun),
       },
@@ -97,8 +101,22 @@ export const setDates = (db: Db, course: CourseId, id: DiscussionId, dates: Date
 export const holdDiscussion = (db: Db, course: CourseId, slug: string) =>
   db('discussions').where({ course_id: course, slug }).forUpdate().select('id');
 
+/** Shows a discussion or hides it, at once; what was set for later is set no more. */
 export const setShown = (db: Db, course: CourseId, id: DiscussionId, shown: boolean) =>
-  db('discussions').where({ course_id: course, id }).update({ shown });
+  db('discussions').where({ course_id: course, id }).update({ shown, show_at: null });
+
+/** Says when a discussion that is not shown shows itself; null for not by itself. */
+export const setShowAt = (db: Db, course: CourseId, id: DiscussionId, when: Instant | null) =>
+  db('discussions')
+    .where({ course_id: course, id, shown: false })
+    .update({ show_at: when && timestamptz(when) });
+
+/** Shows every discussion whose time for it has come; answers how many. */
+export const showDiscussionsDue = (db: Db, now: Instant) =>
+  db('discussions')
+    .where({ shown: false })
+    .where('show_at', '<=', timestamptz(now))
+    .update({ shown: true, show_at: null });
 
 export const deleteDiscussion = (db: Db, course: CourseId, id: DiscussionId) =>
   db('discussions').where({ course_id: course, id }).delete();

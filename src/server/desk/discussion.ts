@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { DeskPage, Leave } from '@/contract/desk';
 import { checkedDates, type DateField, type DateProblem } from '@/core/desk/dates';
-import { typedWall } from '@/core/deadlines/typed';
+import { isTime, typedWall } from '@/core/deadlines/typed';
+import { instantOf } from '@/core/deadlines/wallclock';
 import { storable } from '@/core/document/document';
 import type { DiscussionId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
@@ -15,6 +16,7 @@ import {
   putExcusal,
   putExtension,
   setDates,
+  setShowAt,
   setShown,
 } from '@/db/queries/desk';
 import { enterDiscussion, type NotFound } from '../access/enter';
@@ -106,6 +108,7 @@ const people = z.array(z.uuid()).min(1).max(500);
 
 export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.enum(['show', 'hide', 'remove']) }),
+  z.object({ act: z.literal('show-at'), at: when }),
   z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
   z.object({ act: z.literal('extend'), people, responseDue: when, repliesDue: when, reason }),
   z.object({ act: z.literal('excuse'), people, reason }),
@@ -118,6 +121,7 @@ export type DeskFailure =
   | { code: 'has-drafts' }
   | { code: 'no-student' }
   | { code: 'no-dates' }
+  | { code: 'no-time' }
   | { code: 'dates'; problems: DateProblem[] };
 
 const everybodys = ({ record }: OnDesk): Record<DateField, string> => {
@@ -150,6 +154,14 @@ export async function actOnDesk(
       case 'show':
         await setShown(tx, course.id, record.id, true);
         return ok(null);
+      case 'show-at': {
+        if (act.at && !isTime(act.at)) return fail({ code: 'no-time' as const });
+        const at = act.at ? instantOf(act.at, course.zone) : null;
+        // A time that has passed is now.
+        if (at !== null && at <= deps.now) await setShown(tx, course.id, record.id, true);
+        else await setShowAt(tx, course.id, record.id, at);
+        return ok(null);
+      }
       case 'hide':
       case 'remove':
         // A prompt that somebody has answered stays where it is.

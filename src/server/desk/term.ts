@@ -23,12 +23,13 @@ import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk, NO_FIGURES } from './enter';
+import { isOpenAt, needsOf } from './needs';
 
 /** A discussion as the sheet shows it, by the course's own clocks. */
 export function onSheet(
   record: DiscussionRecord,
   now: Deps['now'],
-  { posts, shown, asking, begun }: DeskFigures = NO_FIGURES,
+  { posts, shown, showAt, asking, begun }: DeskFigures = NO_FIGURES,
 ): DeskDiscussion {
   const schedule = resolveSchedule(record.timetable);
   return {
@@ -36,6 +37,7 @@ export function onSheet(
     title: record.title,
     state: discussionState(schedule, now),
     shown,
+    showAt,
     schedule,
     responses: record.responses,
     posts,
@@ -71,8 +73,19 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
       records: discussionsOf(deps.db, actor.id, { course: course.id }),
     }),
   ]);
+  const needs = await needsOf(
+    deps.db,
+    course.id,
+    records.map((r) => {
+      const schedule = resolveSchedule(r.timetable);
+      const { shown, asking } = figures.get(r.id) ?? NO_FIGURES;
+      return { id: r.id, slug: r.slug, title: r.title, shown, asking, open: isOpenAt(schedule, deps.now) };
+    }),
+    waiting.length,
+  );
   return ok({
     course,
+    needs,
     now: deps.now,
     students,
     weeks: weeks.map((week) => ({

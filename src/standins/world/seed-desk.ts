@@ -5,6 +5,7 @@ import { announce } from '@/server/courses/announcements';
 import type { Actor, Deps } from '@/server/deps';
 import { actOnClass, type ClassAct } from '@/server/desk/class';
 import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts';
+import { reportTrouble } from '@/server/desk/troubles';
 import { changeSettings } from '@/server/desk/settings';
 import { addWeek, weekSchema } from '@/server/desk/term';
 
@@ -107,7 +108,7 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
 
 type At = { deps: (days: number) => Deps; actor: Actor; idOf: Named['idOf'] };
 
-/** Time that two have all term, a word to some, and one to everybody that waits for its day. */
+/** Time that two have all term, a word to some, one to everybody that waits for its day, and what two say is broken. */
 async function addClass({ deps, actor, idOf }: At) {
   const people = (...names: string[]) => names.map((name) => idOf('person', name));
   const acts: [number, ClassAct][] = [
@@ -132,6 +133,14 @@ async function addClass({ deps, actor, idOf }: At) {
   for (const [days, act] of acts) {
     const done = await actOnClass(deps(days), actor, COURSE, act);
     if (!done.ok) throw new Error(`the demo’s class: ${done.failure.code}`);
+  }
+  for (const [name, text] of [
+    ['Gareth Ivory', 'The map behind “the 1953 line” does not open on my phone.'],
+    ['Ines Calloway', 'Same as Gareth: the map stays grey.'],
+  ] as const) {
+    const by = { ...actor, id: personId(idOf('person', name)), name };
+    const told = await reportTrouble(deps(0), by, 'discussions', 'geo-115-w6', text);
+    if (!told.ok) throw new Error(`${name} has nothing to say of that prompt`);
   }
   const said = await announce(deps(0), actor, COURSE, {
     title: 'The walk on Saturday begins at the gauge house',

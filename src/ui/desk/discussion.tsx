@@ -1,8 +1,11 @@
 import Link from 'next/link';
+import { instant } from '@/core/ids';
+import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { ReactNode } from 'react';
 import {
   deskActAt,
   deskClassAt,
+  deskRubricAt,
   deskRulesAt,
   promptEditAt,
   responseAt,
@@ -222,6 +225,9 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
           <Link className="btn" href={promptEditAt(discussion.slug)}>
             Change its text
           </Link>
+          <Link className="btn" href={deskRubricAt(course.slug, discussion.slug)}>
+            Rubric
+          </Link>
           {fresh ? (
             <Link className="btn" href={deskRulesAt(course.slug, discussion.slug)}>
               What it asks for
@@ -245,6 +251,18 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
             </button>
           ) : null}
         </form>
+        {discussion.shown ? null : (
+          <form action={action} method="post" className="flex flex-wrap items-end gap-2">
+            <When
+              label="Or by itself, from"
+              name="at"
+              wall={discussion.showAt === null ? '' : wallClockAt(instant(discussion.showAt), course.zone)}
+            />
+            <button type="submit" name="act" value="show-at" className="btn">
+              Keep the time
+            </button>
+          </form>
+        )}
         {fresh && !untouched ? (
           <p className="text-[12.5px] text-ink-2">
             {discussion.begun === 1 ? 'Somebody has' : `${discussion.begun} have`} begun to write in it: it

@@ -5,6 +5,7 @@ const GOOD: Record<string, string> = {
   kept: 'Your draft is kept.',
   changed: 'Your post is changed: the class reads the new text, and the one before is kept.',
   'time-asked': 'Asked: the staff of the course see it, and why. Until they answer, your deadlines stay.',
+  'trouble-said': 'Said: the staff of the course see it. You hear when it is mended.',
   'note-kept': 'Your note to yourself is kept.',
   withdrawn: 'It is withdrawn: nobody reads it any more, and its text is your draft again.',
 };
@@ -14,6 +15,8 @@ const REFUSED: Record<string, string> = {
   answered: 'It was not withdrawn: somebody has answered it meanwhile. It can still be changed.',
   'deadline-passed': 'It was not withdrawn: its deadline has passed. It can still be changed.',
   'time-not-asked': 'Nothing was asked: write in a sentence why. Your deadlines stay as they are.',
+  'trouble-not-said':
+    'Nothing was said: write in a sentence what does not work. Twenty of one person may wait at a time.',
   gone: 'It was withdrawn or hidden before.',
 };
 

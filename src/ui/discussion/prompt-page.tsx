@@ -1,4 +1,4 @@
-import { promptEditAt, promptRecordingAt, responseAt } from '@/contract/addresses';
+import { discussionTroubleAt, promptEditAt, promptRecordingAt, responseAt } from '@/contract/addresses';
 import type { Contradiction } from '@/core/syllabus/contradictions';
 import Link from 'next/link';
 import { Contradicted } from '../courses/contradicted';
@@ -20,6 +20,7 @@ import { Viewings } from './viewings';
 import { PromptText } from './prompt-text';
 import { requirementStatuses } from './requirement-statuses';
 import type { AskedForTime, DiscussionHead } from '@/contract/discussion';
+import { Broken } from './broken';
 import { MoreTime } from './more-time';
 import { Unclear } from './unclear';
 import type { Doc } from '@/core/document/nodes';
@@ -152,6 +153,7 @@ export function PromptPage({
       {head.ledger && !head.course.outside ? (
         <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
       ) : null}
+      {head.course.outside ? null : <Broken action={discussionTroubleAt(head.slug)} />}
       <Contradicted found={contradictions} />
       <Asked title="Your response needs" rules={responseRules(stricter)} confirmed={responseRules(brief)} />
       {brief.replies.count > 0 ? (

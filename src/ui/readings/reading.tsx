@@ -1,6 +1,6 @@
 'use client';
 
-import { courseWeekAt, readingAt, readingRecordingAt } from '@/contract/addresses';
+import { courseWeekAt, readingAt, readingRecordingAt, readingTroubleAt } from '@/contract/addresses';
 import { readingText as textOfReading } from '@/core/notes/reading-text';
 import { noteSourceOf, sourceOf } from '@/core/posts/quote';
 import type { Doc } from '@/core/document/nodes';
@@ -9,6 +9,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
+import { Broken } from '../discussion/broken';
 import { FacingPages } from '../discussion/facing-pages';
 import { MarkedText } from '../notes/marked-text';
 import { NoteForm } from '../notes/note-form';
@@ -110,6 +111,7 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
           <RecordingForm action={readingRecordingAt(reading.slug)} there={view.recording !== null} />
         ) : null}
         {view.staff || course.outside ? <NewerText slug={reading.slug} /> : null}
+        {course.outside ? null : <Broken action={readingTroubleAt(reading.slug)} />}
       </div>
       <nav aria-label="Readings beside this one" className="mt-5 flex flex-wrap justify-between gap-2">
         {previous ? (

@@ -3,8 +3,11 @@ import { stateName } from './states';
 import { moment } from './time';
 
 /** Where a discussion stands, as the sheet of a term says it. */
-export function deskState({ shown, state, schedule }: DeskDiscussion): string {
-  if (!shown) return 'not shown to students yet';
+export function deskState({ shown, showAt, state, schedule }: DeskDiscussion): string {
+  if (!shown)
+    return showAt === null
+      ? 'not shown to students yet'
+      : `shown to students from ${moment(showAt, schedule.zone)}`;
   if (state === 'upcoming') return `opens ${moment(schedule.opens, schedule.zone)}`;
   return stateName(state).toLowerCase();
 }
@@ -18,6 +21,7 @@ const TROUBLES: Record<string, string> = {
     'Somebody has begun to write in it, so it stays in sight: nothing is taken from them. Its dates can be changed.',
   'not-empty': 'There are weeks in this course already, so nothing was taken over.',
   'nothing-there': 'There is no week in that course. Nothing was changed.',
+  'has-marks': 'Marks were given by its rubric already, so that stays as it is.',
   'term-taken': 'There is a course of this code in that term already. Nothing was changed.',
   nobody: 'Choose whom first. Nothing was changed.',
   unwritten: 'A title and a text are needed, so nothing was sent. Go Back to find what you wrote.',
@@ -39,6 +43,7 @@ const DONE: Record<string, string> = {
   made: 'It is a discussion now. The class sees it once you show it.',
   rules: 'Kept: this is what it asks for now.',
   show: 'The class sees it from now on.',
+  'show-at': 'Kept: it shows itself then, within a minute. Empty, it waits for you.',
   hide: 'The class does not see it any more.',
   remove: 'It is taken away.',
   dates: 'The dates are kept.',
@@ -47,6 +52,8 @@ const DONE: Record<string, string> = {
   refuse: 'Answered: no. They see it on their page.',
   usual: 'They have everybody’s deadlines again.',
   away: 'Put away.',
+  mended: 'Settled: whoever said it hears so.',
+  rubric: 'The rubric is kept. Students see it beside the prompt.',
   settings: 'Kept. New discussions begin with it.',
   written: 'Sent to them alone. It stands among your announcements.',
   hours: 'Every deadline of this course is later for them from now on, and they see it on their pages.',

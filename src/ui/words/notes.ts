@@ -33,6 +33,10 @@ export function noteAnswerText(
       return 'These words do not stand in the reading, so the note was not made. Copy them from the text; your note is still in the box if you go back.';
     case 'passage-too-long':
       return 'This passage is too long for a note: at most 2,000 characters. Choose a shorter one.';
+    case 'trouble-said':
+      return 'Said: the staff of the course see it. You hear when it is mended.';
+    case 'trouble-not-said':
+      return 'Nothing was said: write in a sentence what does not work. Twenty of one person may wait at a time.';
     case 'note-gone':
       return 'This note is no longer there.';
     case 'too-many-notes':

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Term } from '@/contract/desk';
 import { termPage } from '@/server/desk/term';
 import { CoursePage } from '@/ui/courses/head';
+import { NeedsMe } from '@/ui/desk/needs';
 import { DeskRooms } from '@/ui/desk/rooms';
 import { Sheet } from '@/ui/desk/sheet';
 import { AnswerLine } from '@/ui/frame/answer';
@@ -29,6 +30,7 @@ export async function Desk(props: {
       <CoursePage course={term.course} room="desk" wide>
         <DeskRooms course={course} here="term" />
         <AnswerLine answer={answer ? deskAnswer(answer) : null} />
+        {open === null ? <NeedsMe needs={term.needs} course={course} zone={who.actor.timeZone} /> : null}
         <Sheet term={term} open={open}>
           {right}
         </Sheet>

@@ -1,0 +1,40 @@
+import type { CourseId, DiscussionId } from '@/core/ids';
+import type { Db } from '../connection';
+
+export type DiscussionNeeds = {
+  /** Posts that are reported and not settled. */
+  reports: number;
+  /** Students of whom no response stands, and who are not excused. */
+  silent: number;
+  /** Responses that stand and have no reply that stands. */
+  unanswered: number;
+};
+
+/** What waits for the staff in each discussion of a course. */
+export async function deskNeeds(db: Db, course: CourseId): Promise<Map<DiscussionId, DiscussionNeeds>> {
+  const { rows } = await db.raw(
+    `select d.id,
+       (select count(distinct r.post_id) from reports r
+        where r.course_id = d.course_id and r.discussion_id = d.id and r.settled_at is null) as reports,
+       (select count(*) from enrolments e join people p on p.id = e.person_id
+        where e.course_id = d.course_id and e.role = 'student' and p.former_since is null
+          and not exists (select 1 from excusals x
+            where x.course_id = d.course_id and x.discussion_id = d.id and x.person_id = e.person_id)
+          and not exists (select 1 from posts s
+            where s.course_id = d.course_id and s.discussion_id = d.id and s.author_id = e.person_id
+              and s.kind = 'response' and s.withdrawn_at is null and s.hidden_at is null)) as silent,
+       (select count(*) from posts s
+        where s.course_id = d.course_id and s.discussion_id = d.id and s.kind = 'response'
+          and s.withdrawn_at is null and s.hidden_at is null
+          and not exists (select 1 from posts q
+            where q.thread_id = s.id and q.id <> s.id and q.withdrawn_at is null and q.hidden_at is null)) as unanswered
+     from discussions d where d.course_id = ?`,
+    [course],
+  );
+  return new Map(
+    rows.map((r: Record<string, string>) => [
+      r.id as DiscussionId,
+      { reports: Number(r.reports), silent: Number(r.silent), unanswered: Number(r.unanswered) },
+    ]),
+  );
+}
