@@ -13,6 +13,8 @@ visitEach(
     ['one that is not shown yet', '/courses/geo-115/desk/geo-115-w9'],
     ['the class', '/courses/geo-115/desk/class'],
     ['who owes something', '/courses/geo-115/desk/class?choose=owe'],
+    ['a rubric being built', '/courses/geo-115/desk/geo-115-w9/rubric'],
+    ['one that is there', '/courses/geo-115/desk/geo-115-w6/rubric'],
     ['how the course does it', '/courses/geo-115/desk/settings'],
     ['announcements, for who writes them', '/courses/geo-115/announcements'],
     ['writing a prompt', '/courses/geo-115/desk/new'],

@@ -403,6 +403,8 @@ it('a course is taken over into the next term: every date on its weekday, and no
   if (!before.ok) throw new Error();
   const discussions = before.value.weeks.flatMap((w) => w.discussions);
   // Week 6 began on 12 October 2026.
+  const habits = { response: { day: 4, time: '23:59' }, replies: null, late: null, points: 20 };
+  await db('courses').where({ id: world.course }).update({ habits: JSON.stringify(habits) });
   expect(await from('2027-02-01')).toMatchObject({
     ok: true,
     value: { weeks: before.value.weeks.length, discussions: discussions.length },
@@ -416,6 +418,7 @@ it('a course is taken over into the next term: every date on its weekday, and no
   for (const [i, d] of taken.entries())
     expect(d.schedule.response.due - (discussions[i]?.schedule.response.due ?? 0)).toBe(days * 86_400_000);
   expect(taken.map((d) => d.slug)).toContain('geo-116-w7');
+  expect((await db('courses').where({ id: next }).first('habits')).habits).toEqual(habits);
   const [copy] = await db('discussions').where({ course_id: next, title: 'Open' }).select('prompt', 'files');
   expect(copy.files).toHaveLength(1);
   expect(copy.files[0]).not.toBe(file);

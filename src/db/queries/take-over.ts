@@ -124,6 +124,10 @@ export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenO
      on conflict do nothing`,
     way,
   );
+  await tx.raw(
+    `update courses set habits = o.habits from courses o where courses.id = :to and o.id = :from and courses.habits is null`,
+    way,
+  );
   return { weeks, readings, discussions };
 }
 

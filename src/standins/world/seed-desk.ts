@@ -134,12 +134,12 @@ async function addClass({ deps, actor, idOf }: At) {
     const done = await actOnClass(deps(days), actor, COURSE, act);
     if (!done.ok) throw new Error(`the demo’s class: ${done.failure.code}`);
   }
-  for (const [name, text] of [
-    ['Gareth Ivory', 'The map behind “the 1953 line” does not open on my phone.'],
-    ['Ines Calloway', 'Same as Gareth: the map stays grey.'],
+  for (const [days, name, text] of [
+    [0.2, 'Gareth Ivory', 'The map behind “the 1953 line” does not open on my phone.'],
+    [0.1, 'Ines Calloway', 'Same as Gareth: the map stays grey.'],
   ] as const) {
     const by = { ...actor, id: personId(idOf('person', name)), name };
-    const told = await reportTrouble(deps(0), by, 'discussions', 'geo-115-w6', text);
+    const told = await reportTrouble(deps(days), by, 'discussions', 'geo-115-w6', text);
     if (!told.ok) throw new Error(`${name} has nothing to say of that prompt`);
   }
   const said = await announce(deps(0), actor, COURSE, {

@@ -95,7 +95,11 @@ export function ProofreadPanel(props: {
 }) {
   const { editor } = props;
   // The checks' newest result is another one whenever the text is.
-  const read = () => ({ doc: props.text().doc, version: versionOf(editor.state) });
+  const read = () => {
+    const { selection } = editor.state;
+    const caret = editor.isFocused && selection.empty ? selection.to : null;
+    return { doc: props.text().doc, version: versionOf(editor.state), caret };
+  };
   const p = useProofreading(props.slug, props.parts, read, useLatest(props.live));
   const [spoken] = useState(() => props.text().doc);
   const voice = useVoice(spoken);

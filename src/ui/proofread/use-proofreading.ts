@@ -48,11 +48,19 @@ function linksIn(doc: Doc) {
   return found;
 }
 
-/** Reads a draft over while its panel is open, and again after each change. `text` changes when the draft does. */
+/** Kinds that say something of one word. */
+const OF_A_WORD: ReadonlySet<Finding['kind']> = new Set(['spelling', 'name', 'agreement']);
+/** So long after the last key a word is not being typed any more. */
+const TYPED_MS = 1_500;
+
+/**
+ * Reads a draft over while its panel is open, and again after each change. Nothing is said of the word that is being typed: it stands
+ * before the `caret`, which is null where nobody types. `changed` is another one when the draft is.
+ */
 export function useProofreading(
   slug: string,
   parts: Part[],
-  text: () => { doc: Doc; version: number },
+  text: () => { doc: Doc; version: number; caret: number | null },
   changed: unknown,
 ) {
   const [course, setCourse] = useState<Proofreading | null>(null);
@@ -88,27 +96,44 @@ export function useProofreading(
     };
   }, [course]);
 
-  const look = useCallback(async () => {
-    if (!ready) return;
-    const { doc, version } = latest.current();
-    const findings = await asked((ask) => ask.find(doc, parts)).catch(() => null);
-    if (!findings) return setLooking({ state: 'failed' });
-    const standing = linksIn(doc);
-    const broken = [...standing].flatMap(([href, at]): Finding[] => {
-      const about = links.get(href);
-      return about ? [{ kind: 'link', ...at, fixes: [], about }] : [];
-    });
-    setLooking({
-      state: 'found',
-      spelled: ready.spelled,
-      version,
-      findings: [...findings, ...broken].sort((a, b) => a.from - b.from),
-    });
-  }, [ready, parts, links]);
+  /** Looks the text over; answers whether something of the word before the caret was left unsaid. */
+  const look = useCallback(
+    async (typing: boolean): Promise<boolean> => {
+      if (!ready) return false;
+      const { doc, version, caret } = latest.current();
+      const all = await asked((ask) => ask.find(doc, parts)).catch(() => null);
+      if (!all) {
+        setLooking({ state: 'failed' });
+        return false;
+      }
+      const findings = typing ? all.filter((f) => !OF_A_WORD.has(f.kind) || f.to !== caret) : all;
+      const standing = linksIn(doc);
+      const broken = [...standing].flatMap(([href, at]): Finding[] => {
+        const about = links.get(href);
+        return about ? [{ kind: 'link', ...at, fixes: [], about }] : [];
+      });
+      setLooking({
+        state: 'found',
+        spelled: ready.spelled,
+        version,
+        findings: [...findings, ...broken].sort((a, b) => a.from - b.from),
+      });
+      return findings.length < all.length;
+    },
+    [ready, parts, links],
+  );
 
   useEffect(() => {
-    const timer = setTimeout(() => void look(), 250);
-    return () => clearTimeout(timer);
+    let timer = setTimeout(() => {
+      void look(true).then((left) => {
+        if (left && !gone) timer = setTimeout(() => void look(false), TYPED_MS);
+      });
+    }, 250);
+    let gone = false;
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+    };
   }, [look, changed]);
 
   useEffect(() => {
@@ -138,7 +163,7 @@ export function useProofreading(
     suggest: (word: string): Promise<string[]> => asked((ask) => ask.suggest(word)),
     learn: async (word: string, forCourse: boolean) => {
       await asked((ask) => ask.learn(word));
-      await look();
+      await look(false);
       await call(learningWord, { slug }, { word, course: forCourse });
     },
     speak: (spelling: Spelling) => {
