@@ -33,6 +33,7 @@ import * as classes from './migrations/0030_class';
 import * as terms from './migrations/0031_terms';
 import * as troubles from './migrations/0032_troubles';
 import * as showAt from './migrations/0033_show_at';
+import * as termsFinished from './migrations/0034_terms_finished';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -68,6 +69,7 @@ const MIGRATIONS = {
   '0031_terms': terms,
   '0032_troubles': troubles,
   '0033_show_at': showAt,
+  '0034_terms_finished': termsFinished,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -5,6 +5,12 @@ import { courseWeek } from '@/server/courses/weeks';
 import { listDiscussions } from '@/server/discussions/list';
 import { find } from '@/server/find/find';
 import { planView } from '@/server/planning/plan';
+import { randomUUID } from 'node:crypto';
+import { personId } from '@/core/ids';
+import { classPage } from '@/server/desk/class';
+import { deskPage } from '@/server/desk/discussion';
+import { termPage } from '@/server/desk/term';
+import { addPeople, enrol } from '@/server/setup/setup';
 import { readiness } from '@/server/setup/readiness';
 import { thisWeek } from '@/server/week/this-week';
 import { conversation } from '@/server/discussions/conversation';
@@ -36,9 +42,28 @@ async function queriesOf(work: () => Promise<unknown>): Promise<number> {
   return n;
 }
 
+/** So many more students in the course, who have shared nothing. */
+async function manyMore(n: number) {
+  const people = Array.from({ length: n }, (_, i) => ({
+    id: personId(randomUUID()),
+    name: `Student ${i}`,
+    email: `many${i}@tidewell.example`,
+    passwordHash: 'none',
+    demo: false,
+    timeZone: 'Europe/London',
+    demoRank: null,
+    lastSeen: null,
+  }));
+  await addPeople(db, people);
+  await enrol(
+    db,
+    people.map(({ id }) => ({ course: world.course, person: id, role: 'student' as const })),
+  );
+}
+
 describe('a page costs a fixed number of queries', () => {
-  it('however many posts the class has', async () => {
-    const { imani, noor, jun } = world.people;
+  it('however many posts and students the class has', async () => {
+    const { imani, noor, jun, holt } = world.people;
     const d = deps(db, 'Tue 16:00');
     const pages: [string, number, () => Promise<unknown>][] = [
       ['This week', 8, () => thisWeek(d, imani)],
@@ -49,6 +74,9 @@ describe('a page costs a fixed number of queries', () => {
       ['Plan', 6, () => planView(d, imani)],
       ['Course', 9, () => courseWeek(d, imani, 'geo-115', null)],
       ['Find', 6, () => find(d, imani, 'reply number')],
+      ['The term on the desk', 9, () => termPage(d, holt, 'geo-115')],
+      ['A discussion on the desk', 16, () => deskPage(d, holt, 'geo-115', OPEN)],
+      ['The class', 7, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];
     const cost = async () => {
       const counts: [string, number][] = [];
@@ -67,6 +95,7 @@ describe('a page costs a fixed number of queries', () => {
     await replyBy(jun, '10:30', 0);
     const before = await cost();
     for (let i = 0; i < 12; i += 1) await replyBy(jun, `11:${10 + i}`, i);
+    await manyMore(300);
     expect(await cost()).toEqual(before);
     for (const [i, [name, most]] of pages.entries()) {
       expect([name, (before[i]?.[1] ?? Infinity) <= most]).toEqual([name, true]);

@@ -12,7 +12,6 @@ export async function up(db: Knex): Promise<void> {
       add column habits jsonb;
     create unique index courses_hosted_term on courses (code, term) where owner_id is null;
     create unique index courses_hosted_slug on courses (slug) where owner_id is null and slug is not null;
-    drop index courses_hosted;
   `);
 }
 

@@ -1,8 +1,6 @@
 import { z } from 'zod';
 import { pictureAt } from '@/contract/addresses';
 import type { ClassPage, Standing } from '@/contract/desk';
-import { typedWall } from '@/core/deadlines/typed';
-import { storable } from '@/core/document/document';
 import type { PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
@@ -12,6 +10,7 @@ import type { Actor, Deps } from '../deps';
 import { announce } from '../courses/announcements';
 import { actOnDesk, type DeskFailure } from './discussion';
 import { enterDesk } from './enter';
+import { people, reason, when } from './fields';
 import { standingsOf } from './standings';
 
 /** So many names stand on one page. */
@@ -65,14 +64,6 @@ export async function classPage(
     discussions: discussions.map((d) => ({ slug: d.slug, title: d.title, week: d.week.number })),
   });
 }
-
-const reason = z
-  .string()
-  .max(600)
-  .transform((text) => storable(text).trim())
-  .default('');
-const when = z.string().max(40).transform(typedWall).default('');
-const people = z.array(z.uuid()).max(500);
 
 export const classActSchema = z.discriminatedUnion('act', [
   z.object({

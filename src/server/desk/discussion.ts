@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import type { DeskPage, Leave } from '@/contract/desk';
 import { checkedDates, type DateField, type DateProblem } from '@/core/desk/dates';
-import { isTime, typedWall } from '@/core/deadlines/typed';
+import { isTime } from '@/core/deadlines/typed';
 import { instantOf } from '@/core/deadlines/wallclock';
-import { storable } from '@/core/document/document';
 import type { DiscussionId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -28,6 +27,7 @@ import type { Actor, Deps } from '../deps';
 import { isWithoutReply } from '../discussions/lines';
 import { loadedFrom, stands } from '../discussions/loaded-conversation';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
+import { people, reason, when } from './fields';
 import { onSheet } from './term';
 
 const studentsOf = async (db: Db, course: EnteredCourse) =>
@@ -97,22 +97,16 @@ export async function deskPage(
   });
 }
 
-const reason = z
-  .string()
-  .max(600)
-  .transform((text) => storable(text).trim())
-  .default('');
-const when = z.string().max(40).transform(typedWall).default('');
-/** For whom: students of the course, at least one. */
-const people = z.array(z.uuid()).min(1).max(500);
+/** At least one, all students of the course. */
+const some = people.min(1);
 
 export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.enum(['show', 'hide', 'remove']) }),
   z.object({ act: z.literal('show-at'), at: when }),
   z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
-  z.object({ act: z.literal('extend'), people, responseDue: when, repliesDue: when, reason }),
-  z.object({ act: z.literal('excuse'), people, reason }),
-  z.object({ act: z.enum(['usual', 'refuse']), people }),
+  z.object({ act: z.literal('extend'), people: some, responseDue: when, repliesDue: when, reason }),
+  z.object({ act: z.literal('excuse'), people: some, reason }),
+  z.object({ act: z.enum(['usual', 'refuse']), people: some }),
 ]);
 export type DeskAct = z.output<typeof deskActSchema>;
 export type DeskFailure =

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { SettingsPage } from '@/contract/desk';
 import { habitsSchema, type Habit, type Habits } from '@/core/desk/habits';
-import { storable } from '@/core/document/document';
 import { fail, ok, type Result } from '@/core/result';
 import { changeCourse, habitsOf } from '@/db/queries/course-settings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk } from './enter';
+import { line } from './fields';
 
 const NO_HABITS: Habits = { response: null, replies: null, late: null, points: null };
 
@@ -21,11 +21,6 @@ export async function settingsPage(
   return ok({ course: door.value, habits: (await habitsOf(deps.db, door.value.id)) ?? NO_HABITS });
 }
 
-const line = (least: number, most: number) =>
-  z
-    .string()
-    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
-    .pipe(z.string().min(least).max(most));
 const small = (most: number) => z.literal('').or(z.coerce.number().int().min(0).max(most)).default('');
 
 /** The form as it is sent; an empty field says nothing. */

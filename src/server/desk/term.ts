@@ -23,6 +23,7 @@ import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk, NO_FIGURES } from './enter';
+import { line } from './fields';
 import { isOpenAt, needsOf } from './needs';
 
 /** A discussion as the sheet shows it, by the course's own clocks. */
@@ -105,15 +106,9 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
   });
 }
 
-const line = (most: number) =>
-  z
-    .string()
-    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
-    .pipe(z.string().min(1).max(most));
-
 export const weekSchema = z.object({
   number: z.coerce.number().int().min(1).max(60),
-  title: line(200),
+  title: line(1, 200),
   startsOn: z.iso.date(),
   overview: z
     .string()

@@ -74,9 +74,7 @@ function Part({ id, title, children }: { id: string; title: string; children: Re
   );
 }
 
-const Why = () => (
-  <TextField label="Why" name="reason" maxLength={600} hint="Staff read it, and whoever it is for." />
-);
+const Why = () => <TextField label="Why" name="reason" maxLength={600} hint="Only staff read this." />;
 
 function Discussion({ page }: { page: ClassPage }) {
   return (

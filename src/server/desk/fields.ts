@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { typedWall } from '@/core/deadlines/typed';
+import { storable } from '@/core/document/document';
+
+/** What the desk's forms have in common, as it is read. */
+
+/** Why something is done: a sentence, or nothing. */
+export const reason = z
+  .string()
+  .max(600)
+  .transform((text) => storable(text).trim())
+  .default('');
+
+/** A date and a time as somebody types them; empty where nothing was said. */
+export const when = z.string().max(40).transform(typedWall).default('');
+
+/** For whom: ids of people. */
+export const people = z.array(z.uuid()).max(500);
+
+/** One line of so many letters. */
+export const line = (least: number, most: number) =>
+  z
+    .string()
+    .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
+    .pipe(z.string().min(least).max(most));
