@@ -89,6 +89,9 @@ test('a second factor is set up, asked for, and stood in for by a recovery code'
   await page.goto(named('/account'));
   await expect(page).toHaveURL(/\/sign-in\?/u);
   await signIn(page, '/discussions');
+  // The page that was left stands until the next one comes.
+  await expect(page.getByRole('heading', { name: 'One more step' })).toBeVisible();
+  await settled(page);
   await expectSound(page, 'the second step');
   await page.getByLabel('Code of your authenticator').fill('123456');
   await page.keyboard.press('Enter');

@@ -404,7 +404,9 @@ it('a course is taken over into the next term: every date on its weekday, and no
   const discussions = before.value.weeks.flatMap((w) => w.discussions);
   // Week 6 began on 12 October 2026.
   const habits = { response: { day: 4, time: '23:59' }, replies: null, late: null, points: 20 };
-  await db('courses').where({ id: world.course }).update({ habits: JSON.stringify(habits) });
+  await db('courses')
+    .where({ id: world.course })
+    .update({ habits: JSON.stringify(habits) });
   expect(await from('2027-02-01')).toMatchObject({
     ok: true,
     value: { weeks: before.value.weeks.length, discussions: discussions.length },
