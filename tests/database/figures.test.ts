@@ -179,12 +179,16 @@ async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong
 }
 const isExcused = (d: Expected) => d.ledger.obligations.some((o) => o.state === 'excused');
 
-it('every figure of the desks is what the rows say', async () => {
+it.each([
+  ['in the middle of week 6', DEMO_START],
+  // Some have more hours than the rest, and only they still owe what the rest have missed.
+  ['the day after the response was due', instant(Date.UTC(2026, 9, 16, 12))],
+])('every figure of the desks is what the rows say, %s', async (_, now) => {
   const wrong = new Wrong('the desk');
   for (const [staff, slug] of [
     ['Dr. Maren Holt', 'geo-115'],
     ['Odile Marchetti', 'snd-130'],
   ] as const)
-    await checkDesk(staff, slug, DEMO_START, wrong);
+    await checkDesk(staff, slug, now, wrong);
   expect(wrong.found.slice(0, 20)).toEqual([]);
 });
