@@ -114,12 +114,17 @@ export const courseAt = address('/courses/:course');
 export const courseWeekAt = address('/courses/:course/weeks/:week');
 export const syllabusAt = address('/courses/:course/syllabus');
 export const peopleAt = address('/courses/:course/people');
+/** Every change of what a discussion asks for. */
+export const promptChangesAt = address('/discussions/:slug/prompt/changes');
 /** The course desk: for who teaches the course. */
 export const deskAt = address('/courses/:course/desk');
 export const deskWeekAt = address('/courses/:course/desk/weeks');
 export const deskTakeOverAt = address('/courses/:course/desk/take-over');
 export const deskClassAt = address('/courses/:course/desk/class');
 export const deskClassActAt = address('/courses/:course/desk/class/act');
+export const deskGroupsAt = address('/courses/:course/desk/groups');
+export const deskGroupsActAt = address('/courses/:course/desk/groups/act');
+export const ownTimesAt = address('/courses/:course/people/times');
 export const deskSettingsAt = address('/courses/:course/desk/settings');
 export const deskSettingsChangeAt = address('/courses/:course/desk/settings/change');
 export const deskMendedAt = address('/courses/:course/desk/mended');
@@ -131,6 +136,8 @@ export const deskAwayAt = address('/courses/:course/desk/prompts/:id/away');
 export const deskDiscussionAt = address('/courses/:course/desk/:slug');
 export const deskRulesAt = address('/courses/:course/desk/:slug/rules');
 export const deskRubricAt = address('/courses/:course/desk/:slug/rubric');
+export const deskDatesAt = address('/courses/:course/desk/:slug/dates');
+export const deskPartsAt = address('/courses/:course/desk/:slug/parts');
 export const deskActAt = address('/courses/:course/desk/:slug/act');
 export const announcementsAt = address('/courses/:course/announcements');
 export const newAnnouncementAt = address('/courses/:course/announcements/new');

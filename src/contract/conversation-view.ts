@@ -1,3 +1,4 @@
+import type { Side } from '@/core/brief/part-played';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import type { Doc } from '@/core/document/nodes';
@@ -19,6 +20,7 @@ export type Answering = {
   person: PersonId;
   name: string;
   staff: boolean;
+  side: Side | null;
   self: boolean;
   plain: string;
   title: string;

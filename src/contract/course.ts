@@ -58,6 +58,8 @@ export type CourseAnnouncement = {
 };
 
 export type CoursePerson = {
+  /** The name of their group; null for who is in none. */
+  group: string | null;
   id: string;
   name: string;
   /** How the name is said, where its owner has told. */

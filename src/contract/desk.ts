@@ -1,3 +1,4 @@
+import type { Side } from '@/core/brief/part-played';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { Dates } from '@/core/desk/dates';
@@ -82,6 +83,13 @@ export type DeskPage = {
   unanswered: number;
   leaves: Leave[];
   requests: TimeRequest[];
+  /** What the two sides are called, where students are given one; and whether one or more lead. */
+  sides: [string, string] | null;
+  leads: boolean;
+  /** It is held in groups. */
+  grouped: boolean;
+  /** What was given to whom. */
+  played: { person: string; side: Side | null; leads: boolean }[];
 };
 
 /** How a student stands in all that has opened in a course. */
@@ -144,4 +152,47 @@ export type DeskRubricPage = {
   points: number | null;
   /** Rubrics of other discussions one teaches. */
   kept: { slug: string; title: string; code: string }[];
+};
+
+/** A student as groups are made of them. */
+export type Groupable = { id: string; name: string; group: string | null; hasTimes: boolean };
+
+/** The groups of a course, and who is in none. */
+export type GroupsPage = {
+  course: CourseView;
+  groups: {
+    id: string;
+    name: string;
+    members: Groupable[];
+    /** Posts that belong to it: a group that has any stays. */
+    posts: number;
+    /** Times of the week at which all who said theirs can work. */
+    together: number;
+  }[];
+  ungrouped: Groupable[];
+  /** Discussions in which each group has a conversation of its own. */
+  used: { slug: string; title: string; week: number }[];
+};
+
+/** What a change does to one student: posts that count no more or newly, and how much is met of what is owed. */
+export type TouchedStudent = {
+  id: string;
+  name: string;
+  /** It takes something from them. */
+  worse: boolean;
+  loses: number;
+  gains: number;
+  met: { was: number; is: number };
+  owed: { was: number; is: number };
+  complete: { was: boolean; is: boolean };
+};
+
+/** Other dates of a discussion, and whom they touch: asked again before they are kept. */
+export type DatesPage = {
+  course: CourseView;
+  discussion: { slug: string; title: string };
+  was: Dates;
+  dates: Dates;
+  touched: TouchedStudent[];
+  stamp: string;
 };

@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import type { PartPlayed } from '@/core/brief/part-played';
 import type { Checked } from '@/core/checks/check-draft';
 import type { Given } from '@/core/checks/not-own';
 import type { Seal } from '@/core/counting/seal';
@@ -7,6 +8,8 @@ import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Instant } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
+import type { Compared } from '@/core/drafts/difference';
+import type { RuleChange } from '@/core/outside/rule-changes';
 
 export type Room = 'response' | 'conversation' | 'part';
 
@@ -16,7 +19,11 @@ export type DiscussionHead = {
   title: string;
   course: { code: string; title: string; slug: string; outside: boolean };
   week: number;
+  /** As it is for the reader. */
   brief: Brief;
+  /** What was given to them here, and their group where the course has groups. */
+  part: PartPlayed;
+  group: string | null;
   schedule: Schedule;
   state: DiscussionState;
   ledger: Ledger | null;
@@ -50,4 +57,14 @@ export type OpenDraft = {
   readings: readonly string[];
   /** What everybody has: what is copied from it is not counted. */
   given: readonly Given[];
+};
+
+/** One change of what a discussion asks for: when and by whom, which rules, and what of the text where that changed. */
+export type PromptChange = {
+  at: Instant;
+  by: string | null;
+  rules: RuleChange[];
+  text: 'same' | 'changed';
+  /** Word by word; null where no word changed, or where the two are too different to say. */
+  compared: Compared | null;
 };

@@ -34,6 +34,8 @@ import * as terms from './migrations/0031_terms';
 import * as troubles from './migrations/0032_troubles';
 import * as showAt from './migrations/0033_show_at';
 import * as termsFinished from './migrations/0034_terms_finished';
+import * as groups from './migrations/0035_groups';
+import * as promptVersions from './migrations/0036_prompt_versions';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -70,6 +72,8 @@ const MIGRATIONS = {
   '0032_troubles': troubles,
   '0033_show_at': showAt,
   '0034_terms_finished': termsFinished,
+  '0035_groups': groups,
+  '0036_prompt_versions': promptVersions,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -57,7 +57,7 @@ it('are kept by who teaches the course, and every new prompt begins with them', 
   if (!taken.ok) throw new Error(taken.failure.code);
   const prompt = await promptPage(at('Tue 10:00'), world.people.holt, GEO, taken.value.id);
   if (!prompt.ok) throw new Error(prompt.failure.code);
-  expect(prompt.value.suggestion.fields).toMatchObject({
+  expect(prompt.value.fields).toMatchObject({
     late: 'penalty',
     'late.percent': '10',
     points: '20',

@@ -86,14 +86,57 @@ async function happen(random: Random, minute: number, n: number, slug: string, p
   });
 }
 
+/** Who is in which group now, and in which each thread was begun; nothing where the discussion is the whole class's. */
+let groups: Map<string, string> | null = null;
+const begunIn = new Map<number, string | undefined>();
+
+/** Puts the class into two groups, of which somebody changes in the middle of it. */
+async function inGroups() {
+  const { imani, noor, rafi, jun, kwame } = world.people;
+  const [one, two] = [randomUUID(), randomUUID()];
+  groups = new Map([imani, noor, rafi].map((p) => [p.id, one]));
+  for (const p of [jun, kwame]) groups.set(p.id, two);
+  await db('discussions').update({ brief: db.raw(`brief || '{"grouped": true}'`) });
+  for (const [i, id] of [one, two].entries())
+    await db('groups').insert({ course_id: world.course, id, name: `Group ${i}` });
+  for (const [person, group] of groups)
+    await db('enrolments').where({ person_id: person }).update({ group_id: group });
+}
+
+/** From here on somebody is in the other group. */
+async function changesGroup(who: Actor, like: Actor) {
+  const group = groups?.get(like.id);
+  if (!group) return;
+  groups?.set(who.id, group);
+  await db('enrolments').where({ person_id: who.id }).update({ group_id: group });
+}
+
+/** Notes in which group threads were begun that have come since. */
+function noteGroups(rows: Row[]) {
+  for (const row of rows)
+    if (groups && row.parent_id === null && !begunIn.has(row.id))
+      begunIn.set(row.id, row.author_id === world.people.holt.id ? 'everybody' : groups.get(row.author_id));
+}
+
 /** What may be read, told from the rows by the rules and by nothing else. */
 function mayRead(rows: Row[], { who, role }: Reader, sealed: boolean) {
   const byId = new Map(rows.map((r) => [r.id, r]));
+  const rootOf = (row: Row): Row => {
+    const parent = row.parent_id === null ? undefined : byId.get(row.parent_id);
+    return parent ? rootOf(parent) : row;
+  };
+  const isOfMyGroup = (row: Row): boolean => {
+    if (!groups || (role !== null && isStaff(role))) return true;
+    const root = rootOf(row);
+    const begun = begunIn.get(root.id);
+    const wroteIn = rows.some((r) => r.author_id === who.id && rootOf(r).id === root.id);
+    return begun === 'everybody' || begun === groups.get(who.id) || wroteIn;
+  };
   const inSight = (row: Row): boolean => {
     if (role === null || sealed) return false;
     const own = row.private_to === null || isStaff(role) || [row.author_id, row.private_to].includes(who.id);
     const parent = row.parent_id === null ? null : byId.get(row.parent_id);
-    return own && (!parent || inSight(parent));
+    return own && isOfMyGroup(row) && (!parent || inSight(parent));
   };
   const seen = rows.filter(inSight);
   const texts = new Set(
@@ -241,48 +284,57 @@ async function tokenOf(who: Actor, slug: string) {
 }
 
 describe.each([
-  [1, OPEN, 60],
-  [3, SEALED, 90],
-])('under random posts, changes, withdrawals, hiding and private replies (%i, %s)', (seed, slug, acts) => {
-  it('the tree is that of the rows, and no reader receives what they may not read', async () => {
-    const name = `visible_${seed}`;
-    world = await smallCourse(name);
-    db = world.db;
-    hub = liveHub(db, withDatabase(process.env.PULPIT_TEST_DATABASE ?? '', `test_${name}`));
-    const random = randomFrom(seed);
-    const texts = new Map<number, string[]>();
-    for (let n = 0; n < acts; n += 1) {
-      await happen(random, n, n, slug, await rowsOf(slug));
-    }
-    const versions: { post_id: number; plain: string }[] = await db('post_versions').orderBy([
-      'post_id',
-      'n',
-    ]);
-    for (const { post_id, plain } of versions)
-      texts.set(post_id, [...(texts.get(post_id) ?? []), /sign\w+zz/u.exec(plain)?.[0] ?? plain]);
-    const rows = await rowsOf(slug);
-    // The history has all of it: else nothing is tested.
-    expect(rows.filter((r) => r.parent_id !== null).length).toBeGreaterThan(8);
-    expect(rows.some((r) => r.private_to !== null)).toBe(true);
-    expect(rows.some((r) => r.hidden_at !== null) || rows.some((r) => r.withdrawn_at !== null)).toBe(true);
-    expect([...texts.values()].some((t) => t.length > 1)).toBe(true);
-    expect(rows.some((r) => r.author_id === world.people.kwame.id)).toBe(false);
+  [1, OPEN, 60, 'the class'],
+  [3, SEALED, 90, 'the class'],
+  [5, OPEN, 90, 'two groups'],
+])(
+  'under random posts, changes, withdrawals, hiding and private replies (%i, %s, %s, %s)',
+  (seed, slug, acts, whose) => {
+    it('the tree is that of the rows, and no reader receives what they may not read', async () => {
+      const name = `visible_${seed}`;
+      world = await smallCourse(name);
+      db = world.db;
+      hub = liveHub(db, withDatabase(process.env.PULPIT_TEST_DATABASE ?? '', `test_${name}`));
+      groups = null;
+      begunIn.clear();
+      if (whose === 'two groups') await inGroups();
+      const random = randomFrom(seed);
+      const texts = new Map<number, string[]>();
+      for (let n = 0; n < acts; n += 1) {
+        if (n === acts / 2) await changesGroup(world.people.noor, world.people.jun);
+        await happen(random, n, n, slug, await rowsOf(slug));
+        noteGroups(await rowsOf(slug));
+      }
+      const versions: { post_id: number; plain: string }[] = await db('post_versions').orderBy([
+        'post_id',
+        'n',
+      ]);
+      for (const { post_id, plain } of versions)
+        texts.set(post_id, [...(texts.get(post_id) ?? []), /sign\w+zz/u.exec(plain)?.[0] ?? plain]);
+      const rows = await rowsOf(slug);
+      // The history has all of it: else nothing is tested.
+      expect(rows.filter((r) => r.parent_id !== null).length).toBeGreaterThan(8);
+      expect(rows.some((r) => r.private_to !== null)).toBe(true);
+      expect(rows.some((r) => r.hidden_at !== null) || rows.some((r) => r.withdrawn_at !== null)).toBe(true);
+      expect([...texts.values()].some((t) => t.length > 1)).toBe(true);
+      expect(rows.some((r) => r.author_id === world.people.kwame.id)).toBe(false);
 
-    for (const reader of readers())
-      await checkReader(reader, slug, rows, texts, await tokenOf(reader.who, slug));
+      for (const reader of readers())
+        await checkReader(reader, slug, rows, texts, await tokenOf(reader.who, slug));
 
-    const last: number = (await db('discussion_events').max('n as last'))[0]?.last ?? 0;
-    for (const reader of readers()) {
-      const heard = await heardBy(reader, slug, last);
-      const sealed =
-        slug === SEALED &&
-        reader.role === 'student' &&
-        !rows.some((r) => r.author_id === reader.who.id && r.parent_id === null);
-      if (reader.role === null || sealed) expect(heard).toBeNull();
-      else
-        expect(new Set(heard?.map(Number))).toEqual(
-          new Set(mayRead(rows, reader, false).seen.map((r) => r.id)),
-        );
-    }
-  }, 180_000);
-});
+      const last: number = (await db('discussion_events').max('n as last'))[0]?.last ?? 0;
+      for (const reader of readers()) {
+        const heard = await heardBy(reader, slug, last);
+        const sealed =
+          slug === SEALED &&
+          reader.role === 'student' &&
+          !rows.some((r) => r.author_id === reader.who.id && r.parent_id === null);
+        if (reader.role === null || sealed) expect(heard).toBeNull();
+        else
+          expect(new Set(heard?.map(Number))).toEqual(
+            new Set(mayRead(rows, reader, false).seen.map((r) => r.id)),
+          );
+      }
+    }, 180_000);
+  },
+);

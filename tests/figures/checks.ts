@@ -144,7 +144,12 @@ async function checkCourseWeek(d: Expected, { work, see, wrong }: Case) {
 
 async function checkCalendar({ zone, all, work, now, see, wrong }: Case) {
   const entries = all.flatMap((d) =>
-    discussionEntries(d.schedule, d.ledger, d.ledger.obligations.length - 1, now).map((e) => ({
+    discussionEntries(
+      d.schedule,
+      d.ledger,
+      { response: true, replies: d.ledger.obligations.length - 1 },
+      now,
+    ).map((e) => ({
       ...e,
       title: d.title,
     })),

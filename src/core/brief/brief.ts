@@ -55,6 +55,8 @@ const writing = {
   countQuoted: z.boolean().default(false),
 };
 
+const sideName = z.string().trim().min(1).max(60);
+
 export const briefSchema = z.strictObject({
   parts: z.array(partSchema).max(12).default([]),
   concepts: z.array(conceptSchema).default([]),
@@ -62,6 +64,15 @@ export const briefSchema = z.strictObject({
     ...writing,
     /** `true`: some title. A string: this title and no other. */
     title: z.union([z.boolean(), z.string().min(1)]).optional(),
+    /** `false`: nobody owes a response; what is asked for is replies alone. */
+    asked: z.boolean().optional(),
+    /** Every student begins a topic of their own with it. */
+    topic: z.boolean().optional(),
+    /** One of these stands in the place of the words: a first post may be spoken, drawn or handed in. */
+    instead: z
+      .array(z.enum(['image', 'video', 'audio', 'file']))
+      .max(4)
+      .optional(),
   }),
   replies: z.strictObject({
     ...writing,
@@ -72,7 +83,15 @@ export const briefSchema = z.strictObject({
     greetByName: z.boolean().optional(),
     /** A reply to an instructor or assistant counts too. */
     staffCount: z.boolean().default(false),
+    /** Where two sides are given out: only a reply to somebody of the other side counts. */
+    otherSide: z.boolean().optional(),
   }),
+  /** What the two sides are called that students are given, where there are any. */
+  sides: z.tuple([sideName, sideName]).optional(),
+  /** One or more lead the discussion: so many replies they owe, and nothing is sealed to them. */
+  leader: z.strictObject({ replies: z.number().int().min(0).max(20) }).optional(),
+  /** Each group of the course has a conversation of its own. */
+  grouped: z.boolean().optional(),
   sealed: z.boolean().default(false),
   /** The seal opens with any response, whatever it is still short of (rule 4). */
   sealOpensWithAny: z.boolean().default(false),

@@ -5,7 +5,7 @@ import { discussionEntries, entryStatus } from './entries';
 import { daysFrom, monthDays, monthLater } from './month';
 
 const entries = (input: ReturnType<typeof account>, replyCount = 3) =>
-  discussionEntries(input.schedule, ledger(input), replyCount, input.now);
+  discussionEntries(input.schedule, ledger(input), { response: true, replies: replyCount }, input.now);
 
 describe('what a discussion puts into a calendar', () => {
   it('is its opening and one entry for each deadline, at the time the course’s clock shows', () => {
@@ -60,7 +60,12 @@ describe('how an entry stands', () => {
     expect(status(account({ posts: short }), 'replies')).toEqual({ code: 'owed', n: 3 });
   });
   it('nothing, for staff and for openings', () => {
-    const [opens, deadline] = discussionEntries(schedule(), null, 3, at('Tue 10:00'));
+    const [opens, deadline] = discussionEntries(
+      schedule(),
+      null,
+      { response: true, replies: 3 },
+      at('Tue 10:00'),
+    );
     for (const e of [opens, deadline]) expect(e && entryStatus(e)).toEqual({ code: 'nothing-owed' });
   });
 });

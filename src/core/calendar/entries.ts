@@ -19,15 +19,15 @@ export type DiscussionEntry = {
 const MINUTE_MS = 60_000;
 
 /**
- * The calendar entries of a discussion: when it opens, one for each of its two deadlines (the replies' only where replies
- * are asked for), and when it closes, where late days make that another moment than its last deadline.
+ * The calendar entries of a discussion: when it opens, one for each of its two deadlines (each only where it
+ * is asked for), and when it closes, where late days make that another moment than its last deadline.
  *
  * @example a discussion of one response and three replies has three entries: its opening and its two deadlines
  */
 export function discussionEntries(
   schedule: Schedule,
   ledger: Balance | null,
-  replyCount: number,
+  asked: { response: boolean; replies: number },
   now: Instant,
 ): DiscussionEntry[] {
   const { zone, opens, response, replies, closes } = schedule;
@@ -41,7 +41,7 @@ export function discussionEntries(
     states: of(kind === 'response' ? 'response' : 'reply'),
     over: now >= d.closes,
   });
-  const last = Math.max(response.due, replyCount > 0 ? replies.due : 0);
+  const last = Math.max(response.due, asked.replies > 0 ? replies.due : 0);
   const end = instant(closes - MINUTE_MS);
   return [
     {
@@ -52,8 +52,8 @@ export function discussionEntries(
       states: [],
       over: now >= opens,
     },
-    deadline('response', response),
-    ...(replyCount > 0 ? [deadline('replies', replies)] : []),
+    ...(asked.response ? [deadline('response', response)] : []),
+    ...(asked.replies > 0 ? [deadline('replies', replies)] : []),
     ...(closes > last
       ? [
           {

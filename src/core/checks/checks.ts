@@ -13,8 +13,9 @@ import { sourceCount } from './kinds/sources';
 import { title } from './kinds/title';
 import { wordCount } from './kinds/words';
 import { ownSentences, type OwnSentence } from './own-sentences';
+import { mediaOf } from './media';
 import { passages } from './passages';
-import type { Check, Missing } from './types';
+import type { Check, Missing, Remark } from './types';
 
 /** What a brief can ask of a text, in the order in which a reader meets it. */
 const KINDS: readonly CheckKind[] = [
@@ -39,9 +40,23 @@ const gap = (have: number, need: Need): Missing | null =>
       ? { code: 'too-many', by: have - (need.max ?? Infinity) }
       : null;
 
-function judge(id: CheckId, found: Found, required: boolean): Check {
-  const { have, need, evidence, remarks = [] } = found;
-  const missing = found.missing ?? gap(have, need);
+/** What the words have to have: asked for no more where something stands in their place. */
+const OF_THE_WORDS: readonly CheckId[] = ['words', 'paragraphs', 'sentences', 'parts'];
+
+/** What a response carries that its brief takes in the place of the words. */
+function inPlaceOfWords({ input, all }: Draft): Remark[] {
+  const instead = input.kind === 'response' ? (input.brief.response.instead ?? []) : [];
+  if (instead.length === 0) return [];
+  const carried = mediaOf(input.doc, all);
+  const kind = instead.find((k) => carried.has(k));
+  return kind ? [{ code: 'in-place-of-words', kind }] : [];
+}
+
+function judge(id: CheckId, found: Found, required: boolean, instead: Remark[]): Check {
+  const { have, need, evidence } = found;
+  const stands = OF_THE_WORDS.includes(id) ? instead : [];
+  const remarks = [...(found.remarks ?? []), ...stands];
+  const missing = stands.length ? null : (found.missing ?? gap(have, need));
   const met = missing === null;
   return {
     id,
@@ -73,9 +88,10 @@ function read(input: CheckInput): Draft {
  */
 export function runChecks(input: CheckInput): Check[] {
   const draft = read(input);
+  const instead = inPlaceOfWords(draft);
   return KINDS.flatMap(({ id, find }) => {
     const found = find(draft);
-    return found ? [judge(id, found, !draft.rules.advised.includes(id))] : [];
+    return found ? [judge(id, found, !draft.rules.advised.includes(id), instead)] : [];
   });
 }
 

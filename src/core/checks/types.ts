@@ -21,6 +21,8 @@ export type Missing =
 
 /** What a check noticed beside its figure, met or not. */
 export type Remark =
+  /** Something else stands in the place of the words, as the brief allows. */
+  | { code: 'in-place-of-words'; kind: Media['kind'] }
   /** Cited in the text, and no entry of the reference list says what that is. */
   | { code: 'cited-not-listed'; names: string[] }
   /** Entries of the reference list that the text never cites. */

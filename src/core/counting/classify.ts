@@ -43,6 +43,10 @@ export const judge = (input: LedgerInput, post: OwnPost): Judged => ({
   judged: judgeVersion(post, deadlineOf(input, post.kind), input.schedule.late),
 });
 
+/** A reply to a classmate who was given the same side, where only the other side's are to be answered. */
+const isOfOneSide = ({ rules, side }: LedgerInput, { to }: OwnPost) =>
+  rules.replies.otherSide === true && !to?.staff && side != null && to?.side === side;
+
 /** Why a post can stand for nothing, whatever else was shared (rules 1, 2 and 4); null when it may. */
 function outOfCount(
   input: LedgerInput,
@@ -53,9 +57,10 @@ function outOfCount(
   if (post.withdrawn) return 'withdrawn';
   if (post.hidden) return 'hidden';
   if (post.private) return 'private';
-  if (post.kind === 'response') return null;
+  if (post.kind === 'response') return input.rules.response === false ? 'not-asked' : null;
   if (post.to?.person === input.student) return 'to-self';
   if (post.to?.staff && !input.rules.replies.staffCount) return 'to-staff';
+  if (isOfOneSide(input, post)) return 'same-side';
   if (input.rules.sealed && (responseAt === null || at < responseAt)) return 'before-response';
   return null;
 }

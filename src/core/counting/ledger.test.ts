@@ -28,6 +28,14 @@ describe('what is owed', () => {
     expect(ledger(input).complete).toBe(true);
   });
 
+  it('is excused also where something was shared that is short of what is asked', () => {
+    const posts = [response(1, 'Tue 10:00', { unmet: ['words'] })];
+    const result = ledger(account({ excused: true, posts }));
+    expect(result.obligations.map((o) => o.state)).toEqual(['excused', 'excused', 'excused', 'excused']);
+    expect(result.complete).toBe(true);
+    expect(result.verdicts[0]?.reason).toBe('short');
+  });
+
   it('cannot be replied to any more when a sealed discussion’s response was missed', () => {
     const result = ledger(account({ now: at('Fri 12:00') }));
     expect(result.obligations.map((o) => o.state)).toEqual(['missed', 'missed', 'missed', 'missed']);

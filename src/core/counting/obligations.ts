@@ -47,7 +47,7 @@ function open(
 }
 
 /**
- * A state for each thing owed: the response, then as many replies as are asked for (rules 1, 2, 5 and 8).
+ * A state for each thing owed: the response where one is asked for, then as many replies as are asked for (rules 1, 2, 5 and 8).
  * @example nothing shared, a response and two replies asked for: three obligations, each `owed`
  */
 export function obligationsOf(
@@ -55,8 +55,11 @@ export function obligationsOf(
   { response, drafts, barred }: Classified,
   { filled, begun }: { filled: readonly Judged[]; begun: number },
 ): Obligation[] {
+  // Whoever owes nothing is not short of anything.
+  const stands = (j: Judged) => !(input.excused && j.judged.quality === 'short');
+  const standing = filled.filter(stands);
   const ofResponse =
-    response && response.judged.quality !== 'too-late'
+    response && response.judged.quality !== 'too-late' && stands(response)
       ? fulfilled(input, response, 1)
       : open(
           input,
@@ -66,8 +69,8 @@ export function obligationsOf(
           drafts.some((p) => p.kind === 'response'),
         );
   const ofReplies = Array.from({ length: input.rules.replies.count }, (_, i) => {
-    const j = filled[i];
-    return j ? fulfilled(input, j, i + 1) : open(input, 'reply', i + 1, barred, i < filled.length + begun);
+    const j = standing[i];
+    return j ? fulfilled(input, j, i + 1) : open(input, 'reply', i + 1, barred, i < standing.length + begun);
   });
-  return [ofResponse, ...ofReplies];
+  return input.rules.response === false ? ofReplies : [ofResponse, ...ofReplies];
 }

@@ -2,18 +2,21 @@ import type { CheckId } from '../brief/brief';
 import type { Deadline } from '../deadlines/late';
 import type { Schedule } from '../deadlines/schedule';
 import type { Instant, PersonId, PostId } from '../ids';
+import type { Side } from '../brief/part-played';
 
 export type PostKind = 'response' | 'reply';
 
 /** A text of a post as it stood from `at` on, with the required checks it did not meet. */
 export type Version = { at: Instant; unmet: CheckId[] };
 
+/** Whose post a reply answers: a classmate with the side they were given, if any, or staff. */
+export type Addressed = { person: PersonId; staff: boolean; side?: Side | null };
+
 /** What counting needs to know of one of the student's own posts. Versions are oldest first, at least one. */
 export type OwnPost = {
   id: PostId;
   kind: PostKind;
-  /** Whose post a reply answers. */
-  to: { person: PersonId; staff: boolean } | null;
+  to: Addressed | null;
   private: boolean;
   withdrawn: boolean;
   hidden: boolean;
@@ -21,10 +24,19 @@ export type OwnPost = {
 };
 
 /** Something begun and not shared. */
-export type Begun = { kind: PostKind; to: { person: PersonId; staff: boolean } | null; private?: boolean };
+export type Begun = { kind: PostKind; to: Addressed | null; private?: boolean };
 
 export type CountingRules = {
-  replies: { count: number; distinctPeers: boolean; distinctDays?: number; staffCount: boolean };
+  /** `false`: no response is owed. */
+  response?: boolean;
+  replies: {
+    count: number;
+    distinctPeers: boolean;
+    distinctDays?: number;
+    staffCount: boolean;
+    /** Only replies to the other side count. */
+    otherSide?: boolean;
+  };
   sealed: boolean;
 };
 
@@ -35,6 +47,8 @@ export type LedgerInput = {
   posts: OwnPost[];
   begun: Begun[];
   excused: boolean;
+  /** The side that was given to this student, where sides are given. */
+  side?: Side | null;
   now: Instant;
 };
 
@@ -66,6 +80,8 @@ export type NotCounted =
   | 'private'
   | 'to-self'
   | 'to-staff'
+  | 'same-side'
+  | 'not-asked'
   | 'further-response'
   | 'before-response'
   | 'same-classmate'

@@ -53,6 +53,7 @@ export function verdictsOf(
     if (out) return not(out);
     if (isFurther(post, response)) return not('further-response', response?.post.id);
     if (judged.quality === 'too-late') return not('too-late');
+    if (input.excused && judged.quality === 'short') return not('short');
     if (n === null) {
       const { reason, instead } = whyNot(input, { post, judged }, filled);
       return not(reason, instead);

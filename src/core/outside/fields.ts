@@ -19,6 +19,12 @@ const NUMBERS = {
   'response.quotes.min': 50,
   'response.concepts.min': 50,
   'response.question.min': 20,
+  'response.example.min': 10,
+  'response.media.image': 20,
+  'response.media.video': 20,
+  'response.media.audio': 20,
+  'response.media.link': 20,
+  'response.media.file': 20,
   'replies.count': 20,
   'replies.distinctDays': 20,
   'replies.words.min': 20_000,
@@ -27,13 +33,39 @@ const NUMBERS = {
   'replies.sources.min': 50,
   'replies.quotes.min': 50,
   'replies.question.min': 20,
+  'leader.replies': 20,
   'late.percent': 100,
   'late.days': 60,
 } as const;
 /** So long a post may still be noted as late where a prompt does not say what becomes of late work. */
 const UNSAID_DAYS = 14;
-const TICKS = ['replies.distinctPeers', 'replies.greetByName', 'sealed'] as const;
-const TEXTS = ['title', 'course', 'zone', 'parts', 'concepts', 'response.title', 'late'] as const;
+const TICKS = [
+  'replies.distinctPeers',
+  'replies.greetByName',
+  'replies.staffCount',
+  'replies.otherSide',
+  'response.unasked',
+  'response.topic',
+  'response.titled',
+  'response.instead.image',
+  'response.instead.video',
+  'response.instead.audio',
+  'response.instead.file',
+  'sealed',
+  'sealOpensWithAny',
+  'grouped',
+] as const;
+const TEXTS = [
+  'title',
+  'course',
+  'zone',
+  'parts',
+  'concepts',
+  'response.title',
+  'sides.first',
+  'sides.second',
+  'late',
+] as const;
 const TIMES = ['responseDue', 'repliesDue'] as const;
 
 export type NumberField = keyof typeof NUMBERS;
@@ -69,6 +101,7 @@ export type FieldProblem = { field: Field } & (
         | 'before-response'
         | 'too-long'
         | 'one-day'
+        | 'nothing-asked'
         | 'too-many';
     }
   | { code: 'no-number'; most: number }
@@ -89,6 +122,22 @@ export type OutsideRules = {
 const LONGEST = { title: 200, course: 60 };
 export const MOST_PARTS = 12;
 
+const MEDIA = ['image', 'video', 'audio', 'link', 'file'] as const;
+const INSTEAD = ['image', 'video', 'audio', 'file'] as const;
+
+/** What of a brief the form has no field for: it stays what it was. */
+const unasked = (brief: Brief | undefined) => ({
+  response: brief && { advised: brief.response.advised, countQuoted: brief.response.countQuoted },
+  replies: brief && {
+    advised: brief.replies.advised,
+    countQuoted: brief.replies.countQuoted,
+    paragraphs: brief.replies.paragraphs,
+    concepts: brief.replies.concepts,
+    example: brief.replies.example,
+    media: brief.replies.media,
+  },
+});
+
 const linesOf = (text: string | undefined) =>
   (text ?? '')
     .split('\n')
@@ -106,11 +155,13 @@ const isZone = (zone: string) => {
 };
 
 /**
- * Reads the fields of the form, or names every field that is wrong, with why. Nothing is dropped silently.
+ * Reads the fields of the form, or names every field that is wrong, with why. Nothing is dropped silently: what the form has no field
+ * for is taken from `before`, the brief that is being changed.
  * @example a deadline that is no time gives `fields` with that field and why
  */
 export function rulesOfFields(
   fields: Fields,
+  before?: Brief,
 ): Result<OutsideRules, { code: 'fields'; problems: FieldProblem[] }> {
   const problems: FieldProblem[] = [];
   const said = (field: Field) => (fields[field] ?? '').trim();
@@ -149,9 +200,12 @@ export function rulesOfFields(
   const zone = said('zone');
   if (!isZone(zone)) problems.push({ field: 'zone', code: zone ? 'no-zone' : 'missing' });
   const count = number('replies.count', 0) ?? 0;
-  const responseDue = time('responseDue');
-  // Where no replies are owed there is no second deadline to be asked for.
-  const repliesDue = count === 0 || said('repliesDue') === '' ? responseDue : time('repliesDue');
+  const isUnasked = tick('response.unasked');
+  if (isUnasked && count === 0) problems.push({ field: 'replies.count', code: 'nothing-asked' });
+  // Where only one of the two is owed there is no second deadline to be asked for.
+  const first = time(isUnasked && said('repliesDue') !== '' ? 'repliesDue' : 'responseDue');
+  const repliesDue = count === 0 || said('repliesDue') === '' ? first : time('repliesDue');
+  const responseDue = isUnasked ? repliesDue : first;
   if (isTime(responseDue) && isTime(repliesDue) && repliesDue < responseDue)
     problems.push({ field: 'repliesDue', code: 'before-response' });
 
@@ -172,6 +226,21 @@ export function rulesOfFields(
   const lateDays = number('late.days') ?? 7;
   const percentPerDay = number('late.percent', 0) ?? 10;
   const title = said('response.title');
+  const isTopic = tick('response.topic');
+  const sides = [said('sides.first'), said('sides.second')];
+  const oneSided = sides.findIndex((side) => side === '');
+  const hasSides = oneSided === -1;
+  if (!hasSides && (sides.some(Boolean) || tick('replies.otherSide')))
+    problems.push({ field: oneSided === 0 ? 'sides.first' : 'sides.second', code: 'missing' });
+  for (const [i, field] of (['sides.first', 'sides.second'] as const).entries())
+    if ((sides[i] ?? '').length > LONGEST.course) problems.push({ field, code: 'too-long' });
+  const leads = number('leader.replies', 0);
+  const media = MEDIA.flatMap((kind) => {
+    const min = number(`response.media.${kind}`);
+    return min === undefined ? [] : [{ kind, min }];
+  });
+  const instead = INSTEAD.filter((kind) => tick(`response.instead.${kind}`));
+  const kept = unasked(before);
 
   const brief: unknown = {
     parts: parts.slice(0, MOST_PARTS).map((text, i) => ({ id: String(i + 1), text })),
@@ -185,7 +254,13 @@ export function rulesOfFields(
       // Ideas that nobody named cannot be looked for.
       concepts: ideas && concepts.length ? { min: Math.min(ideas.min, concepts.length) } : undefined,
       question: atLeast('response.question.min'),
-      title: title || undefined,
+      example: atLeast('response.example.min'),
+      media: media.length ? media : undefined,
+      title: title || isTopic || tick('response.titled') || undefined,
+      asked: isUnasked ? false : undefined,
+      topic: isTopic || undefined,
+      instead: instead.length ? instead : undefined,
+      ...kept.response,
     },
     replies: {
       words: range('replies.words'),
@@ -197,8 +272,16 @@ export function rulesOfFields(
       distinctPeers: tick('replies.distinctPeers'),
       distinctDays: days === 1 ? undefined : days,
       greetByName: tick('replies.greetByName') || undefined,
+      staffCount: tick('replies.staffCount'),
+      otherSide: (hasSides && tick('replies.otherSide')) || undefined,
+      ...kept.replies,
     },
-    sealed: tick('sealed'),
+    sides: hasSides ? sides : undefined,
+    leader: leads === undefined ? undefined : { replies: leads },
+    grouped: tick('grouped') || undefined,
+    // Nothing can be sealed behind a response that nobody owes.
+    sealed: tick('sealed') && !isUnasked,
+    sealOpensWithAny: tick('sealed') && tick('sealOpensWithAny'),
     points: number('points', 0),
   };
   if (problems.length) return fail({ code: 'fields', problems });
@@ -254,6 +337,11 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
   put('week', rules.week);
   put('points', brief.points);
   put('sealed', brief.sealed);
+  put('sealOpensWithAny', brief.sealOpensWithAny);
+  put('grouped', brief.grouped);
+  put('leader.replies', brief.leader?.replies);
+  put('sides.first', brief.sides?.[0]);
+  put('sides.second', brief.sides?.[1]);
   for (const side of ['response', 'replies'] as const) {
     const r = brief[side];
     put(`${side}.words.min`, r.words?.min);
@@ -267,6 +355,14 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
   put('response.paragraphs.max', brief.response.paragraphs?.max);
   put('response.concepts.min', brief.response.concepts?.min);
   put('response.title', typeof brief.response.title === 'string' ? brief.response.title : undefined);
+  put('response.titled', brief.response.title === true && !brief.response.topic);
+  put('response.topic', brief.response.topic);
+  put('response.unasked', brief.response.asked === false);
+  put('response.example.min', brief.response.example?.min);
+  for (const { kind, min } of brief.response.media ?? []) put(`response.media.${kind}`, min);
+  for (const kind of brief.response.instead ?? []) put(`response.instead.${kind}`, true);
+  put('replies.staffCount', brief.replies.staffCount);
+  put('replies.otherSide', brief.replies.otherSide);
   put('replies.count', brief.replies.count);
   put('replies.distinctPeers', brief.replies.distinctPeers);
   put('replies.distinctDays', brief.replies.distinctDays);

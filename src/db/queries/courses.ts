@@ -189,10 +189,11 @@ export const syllabusOf = (db: Db, course: CourseId): Ask<Syllabus | null> => ({
 export async function peopleOf(db: Db, course: CourseId) {
   const rows = await db('enrolments as e')
     .join('people as p', 'p.id', 'e.person_id')
+    .leftJoin('groups as g', (j) => j.on('g.course_id', 'e.course_id').andOn('g.id', 'e.group_id'))
     .where('e.course_id', course)
     .whereNull('p.former_since')
     .orderByRaw(`e.role = 'student', p.name`)
-    .select('p.id', 'p.name', 'p.said_as', 'p.email', 'p.picture', 'e.role');
+    .select('p.id', 'p.name', 'p.said_as', 'p.email', 'p.picture', 'e.role', 'g.name as group_name');
   return rows.map((r) => ({
     id: personId(r.id),
     name: r.name as string,
@@ -200,6 +201,7 @@ export async function peopleOf(db: Db, course: CourseId) {
     email: r.email as string | null,
     picture: versionOf(r.picture as string | null),
     role: r.role as Role,
+    group: r.group_name as string | null,
   }));
 }
 

@@ -18,6 +18,7 @@ export async function deskNeeds(db: Db, course: CourseId): Promise<Map<Discussio
         where r.course_id = d.course_id and r.discussion_id = d.id and r.settled_at is null) as reports,
        (select count(*) from enrolments e join people p on p.id = e.person_id
         where e.course_id = d.course_id and e.role = 'student' and p.former_since is null
+          and coalesce((d.brief #>> '{response,asked}')::boolean, true)
           and not exists (select 1 from excusals x
             where x.course_id = d.course_id and x.discussion_id = d.id and x.person_id = e.person_id)
           and not exists (select 1 from posts s

@@ -10,8 +10,8 @@ export type DiscussionEvent = {
   /** The response of the thread in which the post stands. */
   thread: PostId;
   author: PersonId;
-  /** The two who may read a private reply; null where it is the class's. */
-  between: PersonId[] | null;
+  /** Who may read it beside staff: the two of a private reply, those of a group; null where it is the class's. */
+  readers: PersonId[] | null;
 };
 
 /** What happened in a discussion after the event of a number, in order. */
@@ -22,7 +22,10 @@ export async function eventsAfter(
   most: number,
 ): Promise<DiscussionEvent[]> {
   const { rows } = await db.raw(
-    `select e.n, e.act, e.post_id, p.kind, p.author_id, p.thread_id as thread, p.private_to
+    `select e.n, e.act, e.post_id, p.kind, p.author_id, p.thread_id as thread,
+       case when p.private_to is not null then array[p.author_id, p.private_to]
+         when p.grouped then (select array_agg(m.person_id) from enrolments m
+           where m.course_id = p.course_id and may_read_post(p, m.person_id, false)) end as readers
      from discussion_events e join posts p on p.id = e.post_id
      where e.discussion_id = ? and e.n > ? order by e.n limit ?`,
     [discussion, after, most],
@@ -34,7 +37,7 @@ export async function eventsAfter(
     kind: DiscussionEvent['kind'];
     thread: number;
     author_id: string;
-    private_to: string | null;
+    readers: string[] | null;
   };
   return (rows as Row[]).map((r) => ({
     n: r.n,
@@ -43,6 +46,6 @@ export async function eventsAfter(
     kind: r.kind,
     thread: postId(r.thread),
     author: personId(r.author_id),
-    between: r.private_to === null ? null : [personId(r.author_id), personId(r.private_to)],
+    readers: r.readers && r.readers.map(personId),
   }));
 }

@@ -1,4 +1,5 @@
 import type { Brief } from '@/core/brief/brief';
+import { briefFor, NO_PART, type PartPlayed, type Side } from '@/core/brief/part-played';
 import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
@@ -25,7 +26,14 @@ export type DiscussionRecord = {
   id: DiscussionId;
   slug: string;
   title: string;
+  /** As it is for this person: whoever leads owes other things. */
   brief: Brief;
+  /** As it is for the class. */
+  classBrief: Brief;
+  /** What was given to them here: a side to take, the lead. */
+  part: PartPlayed;
+  /** Their group in the course. */
+  group: string | null;
   /** Its times as the course set them, and what of them was moved for this person; `resolveSchedule` makes them binding. */
   timetable: ScheduleInput;
   excused: boolean;
@@ -48,6 +56,18 @@ export type DiscussionRecord = {
   /** How much has happened in it: the number of its last event. */
   events: number;
 };
+
+/** Posts for the class that are in sight and that this person may read. */
+const inSight = (more: string) =>
+  `(select count(*)::int from posts p where p.course_id = d.course_id and p.discussion_id = d.id and p.private_to is null
+    and p.withdrawn_at is null and p.hidden_at is null and may_read_post(p, ?, false) ${more})`;
+
+/** A running figure of the whole class; where each group has its own conversation it is counted for whoever asks, unless they teach. */
+const ofTheirs = (db: Db, person: PersonId, name: string, running: string, counted: string) =>
+  db.raw(
+    `case when (d.brief ->> 'grouped')::boolean and e.role <> all(?::course_role[]) then ${counted} else ${running} end as ${name}`,
+    [[...STAFF], person],
+  );
 
 const columns = (db: Db, person: PersonId) => [
   'd.id',
@@ -72,13 +92,25 @@ const columns = (db: Db, person: PersonId) => [
   'x.response_due as x_response',
   'x.replies_due as x_replies',
   'ac.hours as more_hours',
+  'pp.side',
+  'pp.leads',
+  'g.name as group_name',
   'ex.person_id as excused',
   'so.person_id as opened_others',
-  db.raw('coalesce(n.class_posts, 0) as class_posts'),
+  ofTheirs(db, person, 'class_posts', 'coalesce(n.class_posts, 0)', inSight('')),
   db.raw('coalesce(n.private_posts, 0) as private_posts'),
-  db.raw('coalesce(n.responses, 0) as responses'),
+  ofTheirs(db, person, 'responses', 'coalesce(n.responses, 0)', inSight("and p.kind = 'response'")),
   db.raw('coalesce(n.events, 0) as events'),
-  db.raw('coalesce(r.class_posts, 0) as read_class'),
+  ofTheirs(
+    db,
+    person,
+    'read_class',
+    'coalesce(r.class_posts, 0)',
+    inSight(
+      `and exists (select 1 from reads m where m.course_id = p.course_id and m.discussion_id = p.discussion_id
+        and m.post_id = p.id and m.person_id = e.person_id)`,
+    ),
+  ),
   db.raw('coalesce(r.private_posts, 0) as read_private'),
   db('posts as p')
     .whereRaw('p.discussion_id = d.id')
@@ -115,6 +147,10 @@ const enrolled = (db: Db, person: PersonId) =>
     .leftJoin('seal_openings as so', (j) =>
       j.on('so.course_id', 'd.course_id').andOn('so.discussion_id', 'd.id').andOnVal('so.person_id', person),
     )
+    .leftJoin('parts_played as pp', (j) =>
+      j.on('pp.course_id', 'd.course_id').andOn('pp.discussion_id', 'd.id').andOnVal('pp.person_id', person),
+    )
+    .leftJoin('groups as g', (j) => j.on('g.course_id', 'e.course_id').andOn('g.id', 'e.group_id'))
     .leftJoin('discussion_counts as n', (j) =>
       j.on('n.course_id', 'd.course_id').andOn('n.discussion_id', 'd.id'),
     )
@@ -145,6 +181,9 @@ type Row = {
   x_response: string | null;
   x_replies: string | null;
   more_hours: number | null;
+  side: Side | null;
+  leads: boolean | null;
+  group_name: string | null;
   excused: string | null;
   opened_others: string | null;
   class_posts: number;
@@ -161,11 +200,15 @@ const wall = (text: string) => text.slice(0, 16);
 
 /** Briefs and late rules were checked on their way in (see setup), and are not checked again on every page. */
 function toRecord(row: Row): DiscussionRecord {
+  const part: PartPlayed = { side: row.side, leads: row.leads ?? false };
   return {
     id: discussionId(row.id),
     slug: row.slug,
     title: row.title,
-    brief: row.brief,
+    brief: briefFor(row.brief, part),
+    classBrief: briefFor(row.brief, NO_PART),
+    part,
+    group: row.group_name,
     timetable: {
       zone: row.time_zone,
       late: row.late,

@@ -1,5 +1,6 @@
 import type { CheckFigure } from '@/core/checks/types';
-import type { PostKind } from '@/core/counting/types';
+import type { Side } from '@/core/brief/part-played';
+import type { Addressed, PostKind } from '@/core/counting/types';
 import {
   discussionId,
   instant,
@@ -124,7 +125,7 @@ export type BegunRecord = {
   discussion: DiscussionId;
   kind: PostKind;
   parent: PostId | null;
-  to: { person: PersonId; staff: boolean } | null;
+  to: Addressed | null;
   checks: CheckFigure[];
 };
 
@@ -135,6 +136,12 @@ export const draftsOf = (db: Db, person: PersonId, discussions?: DiscussionId[])
     .leftJoin('enrolments as e', (j) =>
       j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
     )
+    .leftJoin('parts_played as pp', (j) =>
+      j
+        .on('pp.course_id', 'q.course_id')
+        .andOn('pp.discussion_id', 'q.discussion_id')
+        .andOn('pp.person_id', 'q.author_id'),
+    )
     .where('d.author_id', person)
     .where('d.blank', false)
     // A change to what was shared owes nothing.
@@ -143,7 +150,7 @@ export const draftsOf = (db: Db, person: PersonId, discussions?: DiscussionId[])
       if (discussions) q.whereIn('d.discussion_id', discussions);
     })
     .orderBy('d.kept_at')
-    .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'q.author_id', 'e.role'),
+    .select('d.discussion_id', 'd.kind', 'd.parent_id', 'd.checks', 'q.author_id', 'e.role', 'pp.side'),
   read: (rows) =>
     rows.map((r) => ({
       discussion: discussionId(r.discussion_id),
@@ -152,7 +159,7 @@ export const draftsOf = (db: Db, person: PersonId, discussions?: DiscussionId[])
       to:
         r.author_id === null || r.role === null
           ? null
-          : { person: personId(r.author_id), staff: isStaff(r.role) },
+          : { person: personId(r.author_id), staff: isStaff(r.role), side: r.side as Side | null },
       checks: r.checks,
     })),
 });

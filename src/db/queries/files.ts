@@ -184,8 +184,18 @@ async function slugCarrying(db: Db, file: FileRecord, table: 'readings' | 'discu
 }
 /** A reading of its course that carries a file. */
 export const readingCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'readings');
-/** A discussion of its course whose prompt carries a file. */
-export const promptCarrying = (db: Db, file: FileRecord) => slugCarrying(db, file, 'discussions');
+/** A discussion of its course whose prompt carries a file, or carried it before it was changed. */
+export async function promptCarrying(db: Db, file: FileRecord): Promise<string | null> {
+  const now = await slugCarrying(db, file, 'discussions');
+  if (now) return now;
+  const row = await db('prompt_versions as v')
+    .join('discussions as d', 'd.id', 'v.discussion_id')
+    .join('files', 'files.course_id', 'v.course_id')
+    .where('files.id', file.id)
+    .whereRaw('files.id = any(v.files)')
+    .first('d.slug');
+  return row ? String(row.slug) : null;
+}
 
 /** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading and no prompt, begun before a moment. */
 export async function spentFiles(
@@ -210,7 +220,8 @@ export async function spentFiles(
           .whereRaw(carries('drafts'))
           .orWhereRaw(carries('draft_versions'))
           .orWhereRaw(shown('readings'))
-          .orWhereRaw(shown('discussions')),
+          .orWhereRaw(shown('discussions'))
+          .orWhereRaw(shown('prompt_versions')),
     )
     .limit(500)
     .select(

@@ -1,4 +1,5 @@
 import type { SharedText } from '@/core/posts/shared-text';
+import type { Side } from '@/core/brief/part-played';
 import type { OwnPost } from '@/core/counting/types';
 import {
   discussionId,
@@ -6,6 +7,7 @@ import {
   isStaff,
   personId,
   postId,
+  type CourseId,
   type DiscussionId,
   type PersonId,
   type PostId,
@@ -17,13 +19,20 @@ export type OwnPostRecord = OwnPost & { author: PersonId; discussion: Discussion
 
 /** A person's own posts with what counting needs, and no texts: in all discussions, or in those named. */
 export const ownPosts = (db: Db, person: PersonId, discussions?: DiscussionId[]) =>
-  postsBy(db, [person], discussions);
+  postsBy(db, [person], { discussions });
 
-/** The same of several people. */
-export const postsBy = (
+/** The same of several people in one course, or in some of its discussions. */
+export const postsIn = (
   db: Db,
+  course: CourseId,
   people: readonly PersonId[],
   discussions?: readonly DiscussionId[],
+) => postsBy(db, people, { course, discussions });
+
+const postsBy = (
+  db: Db,
+  people: readonly PersonId[],
+  where: { discussions?: readonly DiscussionId[]; course?: CourseId },
 ): Ask<OwnPostRecord[]> => ({
   query: db('posts as p')
     .leftJoin('posts as q', 'q.id', 'p.parent_id')
@@ -31,10 +40,17 @@ export const postsBy = (
     .leftJoin('enrolments as e', (j) =>
       j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
     )
+    .leftJoin('parts_played as pp', (j) =>
+      j
+        .on('pp.course_id', 'q.course_id')
+        .andOn('pp.discussion_id', 'q.discussion_id')
+        .andOn('pp.person_id', 'q.author_id'),
+    )
     .join('post_versions as v', 'v.post_id', 'p.id')
     .whereIn('p.author_id', [...people])
     .modify((q) => {
-      if (discussions) q.whereIn('p.discussion_id', [...discussions]);
+      if (where.discussions) q.whereIn('p.discussion_id', [...where.discussions]);
+      if (where.course) q.where('p.course_id', where.course);
     })
     .groupBy(
       'p.id',
@@ -47,6 +63,7 @@ export const postsBy = (
       'q.author_id',
       'a.name',
       'e.role',
+      'pp.side',
     )
     .orderBy('p.id')
     .select(
@@ -60,6 +77,7 @@ export const postsBy = (
       'q.author_id as to_id',
       'a.name as to_name',
       'e.role as to_role',
+      'pp.side as to_side',
       db.raw(
         `jsonb_agg(jsonb_build_object('at', round(extract(epoch from v.shared_at) * 1000), 'unmet', v.unmet) order by v.n) as versions`,
       ),
@@ -70,7 +88,10 @@ export const postsBy = (
       author: personId(r.author_id),
       discussion: discussionId(r.discussion_id),
       kind: r.kind,
-      to: r.to_id === null ? null : { person: personId(r.to_id), staff: isStaff(r.to_role) },
+      to:
+        r.to_id === null
+          ? null
+          : { person: personId(r.to_id), staff: isStaff(r.to_role), side: r.to_side as Side | null },
       toName: r.to_name,
       private: r.private_to !== null,
       withdrawn: r.withdrawn_at !== null,

@@ -1,3 +1,4 @@
+import type { Side } from '@/core/brief/part-played';
 import type { PostKind } from '@/core/counting/types';
 import {
   instant,
@@ -18,7 +19,8 @@ import { mayRead } from './visible';
 /** A post as lists show it: everything but its text. */
 export type PostOutline = {
   id: PostId;
-  author: { id: PersonId; name: string; role: Role; picture: string | null };
+  /** `side` is the one they were given here, where sides are given. */
+  author: { id: PersonId; name: string; role: Role; picture: string | null; side: Side | null };
   kind: PostKind;
   parent: PostId | null;
   privateTo: { id: PersonId; name: string } | null;
@@ -75,6 +77,12 @@ const outlined = (db: Db, place: Place, reader: Reader) =>
     )
     .join('people as a', 'a.id', 'p.author_id')
     .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOn('e.person_id', 'p.author_id'))
+    .leftJoin('parts_played as pp', (j) =>
+      j
+        .on('pp.course_id', 'p.course_id')
+        .andOn('pp.discussion_id', 'p.discussion_id')
+        .andOn('pp.person_id', 'p.author_id'),
+    )
     .leftJoin('people as t', 't.id', 'p.private_to')
     .leftJoin('reads as m', (j) =>
       j
@@ -90,6 +98,7 @@ const outlined = (db: Db, place: Place, reader: Reader) =>
       'a.name',
       'a.picture',
       'e.role',
+      'pp.side',
       'p.kind',
       'p.parent_id',
       'p.private_to',
@@ -118,6 +127,7 @@ type Row = {
   name: string;
   picture: string | null;
   role: Role;
+  side: Side | null;
   kind: PostKind;
   parent_id: number | null;
   private_to: string | null;
@@ -146,6 +156,7 @@ const toOutline = (r: Row): PostOutline => ({
     name: r.name,
     role: r.role,
     picture: versionOf(r.picture),
+    side: r.side,
   },
   kind: r.kind,
   parent: r.parent_id === null ? null : postId(r.parent_id),

@@ -1,3 +1,4 @@
+import { countingRules } from '@/core/brief/part-played';
 import { ledger } from '@/core/counting/ledger';
 import { sealFor, type Seal } from '@/core/counting/seal';
 import type { Ledger, LedgerInput } from '@/core/counting/types';
@@ -45,10 +46,10 @@ export function accountOf(
     const state = discussionState(schedule, now);
     return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
   }
-  const { count, distinctPeers, distinctDays, staffCount } = record.brief.replies;
   const ledgerInput: LedgerInput = {
     student: actor.id,
-    rules: { replies: { count, distinctPeers, distinctDays, staffCount }, sealed: record.brief.sealed },
+    rules: countingRules(record.brief),
+    side: record.part.side,
     schedule,
     // Only what counting needs: names and other discussions' figures stay behind.
     posts: own.map(({ id, kind, to, private: secret, withdrawn, hidden, versions }) => ({

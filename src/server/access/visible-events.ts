@@ -6,4 +6,4 @@ import type { PersonId } from '@/core/ids';
  * seal: there is no listening there.
  */
 export const mayHear = (event: DiscussionEvent, reader: { id: PersonId; staff: boolean }): boolean =>
-  reader.staff || event.between === null || event.between.includes(reader.id);
+  reader.staff || event.readers === null || event.readers.includes(reader.id);

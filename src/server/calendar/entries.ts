@@ -1,4 +1,5 @@
 import type { CalendarEntry } from '@/contract/calendar';
+import { askedBy } from '@/core/brief/part-played';
 import { discussionEntries } from '@/core/calendar/entries';
 import { groupBy } from '@/core/group';
 import type { Deps, Actor } from '../deps';
@@ -22,7 +23,7 @@ export async function calendarEntries(deps: Deps, actor: Actor): Promise<Calenda
     .flatMap((record) => {
       const account = accountOf(record, actor, posts.get(record.id) ?? [], begun.get(record.id) ?? [], now);
       const { schedule, ledger } = account;
-      return discussionEntries(schedule, ledger, record.brief.replies.count, now).map((entry) => ({
+      return discussionEntries(schedule, ledger, askedBy(record.brief), now).map((entry) => ({
         ...entry,
         uid: `${entry.kind}-${record.id}@pulpit`,
         slug: record.slug,

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { MaterialFailure, materialSchema } from '@/contract/readings';
 import type { CourseId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
-import { parseDocument } from '@/core/document/document';
+import { parseDocument, type DocumentFailure } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
 import { isBlank, plainText } from '@/core/document/flatten';
 import { withKnownNames } from '@/core/document/names';
@@ -10,6 +10,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { countWords } from '@/core/text/words';
 import type { Db } from '@/db/connection';
 import { replaceReadingText } from '@/db/queries/courses';
+import { keepPromptVersion } from '@/db/queries/prompt-versions';
 import { lockedPrompt, lockedReading, replacePrompt } from '@/db/queries/material';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -44,7 +45,11 @@ async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Ent
       course: course.id,
       doc: record.prompt,
       held: (tx) => lockedPrompt(tx, id),
-      replace: (tx, doc) => replacePrompt(tx, { id, brief, outside: course.outside }, doc),
+      replace: async (tx, doc) => {
+        if (!course.outside)
+          await keepPromptVersion(tx, { course: course.id, discussion: id }, actor.id, deps.now);
+        await replacePrompt(tx, { id, brief, outside: course.outside }, doc);
+      },
       courseSlug: course.slug,
       zone: record.timetable.zone,
       title: record.title,
@@ -88,8 +93,25 @@ export async function materialPage(
 }
 
 /**
- * Puts a text that was changed on the desk in a reading's or a prompt's place. It names nobody; it carries the writer's own
- * files of this course and those that stood there before, whoever put them there. What is counted does not change with it.
+ * A text as it may stand in a course: it names nobody; it carries the writer's own files of this course and those that stood there
+ * before, whoever put them there.
+ */
+export async function materialText(
+  tx: Db,
+  actor: Actor,
+  course: CourseId,
+  sent: unknown,
+  before: Doc | null,
+): Promise<Result<Doc, DocumentFailure | { code: 'nothing-written' }>> {
+  const read = parseDocument(sent);
+  if (!read.ok) return read;
+  const nameless = withKnownNames(read.value, { person: () => null, post: () => false });
+  const doc = await sanitiseEmbeds({ db: tx }, await sanitiseFiles(tx, course, actor.id, nameless, before));
+  return isBlank(doc) ? fail({ code: 'nothing-written' }) : ok(doc);
+}
+
+/**
+ * Puts a text that was changed on the desk in a reading's or a prompt's place. What is counted does not change with it.
  */
 export async function changeMaterial(
   deps: Deps,
@@ -97,8 +119,6 @@ export async function changeMaterial(
   which: Which,
   input: z.infer<typeof materialSchema>,
 ): Promise<Result<null, MaterialFailure>> {
-  const read = parseDocument(input.doc);
-  if (!read.ok) return read;
   return deps.db.transaction(async (tx): Promise<Result<null, MaterialFailure>> => {
     const door = await enter({ ...deps, db: tx }, actor, which);
     if (!door.ok) return door;
@@ -106,10 +126,9 @@ export async function changeMaterial(
     const now = await held(tx);
     const stamp = stampOf(now);
     if (stamp !== input.stamp) return fail({ code: 'changed-meanwhile', doc: now ?? EMPTY, stamp });
-    const nameless = withKnownNames(read.value, { person: () => null, post: () => false });
-    const doc = await sanitiseEmbeds({ db: tx }, await sanitiseFiles(tx, course, actor.id, nameless, now));
-    if (isBlank(doc)) return fail({ code: 'nothing-written' });
-    await replace(tx, doc);
+    const doc = await materialText(tx, actor, course, input.doc, now);
+    if (!doc.ok) return doc;
+    await replace(tx, doc.value);
     return ok(null);
   });
 }

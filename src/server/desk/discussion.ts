@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { DeskPage, Leave } from '@/contract/desk';
+import type { DatesPage, DeskPage, Leave } from '@/contract/desk';
+import { askedBy } from '@/core/brief/part-played';
 import { checkedDates, type DateField, type DateProblem } from '@/core/desk/dates';
 import { isTime } from '@/core/deadlines/typed';
 import { instantOf } from '@/core/deadlines/wallclock';
@@ -21,11 +22,14 @@ import {
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines } from '../access/visible-posts';
 import { studentsAmong } from '@/db/queries/class';
+import { partsPlayedIn } from '@/db/queries/parts-played';
+import { keepPromptVersion } from '@/db/queries/prompt-versions';
 import { answerTimeRequests, openTimeRequests } from '@/db/queries/time-requests';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { isWithoutReply } from '../discussions/lines';
 import { loadedFrom, stands } from '../discussions/loaded-conversation';
+import { consequencesOf, type Touches } from './consequences';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
 import { people, reason, when } from './fields';
 import { onSheet } from './term';
@@ -88,12 +92,18 @@ export async function deskPage(
     discussion: { ...onSheet(record, deps.now, found.value), week: record.week.number },
     dates: { opens, responseDue, repliesDue },
     students: students.map(({ id, name: called }) => ({ id, name: called })),
-    silent: students
+    silent: (askedBy(record.brief).response ? students : [])
       .filter((s) => !spoken.has(s.id) && !free.has(s.id))
       .map(({ id, name: called }) => ({ id, name: called })),
     unanswered: loaded.trees.filter((t) => stands(t.post) && isWithoutReply(loaded, t)).length,
     leaves: others,
     requests: await openTimeRequests(deps.db, { course: course.id, discussion: record.id }),
+    sides: record.brief.sides ?? null,
+    leads: record.brief.leader !== undefined,
+    grouped: record.brief.grouped ?? false,
+    played: (await partsPlayedIn(deps.db, course.id, { discussion: record.id })).map(
+      ({ person, side, leads: lead }) => ({ person, side, leads: lead }),
+    ),
   });
 }
 
@@ -103,7 +113,14 @@ const some = people.min(1);
 export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.enum(['show', 'hide', 'remove']) }),
   z.object({ act: z.literal('show-at'), at: when }),
-  z.object({ act: z.literal('dates'), opens: when, responseDue: when, repliesDue: when }),
+  z.object({
+    act: z.literal('dates'),
+    opens: when,
+    responseDue: when,
+    repliesDue: when,
+    /** What the change does to students was seen: the stamp of it. */
+    sure: z.string().max(64).optional(),
+  }),
   z.object({ act: z.literal('extend'), people: some, responseDue: when, repliesDue: when, reason }),
   z.object({ act: z.literal('excuse'), people: some, reason }),
   z.object({ act: z.enum(['usual', 'refuse']), people: some }),
@@ -116,6 +133,7 @@ export type DeskFailure =
   | { code: 'no-student' }
   | { code: 'no-dates' }
   | { code: 'no-time' }
+  | ({ code: 'touches' } & Touches)
   | { code: 'dates'; problems: DateProblem[] };
 
 const everybodys = ({ record }: OnDesk): Record<DateField, string> => {
@@ -136,7 +154,8 @@ export async function actOnDesk(
   const course = door.value;
   return deps.db.transaction(async (tx) => {
     // What goes out of sight is held before it is looked at: nobody's words come into it in between.
-    if (act.act === 'hide' || act.act === 'remove') await holdDiscussion(tx, course.id, name);
+    if (act.act === 'hide' || act.act === 'remove' || act.act === 'dates')
+      await holdDiscussion(tx, course.id, name);
     const found = await discussionOnDesk(tx, actor, course, name);
     if (!found.ok) return found;
     const { record, posts, begun } = found.value;
@@ -168,6 +187,11 @@ export async function actOnDesk(
       case 'dates': {
         const dates = checkedDates(act);
         if (!dates.ok) return dates;
+        const after = { ...record, timetable: { ...record.timetable, ...dates.value } };
+        const { touched, stamp } = await consequencesOf(deps, tx, actor, course, { before: record, after });
+        if (touched.length > 0 && act.sure !== stamp)
+          return fail({ code: 'touches' as const, touched, stamp });
+        await keepPromptVersion(tx, place, actor.id, deps.now);
         await setDates(tx, course.id, record.id, dates.value);
         return ok(null);
       }
@@ -200,5 +224,35 @@ export async function actOnDesk(
         await dropLeave(tx, place, chosen);
         return ok(null);
     }
+  });
+}
+
+/** What other dates would do to what students have shared: asked again, with for whom, before they are kept. */
+export async function datesPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  asked: Record<DateField, string>,
+): Promise<Result<DatesPage, NotFound | { code: 'dates'; problems: DateProblem[] }>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const found = await discussionOnDesk(deps.db, actor, door.value, name);
+  if (!found.ok) return found;
+  const dates = checkedDates(asked);
+  if (!dates.ok) return dates;
+  const { record } = found.value;
+  const after = { ...record, timetable: { ...record.timetable, ...dates.value } };
+  const { touched, stamp } = await consequencesOf(deps, deps.db, actor, door.value, {
+    before: record,
+    after,
+  });
+  return ok({
+    course: door.value,
+    discussion: { slug: name, title: record.title },
+    was: everybodys(found.value),
+    dates: dates.value,
+    touched,
+    stamp,
   });
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { daysLater, type WallClock } from '@/core/deadlines/wallclock';
+import type { DocumentFailure } from '@/core/document/document';
 import { discussionId } from '@/core/ids';
+import { canonicalJson } from '@/core/posts/canonical';
 import { typedName } from '@/core/outside/course-name';
 import { usualFields } from '@/core/desk/usual';
 import { rulesOfFields, fieldsOfRules, type Fields, type OutsideRules } from '@/core/outside/fields';
@@ -9,16 +11,21 @@ import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { weeksOf } from '@/db/queries/courses';
 import { habitsOf } from '@/db/queries/course-settings';
-import { insertWeek } from '@/db/queries/desk';
+import { holdDiscussion, insertWeek } from '@/db/queries/desk';
 import { discussionsOf } from '@/db/queries/discussions';
 import { deleteIntakeFor, insertDiscussion, intakeFor, updateDiscussion } from '@/db/queries/outside';
+import { replacePrompt } from '@/db/queries/material';
+import { keepPromptVersion, promptChanged } from '@/db/queries/prompt-versions';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
+import { materialText } from '../courses/material';
 import type { Actor, Deps } from '../deps';
 import { suggestionFor, zones, type BriefPage } from '../outside/brief-page';
 import { mondayOf, rulesOf, type ConfirmFailure } from '../outside/confirm';
 import { takeIn, type IntakeTrouble, type TakeInFailure } from '../outside/take-in';
 import type { BroughtFile } from '../formats/read-file';
+import { sha256 } from '../posts/fingerprint';
+import { consequencesOf, type Touches } from './consequences';
 import { discussionOnDesk, enterDesk } from './enter';
 import { freeName, plainName } from './names';
 
@@ -65,10 +72,8 @@ export async function promptPage(
   );
   return ok({
     doc: intake.doc,
-    suggestion: {
-      ...suggestion,
-      fields: { ...suggestion.fields, ...usual.fields, zone: course.zone, course: courseOf(course) },
-    },
+    suggestion,
+    fields: { ...suggestion.fields, ...usual.fields, zone: course.zone, course: courseOf(course) },
     usual: usual.like,
     dates: intake.dates,
     troubles: intake.troubles as IntakeTrouble[],
@@ -94,14 +99,14 @@ async function weekOnDesk(tx: Db, course: EnteredCourse, rules: OutsideRules) {
 const opening = (wished: WallClock, rules: OutsideRules): WallClock =>
   wished < rules.responseDue ? wished : daysLater(rules.responseDue, -7);
 
-/** Makes a discussion of a prompt as its brief was confirmed. The class does not see it until it is shown. */
+/** Makes a discussion of a prompt as its brief was confirmed, and its text as it was written here, where it was. The class does not see it until it is shown. */
 export async function makeDiscussion(
   deps: Deps,
   actor: Actor,
   slug: string,
   id: string,
-  fields: Fields,
-): Promise<Result<{ slug: string }, ConfirmFailure>> {
+  { fields, doc: sent }: { fields: Fields; doc?: unknown },
+): Promise<Result<{ slug: string }, ConfirmFailure | DocumentFailure | { code: 'nothing-written' }>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
@@ -111,6 +116,9 @@ export async function makeDiscussion(
   return deps.db.transaction(async (tx) => {
     const intake = await intakeFor(tx, course.id, id);
     if (!intake) return fail({ code: 'not-found' as const });
+    const doc =
+      sent === undefined ? ok(intake.doc) : await materialText(tx, actor, course.id, sent, intake.doc);
+    if (!doc.ok) return doc;
     const week = await weekOnDesk(tx, course, rules);
     const name = await freeName(tx, `${plainName(course.code)}-w${week.number}`);
     const place = {
@@ -121,7 +129,7 @@ export async function makeDiscussion(
       opens: opening(`${week.startsOn}T06:00`, rules),
       shown: false,
     };
-    await insertDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
+    await insertDiscussion(tx, place, doc.value, rules, { name: intake.source, whole: intake.whole });
     await deleteIntakeFor(tx, course.id, id);
     return ok({ slug: name });
   });
@@ -146,18 +154,21 @@ export async function rulesPage(
   actor: Actor,
   slug: string,
   name: string,
-): Promise<Result<BriefPage & { title: string }, NotFound | { code: 'has-posts' }>> {
+): Promise<Result<BriefPage & { title: string; stamp: string }, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const found = await discussionOnDesk(deps.db, actor, door.value, name);
   if (!found.ok) return found;
-  const { record, posts } = found.value;
-  if (posts > 0) return fail({ code: 'has-posts' });
+  const { record } = found.value;
   const read = await suggestionFor(deps, actor, record.prompt, door.value.zone);
+  const changed = await ask(promptChanged(deps.db, record.id));
   return ok({
     title: record.title,
+    // What is kept on a machine is of this text, and of no other.
+    stamp: sha256(canonicalJson({ prompt: record.prompt, changed: changed?.times ?? 0 } as never)),
     doc: record.prompt,
-    suggestion: { ...read, fields: fieldsOfRules(rulesOf({ record })) },
+    suggestion: read,
+    fields: fieldsOfRules(rulesOf({ record })),
     dates: [],
     troubles: [],
     zones: zones(door.value.zone),
@@ -166,28 +177,70 @@ export async function rulesPage(
   });
 }
 
-/** Changes what a discussion asks for, as long as nobody has shared anything in it: what counted stays what it was. */
+export type RulesFailure =
+  | ConfirmFailure
+  | DocumentFailure
+  | { code: 'nothing-written' }
+  | { code: 'groups-stay' }
+  | ({ code: 'touches' } & Touches);
+
+/**
+ * Changes what a discussion asks for: its rules, and its text where one is given. Of one that the class sees, what it asked for before
+ * is kept. Where that is other for somebody who has shared something, it is done only by who has seen for whom (`sure` is the stamp of
+ * what they saw). What was shared keeps what it met.
+ */
 export async function changeRules(
   deps: Deps,
   actor: Actor,
   slug: string,
   name: string,
-  fields: Fields,
-): Promise<Result<{ slug: string }, ConfirmFailure | { code: 'has-posts' }>> {
+  given: { fields: Fields; doc?: unknown; sure?: string | null },
+): Promise<Result<{ slug: string }, RulesFailure>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
-  const read = rulesOfFields({ ...fields, course: courseOf(course), zone: course.zone });
-  if (!read.ok) return read;
-  const rules = read.value;
-  return deps.db.transaction(async (tx) => {
+  return deps.db.transaction(async (tx): Promise<Result<{ slug: string }, RulesFailure>> => {
+    await holdDiscussion(tx, course.id, name);
     const found = await discussionOnDesk(tx, actor, course, name);
     if (!found.ok) return found;
     const { record, posts } = found.value;
-    if (posts > 0) return fail({ code: 'has-posts' as const });
+    const fields = { ...given.fields, course: courseOf(course), zone: course.zone };
+    const read = rulesOfFields(fields, record.classBrief);
+    if (!read.ok) return read;
+    const rules = read.value;
+    if (posts > 0 && (rules.brief.grouped ?? false) !== (record.classBrief.grouped ?? false))
+      return fail({ code: 'groups-stay' });
+    const doc =
+      given.doc === undefined
+        ? ok(record.prompt)
+        : await materialText(tx, actor, course.id, given.doc, record.prompt);
+    if (!doc.ok) return doc;
+    const place = { id: record.id, week: record.week.number, opens: opening(record.timetable.opens, rules) };
+    const { late, responseDue, repliesDue, brief } = rules;
+    const after = {
+      ...record,
+      brief,
+      classBrief: brief,
+      prompt: doc.value,
+      timetable: { ...record.timetable, late, responseDue, repliesDue, opens: place.opens },
+    };
+    if (posts > 0) {
+      const { touched, stamp, apply } = await consequencesOf(deps, tx, actor, course, {
+        before: record,
+        after,
+      });
+      if (touched.length > 0 && given.sure !== stamp) return fail({ code: 'touches', touched, stamp });
+      await apply(tx);
+    }
+    const now = { rules, doc: doc.value };
+    if (
+      canonicalJson(now as never) !==
+      canonicalJson({ rules: rulesOf({ record }), doc: record.prompt } as never)
+    )
+      await keepPromptVersion(tx, { course: course.id, discussion: record.id }, actor.id, deps.now);
     const { number } = await weekOnDesk(tx, course, rules);
-    const place = { id: record.id, week: number, opens: opening(record.timetable.opens, rules) };
-    await updateDiscussion(tx, place, record.prompt, rules);
+    await replacePrompt(tx, { id: record.id, brief, outside: false }, doc.value);
+    await updateDiscussion(tx, { ...place, week: number }, doc.value, rules);
     return ok({ slug: name });
   });
 }

@@ -1,22 +1,23 @@
 import type { Standing } from '@/contract/desk';
+import { askedBy } from '@/core/brief/part-played';
 import { summarise } from '@/core/counting/summary';
 import { groupBy } from '@/core/group';
 import type { PersonId } from '@/core/ids';
 import { askTogether } from '@/db/ask';
-import { leavesIn } from '@/db/queries/class';
 import { deskFigures } from '@/db/queries/desk';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { postsBy, type OwnPostRecord } from '@/db/queries/own-posts';
+import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
 import { accountOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { ownOf, recordFor } from './as-student';
 
 const isStandingResponse = (p: OwnPostRecord) => p.kind === 'response' && !p.withdrawn && !p.hidden;
 
 type Student = { id: PersonId; moreHours: number };
 
 /**
- * How each of these students stands, by the ledger that counts for themselves: their own posts, extensions, excusals and hours. Five
+ * How each of these students stands, by the ledger that counts for themselves: their own posts, extensions, excusals, hours and parts. Six
  * questions to the database, however many there are.
  */
 export async function standingsOf(
@@ -31,48 +32,38 @@ export async function standingsOf(
   silentIn: (discussion: DiscussionRecord) => PersonId[];
 }> {
   const ids = students.map((s) => s.id);
-  const [figures, leaves, { records, posts }] = await Promise.all([
+  const [figures, own, { records, posts }] = await Promise.all([
     deskFigures(deps.db, course.id),
-    leavesIn(deps.db, course.id, ids),
+    ownOf(deps.db, course, students),
     askTogether(deps.db, {
       records: discussionsOf(deps.db, actor.id, { course: course.id }),
-      posts: postsBy(deps.db, ids),
+      posts: postsIn(deps.db, course.id, ids),
     }),
   ]);
   const shown = records.filter((r) => figures.get(r.id)?.shown);
   const by = groupBy(posts, (p) => p.author);
   const standing = ({ id, moreHours }: Student): Standing => {
     const all: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
-    const own = groupBy(by.get(id) ?? [], (p) => p.discussion);
+    const shared = groupBy(by.get(id) ?? [], (p) => p.discussion);
     for (const record of shown) {
-      const more = leaves.extended.find((x) => x.discussion === record.id && x.person === id);
-      const theirs: DiscussionRecord = {
-        ...record,
-        role: 'student',
-        excused: leaves.excused.some((x) => x.discussion === record.id && x.person === id),
-        timetable: {
-          ...record.timetable,
-          moreHours,
-          extensions: { response: more?.response, replies: more?.replies },
-        },
-      };
-      const account = accountOf(theirs, { ...actor, id }, own.get(record.id) ?? [], [], deps.now);
+      const theirs = recordFor(record, { id, moreHours }, own);
+      const account = accountOf(theirs, { ...actor, id }, shared.get(record.id) ?? [], [], deps.now);
       if (deps.now < account.schedule.opens || !account.ledger) continue;
       const summary = summarise(account.ledger, deps.now);
       all.opened += 1;
       if (theirs.excused) all.excused += 1;
-      if (own.get(record.id)?.some(isStandingResponse)) all.responded += 1;
+      if (shared.get(record.id)?.some(isStandingResponse)) all.responded += 1;
       if (account.ledger.complete) all.complete += 1;
       all.owed += summary.owedReplies + (summary.owedResponse ? 1 : 0);
       if (summary.missed) all.missed += 1;
     }
     return all;
   };
-  const silentIn = ({ id }: DiscussionRecord) =>
-    ids.filter(
+  const silentIn = ({ id, brief }: DiscussionRecord) =>
+    (askedBy(brief).response ? ids : []).filter(
       (person) =>
         !(by.get(person) ?? []).some((p) => p.discussion === id && isStandingResponse(p)) &&
-        !leaves.excused.some((x) => x.discussion === id && x.person === person),
+        !own.excused.some((x) => x.discussion === id && x.person === person),
     );
   return { standings: new Map(students.map((s) => [s.id, standing(s)])), discussions: shown, silentIn };
 }

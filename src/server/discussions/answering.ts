@@ -66,6 +66,7 @@ export async function replyPage(
       person: asked.author.id,
       name: asked.author.name,
       staff: isStaff(asked.author.role),
+      side: asked.author.side,
       self: asked.author.id === actor.id,
       plain: asked.plain,
       title: asked.title,

@@ -15,6 +15,8 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
     },
     week: record.week.number,
     brief: record.brief,
+    part: record.part,
+    group: record.group,
     schedule,
     state,
     ledger,

@@ -67,7 +67,8 @@ const postLine = (loaded: LoadedConversation, branch: PostBranch) =>
 /** The responses that this reader could answer so that it counts. Their texts are asked for only where they are weighed. */
 function candidates(loaded: LoadedConversation): Omit<Candidate, 'text'>[] {
   const { reader, posts, trees, branches, entered } = loaded;
-  const { staffCount } = entered.record.brief.replies;
+  const { part, brief } = entered.record;
+  const { staffCount, otherSide } = brief.replies;
   const authorOf = (id: PostId | null) => (id === null ? null : (branches.get(id)?.post.author.id ?? null));
   const answeredMe = new Set(
     posts.filter((p) => stands(p) && authorOf(p.parent) === reader).map((p) => p.author.id),
@@ -80,7 +81,9 @@ function candidates(loaded: LoadedConversation): Omit<Candidate, 'text'>[] {
   );
   return trees.flatMap((tree) => {
     const { post } = tree;
-    const closed = post.locked || post.privateTo || (isStaff(post.author.role) && !staffCount);
+    const staff = isStaff(post.author.role);
+    const sameSide = otherSide && !staff && part.side !== null && post.author.side === part.side;
+    const closed = post.locked || post.privateTo || (staff && !staffCount) || sameSide;
     if (!stands(post) || closed || post.author.id === reader) return [];
     return [
       {

@@ -8,6 +8,7 @@ import { askTogether } from '@/db/ask';
 import { recordingOf } from '@/db/queries/recordings';
 import { viewingsDone } from '@/db/queries/viewings';
 import { askedForTime } from '@/db/queries/time-requests';
+import { promptChanged, type PromptChanged } from '@/db/queries/prompt-versions';
 import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
@@ -60,6 +61,8 @@ export type ResponseRoom = {
   note: NoteToSelf | null;
   /** What became of asking for more time. */
   asked: AskedForTime | null;
+  /** What the prompt asks was changed while the class saw it. */
+  changed: PromptChanged | null;
 };
 
 export async function responseRoom(
@@ -87,13 +90,13 @@ export async function responseRoom(
       recording: recordingOf(deps.db, { discussion: record.id }),
       note: noteToSelf(deps.db, actor.id, record.id),
       asked: askedForTime(deps.db, actor.id, record.id),
+      changed: promptChanged(deps.db, record.id),
     }),
   ]);
   const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
   const { syllabus, readings, history } = around;
   const pace = paceOf(history.writing, history.reading);
   const { late, responseDue, repliesDue } = record.timetable;
-  const { brief } = record;
   const read = await readFor(deps, actor, 'prompt', { doc: record.prompt });
   const { facts, requirements } = read.ok ? read.value : { facts: [], requirements: [] };
   // What was taken back is a draft again.
@@ -104,7 +107,7 @@ export async function responseRoom(
     head: headOf(deps, entered),
     prompt: record.prompt,
     requirements,
-    disagreements: disagreements(facts, { brief, late, responseDue, repliesDue }),
+    disagreements: disagreements(facts, { brief: record.classBrief, late, responseDue, repliesDue }),
     contradictions: syllabus
       ? contradictions(syllabus, { late, responseDue, repliesDue, replyCount: record.brief.replies.count })
       : [],
@@ -134,6 +137,7 @@ export async function responseRoom(
     recording: around.recording,
     note: around.note,
     asked: around.asked,
+    changed: around.changed,
     draft: await openDraft(
       deps,
       actor,

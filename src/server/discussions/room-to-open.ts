@@ -10,7 +10,7 @@ export async function roomToOpen(
 ): Promise<Result<'response' | 'conversation' | 'part', NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
-  const { staff, responded, state } = door.value;
-  if (staff || responded) return ok('conversation');
+  const { staff, responded, state, record } = door.value;
+  if (staff || responded || record.brief.response.asked === false) return ok('conversation');
   return ok(state === 'closed' ? 'part' : 'response');
 }

@@ -1,7 +1,7 @@
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
-import { fieldsOfRules } from '@/core/outside/fields';
+import { fieldsOfRules, type Fields } from '@/core/outside/fields';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
@@ -15,6 +15,9 @@ import { openIntake, type IntakeTrouble } from './take-in';
 
 export type BriefPage = {
   doc: Doc;
+  /** What stands in the form at first. */
+  fields: Fields;
+  /** What the text was read as. */
   suggestion: Suggestion;
   dates: NamedDate[];
   troubles: IntakeTrouble[];
@@ -44,13 +47,11 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
   const [only] = outside.length === 1 ? outside : [];
   return ok({
     doc: intake.value.doc,
-    suggestion: {
-      ...suggestion,
-      fields: {
-        ...suggestion.fields,
-        zone: only?.zone ?? actor.timeZone,
-        ...(only ? { course: typedName(only) } : {}),
-      },
+    suggestion,
+    fields: {
+      ...suggestion.fields,
+      zone: only?.zone ?? actor.timeZone,
+      ...(only ? { course: typedName(only) } : {}),
     },
     dates: intake.value.dates,
     troubles: intake.value.troubles,
@@ -72,7 +73,8 @@ export async function correctPage(
   const read = await suggestionFor(deps, actor, record.prompt, record.timetable.zone);
   return ok({
     doc: record.prompt,
-    suggestion: { ...read, fields: fieldsOfRules(rulesOf(door.value)) },
+    suggestion: read,
+    fields: fieldsOfRules(rulesOf(door.value)),
     dates: [],
     troubles: [],
     zones: zones(record.timetable.zone),

@@ -142,7 +142,7 @@ export async function correctRules(
     const door = await enterOutside(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record } = door.value;
-    const read = rulesOfFields({ ...fields, course: typedName(record.course) });
+    const read = rulesOfFields({ ...fields, course: typedName(record.course) }, record.brief);
     if (!read.ok) return read;
     const rules = read.value;
     await lockSharing(tx, actor.id, record.id);

@@ -57,7 +57,11 @@ export async function keptToShare(
     readings,
     given: await givenTo(deps.db, actor, entered, kind, answered),
   });
-  const to = answered && { person: answered.author.id, staff: isStaff(answered.author.role) };
+  const to = answered && {
+    person: answered.author.id,
+    staff: isStaff(answered.author.role),
+    side: answered.author.side,
+  };
   return ok({
     head: headOf(deps, entered),
     draft: { submission, revision, title, doc },

@@ -5,6 +5,7 @@ import { byUrgency, owedAcross } from '@/core/week/owed';
 import { lane, percentOf } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { changedPrompts } from '@/db/queries/prompt-versions';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
 import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
@@ -86,6 +87,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     replies: repliesTo(db, actor.id, news, 5),
     mentions: mentionsIn(db, actor.id, news, 5),
     notes: noteCalls(db, actor.id, from, 6),
+    changed: changedPrompts(db, actor.id, news, 4),
     announcements: announcementsFor(db, actor.id, now, ANNOUNCEMENTS, { unreadFirst: true }),
     unreadNews: unreadAnnouncements(db, actor.id, now),
     reports: openReports(db, actor.id),
@@ -196,6 +198,12 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         return [{ post: m.id, slug, course: course.code, author: m.author, sharedAt: m.sharedAt }];
       }),
       notes: found.notes,
+      changed: found.changed.flatMap(({ discussion, at }) => {
+        const row = of(discussion);
+        if (!row || actor.previousVisit === null || at <= actor.previousVisit) return [];
+        const { slug, title, course } = row.record;
+        return [{ slug, title, course: course.code, at }];
+      }),
       unread: shown
         .filter((r) => r.line.unread > 0)
         .map(({ line }) => ({

@@ -90,11 +90,13 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   const page = await promptPage(deps(4), actor, COURSE, id);
   if (!page.ok) throw new Error('the demo’s prompt is on the desk');
   const made = await makeDiscussion(deps(3), actor, COURSE, id, {
-    ...page.value.suggestion.fields,
-    title: 'Who speaks for the eels?',
-    week: String(number),
-    responseDue: `${dayAfter(startsOn, 3)}T23:59`,
-    repliesDue: `${dayAfter(startsOn, 6)}T23:59`,
+    fields: {
+      ...page.value.fields,
+      title: 'Who speaks for the eels?',
+      week: String(number),
+      responseDue: `${dayAfter(startsOn, 3)}T23:59`,
+      repliesDue: `${dayAfter(startsOn, 6)}T23:59`,
+    },
   });
   if (!made.ok) throw new Error('the demo’s prompt is no discussion');
   await taken(WAITING, 1);

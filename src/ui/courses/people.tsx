@@ -25,6 +25,7 @@ export function People({ people, me }: { people: CoursePerson[]; me: string }) {
         </b>
         <span className="block truncate text-[13px] text-ink-2">
           {ROLES[p.role]}
+          {p.group ? ` · ${p.group}` : ''}
           {p.email ? (
             <>
               {' · '}

@@ -1,13 +1,11 @@
 import Link from 'next/link';
 import { instant } from '@/core/ids';
 import { wallClockAt } from '@/core/deadlines/wallclock';
-import type { ReactNode } from 'react';
 import {
   deskActAt,
   deskClassAt,
   deskRubricAt,
   deskRulesAt,
-  promptEditAt,
   responseAt,
   conversationAt,
 } from '@/contract/addresses';
@@ -16,6 +14,8 @@ import { WhenField } from '../frame/when-field';
 import { deskState } from '../words/desk';
 import { plural } from '../words/plural';
 import { moment, wallText } from '../words/time';
+import { Part } from './part';
+import { PartsPlayed } from './parts-played';
 
 const When = (props: { label: string; name: string; wall: string; hint?: string }) => (
   <label className="grid content-start gap-1 font-semibold">
@@ -24,17 +24,6 @@ const When = (props: { label: string; name: string; wall: string; hint?: string 
     {props.hint ? <span className="text-[12.5px] font-normal text-ink-2">{props.hint}</span> : null}
   </label>
 );
-
-function Part({ id, title, children }: { id: string; title: string; children: ReactNode }) {
-  return (
-    <section aria-labelledby={id} className="grid gap-3 border-t border-rule-soft px-5 py-4">
-      <h3 id={id} className="text-[16px]">
-        {title}
-      </h3>
-      {children}
-    </section>
-  );
-}
 
 const leaveText = (leave: Leave) =>
   leave.excused
@@ -222,17 +211,12 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
               Read
             </Link>
           ) : null}
-          <Link className="btn" href={promptEditAt(discussion.slug)}>
-            Change its text
+          <Link className="btn" href={deskRulesAt(course.slug, discussion.slug)}>
+            Change what it asks
           </Link>
           <Link className="btn" href={deskRubricAt(course.slug, discussion.slug)}>
             Rubric
           </Link>
-          {fresh ? (
-            <Link className="btn" href={deskRulesAt(course.slug, discussion.slug)}>
-              What it asks for
-            </Link>
-          ) : null}
         </div>
         <form action={action} method="post" className="flex flex-wrap gap-2">
           {discussion.shown ? null : (
@@ -271,12 +255,14 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
         ) : null}
         {fresh ? null : (
           <p className="text-[12.5px] text-ink-2">
-            Somebody has shared something in it: what it asks for stays, and it stays in sight.
+            Somebody has shared something in it: it stays in sight, and a change of what counts is asked about
+            first.
           </p>
         )}
       </div>
       <Requests page={page} zone={zone} />
       {discussion.shown ? <NeedAWord page={page} /> : null}
+      <PartsPlayed page={page} />
       <Part id="dates" title="Dates, by the course’s clock">
         <form action={action} method="post" className="grid gap-3">
           <When label="Opens" name="opens" wall={dates.opens} />

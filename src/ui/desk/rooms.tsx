@@ -1,8 +1,14 @@
-import { deskAt, deskClassAt, deskSettingsAt } from '@/contract/addresses';
+import { deskAt, deskClassAt, deskGroupsAt, deskSettingsAt } from '@/contract/addresses';
 import { Rooms } from '../frame/rooms';
 
 /** The sheets that lie on a course's desk. */
-export function DeskRooms({ course, here }: { course: string; here: 'term' | 'class' | 'settings' }) {
+export function DeskRooms({
+  course,
+  here,
+}: {
+  course: string;
+  here: 'term' | 'class' | 'groups' | 'settings';
+}) {
   return (
     <Rooms
       first
@@ -11,6 +17,7 @@ export function DeskRooms({ course, here }: { course: string; here: 'term' | 'cl
       rooms={[
         { id: 'term', name: 'The term', href: deskAt(course) },
         { id: 'class', name: 'The class', href: deskClassAt(course) },
+        { id: 'groups', name: 'Groups', href: deskGroupsAt(course) },
         { id: 'settings', name: 'How we do it', href: deskSettingsAt(course) },
       ]}
     />

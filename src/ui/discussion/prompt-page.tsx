@@ -1,14 +1,22 @@
-import { discussionTroubleAt, promptEditAt, promptRecordingAt, responseAt } from '@/contract/addresses';
+import {
+  discussionTroubleAt,
+  promptChangesAt,
+  promptEditAt,
+  promptRecordingAt,
+  responseAt,
+} from '@/contract/addresses';
 import type { Contradiction } from '@/core/syllabus/contradictions';
 import Link from 'next/link';
+import { Fragment } from 'react';
 import { Contradicted } from '../courses/contradicted';
 import { deadlineText, lateText, movedText, ownTimeText } from '../words/deadlines';
 import { repliesAsked, replyRules, responseRules } from '../words/rules';
-import { zoneName } from '../words/time';
+import { moment, zoneName } from '../words/time';
 import { plural } from '../words/plural';
 import { sealRuleText } from '../words/seal';
 import { readingText } from '../words/work';
 import { OutsideNote } from '../outside/outside-note';
+import { partRows } from '../words/part-played';
 import { NoteToSelf } from '../notes/note-to-self';
 import { PromptParts } from '../writing/prompt-parts';
 import type { Viewing } from '@/core/viewings/viewing';
@@ -71,6 +79,7 @@ export function PromptPage({
   recording,
   note,
   asked,
+  changed,
 }: {
   head: DiscussionHead;
   prompt: Doc;
@@ -85,6 +94,7 @@ export function PromptPage({
   recording: { id: string; speaker: string } | null;
   note: { body: string; keptAt: number } | null;
   asked: AskedForTime | null;
+  changed: { times: number; last: number } | null;
 }) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
@@ -108,6 +118,14 @@ export function PromptPage({
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-[22px]" tabIndex={0}>
       <h2 className="sr-only">Prompt</h2>
+      {changed ? (
+        <p className="mb-3 rounded-control bg-ochre-tint px-3 py-2 text-[13px]">
+          Changed {moment(changed.last, ownZone)}.{' '}
+          <Link href={promptChangesAt(head.slug)} className="link">
+            What is other than before
+          </Link>
+        </p>
+      ) : null}
       <PromptText
         doc={prompt}
         requirements={requirements}
@@ -128,7 +146,13 @@ export function PromptPage({
       <Unclear found={disagreements} staff={head.staff} />
       <PromptParts parts={brief.parts} />
       <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[13px]">
-        {row('Response', deadlineText(schedule.response, zone), yours(schedule.response))}
+        {(brief.response.asked ?? true)
+          ? row(
+              brief.response.topic ? 'Your topic' : 'Response',
+              deadlineText(schedule.response, zone),
+              yours(schedule.response),
+            )
+          : row('Response', 'None is owed here: answer what others begin')}
         {brief.replies.count > 0
           ? row(
               'Replies',
@@ -136,6 +160,9 @@ export function PromptPage({
               yours(schedule.replies),
             )
           : null}
+        {partRows(head).map(([name, value, more]) => (
+          <Fragment key={name}>{row(name, value, more)}</Fragment>
+        ))}
         {foreign ? row('Zone', `${zoneName(zone)}; you are in ${zoneName(ownZone)}`) : null}
         {row('Late', lateText(late))}
         {row(

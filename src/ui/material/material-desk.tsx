@@ -2,17 +2,12 @@
 
 import { EditorContent } from '@tiptap/react';
 import Link from 'next/link';
-import { useState } from 'react';
-import { LeftOutLine, SendingList } from '../attachments/sending-list';
-import { Recorder } from '../clips/recorder';
-import { TextMenu } from '../formats/text-menu';
+import { LeftOutLine } from '../attachments/sending-list';
 import { DifferenceView } from '../history/difference-view';
 import { DocumentView } from '../document/document-view';
 import { RECORDER_OPEN } from '../words/clips';
 import { materialTrouble } from '../words/material';
-import { ClipField } from '../writing/editor/clip-field';
-import { PictureField } from '../writing/editor/picture-field';
-import { Toolbar } from '../writing/editor/toolbar';
+import { MaterialTools } from './material-tools';
 import { useMaterial, type MaterialView } from './use-material';
 
 /** The text of a reading or a prompt on the desk of whoever keeps the course. */
@@ -28,8 +23,7 @@ export function MaterialDesk(props: {
   const { view, what, back } = props;
   const label = `The ${what}’s text`;
   const writing = useMaterial({ ...props, of: what, label });
-  const { editor, putting } = writing;
-  const [recording, setRecording] = useState(false);
+  const { editor, putting, recording } = writing;
   if (!editor)
     return (
       <div className="px-4 py-4 sm:px-8">
@@ -45,45 +39,15 @@ export function MaterialDesk(props: {
   const busy = putting.state === 'putting';
   return (
     <>
-      <div className="flex flex-wrap items-center gap-x-3 border-b border-rule-soft px-3 py-1.5 sm:px-4">
-        <Toolbar
-          editor={editor}
-          parts={[]}
-          label={`Tools for the ${what}’s text`}
-          sending={writing.sending}
-          formula={writing.formula}
-          setFormula={writing.setFormula}
-          note={writing.note}
-          setNote={writing.setNote}
-          recording={recording}
-          setRecording={setRecording}
-        />
-        <span className="ml-auto">
-          <TextMenu
-            text={writing.text}
-            name={view.title}
-            by={props.author}
-            into={{
-              course: view.course,
-              discussion: null,
-              take: (brought, how) => writing.bringIn(brought.doc, how),
-            }}
-          />
-        </span>
-      </div>
-      <PictureField editor={editor} sending={writing.sending} />
-      <ClipField editor={editor} />
-      <SendingList sending={writing.sending} />
-      {recording ? (
-        <Recorder
-          course={view.course}
-          close={() => setRecording(false)}
-          put={(file, called) => {
-            writing.sending.putClip(file, called);
-            setRecording(false);
-          }}
-        />
-      ) : null}
+      <MaterialTools
+        writing={{ ...writing, editor }}
+        label={`Tools for the ${what}’s text`}
+        course={view.course}
+        name={view.title}
+        author={props.author}
+        text={writing.text}
+        bringIn={writing.bringIn}
+      />
       {writing.restored ? (
         <p
           role="status"

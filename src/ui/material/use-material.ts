@@ -4,15 +4,11 @@ import { puttingPrompt, puttingReading } from '@/contract/readings';
 import { call } from '../request/call';
 import type { Doc } from '@/core/document/nodes';
 import { canonicalJson } from '@/core/posts/canonical';
-import { useEditor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { SendingFiles } from '../attachments/sending';
-import { extensions } from '../writing/editor/extensions';
-import type { FormulaAsked, NoteAsked } from '../writing/editor/fields';
 import { putText } from '../writing/editor/put-text';
-import { NameStore } from '../writing/editor/suggest';
 import { documentOf } from '../writing/editor/to-document';
+import { useMaterialEditor } from './use-material-editor';
 import { forgetLocal, isFirstWindow, keepLocal, readLocal } from '../writing/local-copy';
 
 export type MaterialView = { course: string; zone: string; title: string; doc: Doc; stamp: string };
@@ -43,33 +39,11 @@ export function useMaterial(options: {
   const stamp = useRef(view.stamp);
   const [putting, setPutting] = useState<Putting>({ state: 'idle' });
   const [restored, setRestored] = useState(false);
-  const [formula, setFormula] = useState<FormulaAsked | null>(null);
-  const [note, setNote] = useState<NoteAsked | null>(null);
-  const [sending] = useState(() => new SendingFiles(view.course));
-  // Material names nobody: nothing is offered.
-  const [names] = useState(() => new NameStore(() => Promise.resolve({ people: [], posts: [] })));
-
-  const editor = useEditor({
-    immediatelyRender: false,
-    content: view.doc,
-    extensions: extensions({
-      placeholder: 'Type the text as students shall read it…',
-      openFormula: setFormula,
-      openNote: setNote,
-      names,
-      sending,
-    }),
-    editorProps: {
-      attributes: {
-        class: 'text min-h-full',
-        role: 'textbox',
-        'aria-multiline': 'true',
-        'aria-label': options.label,
-        spellcheck: 'true',
-      },
-    },
-    onCreate: ({ editor: e }) => {
-      sending.into(e);
+  const writing = useMaterialEditor({
+    course: view.course,
+    doc: view.doc,
+    label: options.label,
+    onCreate: (e) => {
       void isFirstWindow(key).then(async (first) => {
         const local = first ? await readLocal(key) : null;
         if (!local || e.isDestroyed || canonicalJson(local.doc) === canonicalJson(view.doc)) return;
@@ -78,7 +52,7 @@ export function useMaterial(options: {
         setRestored(true);
       });
     },
-    onUpdate: ({ editor: e }) =>
+    onUpdate: (e) =>
       keepLocal(key, {
         title: '',
         doc: documentOf(e),
@@ -88,6 +62,7 @@ export function useMaterial(options: {
       }),
   });
 
+  const { editor } = writing;
   const text = () => ({ title: '', doc: editor ? documentOf(editor) : view.doc });
 
   const put = async () => {
@@ -111,13 +86,7 @@ export function useMaterial(options: {
   };
 
   return {
-    editor,
-    sending,
-    names,
-    formula,
-    setFormula,
-    note,
-    setNote,
+    ...writing,
     restored,
     putting,
     text,

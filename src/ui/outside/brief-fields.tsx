@@ -4,6 +4,7 @@ import type { Suggestion } from '@/core/outside/suggest';
 import { createContext, useContext, type InputHTMLAttributes, type ReactNode } from 'react';
 import { WhenField } from '../frame/when-field';
 import { FIELD_NAMES, fieldProblemText } from '../words/outside';
+import { plural } from '../words/plural';
 import { wallText } from '../words/time';
 import { FieldEvidence } from './evidence';
 
@@ -18,6 +19,10 @@ export type BriefFields = {
   usual: Usual['like'];
   /** Shows in the prompt where a field was read. */
   point: (field: Field | null) => void;
+  /** What the text says of a field that holds something else. */
+  says: Partial<Record<Field, string>>;
+  /** Takes what the text says into a field. */
+  take: (field: Field) => void;
 };
 const Context = createContext<BriefFields | null>(null);
 export const BriefFieldsProvider = Context.Provider;
@@ -25,7 +30,7 @@ export const BriefFieldsProvider = Context.Provider;
 function useField(field: Field) {
   const all = useContext(Context);
   if (!all) throw new Error('A field stands in its form.');
-  const { fields, problems, suggestion, usual, point } = all;
+  const { fields, problems, suggestion, usual, point, says, take } = all;
   const problem = problems.find((p) => p.field === field);
   return {
     value: fields[field] ?? '',
@@ -34,6 +39,10 @@ function useField(field: Field) {
     like: usual[field],
     others: suggestion.otherwise.filter((o) => o.field === field),
     point,
+    says: says[field],
+    take: () => take(field),
+    // What is read anew is shown anew; what somebody typed stays.
+    anew: fields[field] ?? '',
     common: {
       id: `field-${field}`,
       name: field,
@@ -50,9 +59,17 @@ function useField(field: Field) {
 
 /** Beneath a field: what is wrong with it, the words it was read from, and what else the text says. */
 function About({ field }: { field: Field }) {
-  const { problem, evidence, like, others, point } = useField(field);
+  const { problem, evidence, like, others, point, says, take } = useField(field);
   return (
     <>
+      {says === undefined ? null : (
+        <p className="flex flex-wrap items-center gap-x-2 text-[12.5px] font-semibold text-ochre-ink">
+          {saysText(field, says)}
+          <button type="button" className="link min-h-6" onClick={take}>
+            Take that
+          </button>
+        </p>
+      )}
       {problem ? (
         <p id={`problem-${field}`} className="text-[13px] font-semibold text-brick">
           {fieldProblemText(problem)}
@@ -74,6 +91,14 @@ function About({ field }: { field: Field }) {
   );
 }
 
+/** What the text says of a field, beside another value in it. */
+const saysText = (field: Field, value: string): string =>
+  value === 'on'
+    ? 'The text asks for this.'
+    : field === 'parts'
+      ? `The text asks ${plural(value.split('\n').length, 'question')}.`
+      : `The text says ${/^\d{4}-/u.test(value) ? wallText(value) : `“${value.replace(/\n/gu, '; ')}”`}.`;
+
 function Labelled({ field, children }: { field: Field; children: ReactNode }) {
   return (
     <div className="grid gap-1">
@@ -87,10 +112,17 @@ function Labelled({ field, children }: { field: Field; children: ReactNode }) {
 }
 
 export function TextField({ field, ...more }: { field: Field } & InputHTMLAttributes<HTMLInputElement>) {
-  const { value, common } = useField(field);
+  const { value, anew, common } = useField(field);
   return (
     <Labelled field={field}>
-      <input className="field font-normal" type="text" defaultValue={value} {...common} {...more} />
+      <input
+        key={anew}
+        className="field font-normal"
+        type="text"
+        defaultValue={value}
+        {...common}
+        {...more}
+      />
     </Labelled>
   );
 }
@@ -100,19 +132,19 @@ export const NumberField = ({ field }: { field: Field }) => (
 );
 
 export function AreaField({ field, rows }: { field: Field; rows: number }) {
-  const { value, common } = useField(field);
+  const { value, anew, common } = useField(field);
   return (
     <Labelled field={field}>
-      <textarea className="field font-normal" rows={rows} defaultValue={value} {...common} />
+      <textarea key={anew} className="field font-normal" rows={rows} defaultValue={value} {...common} />
     </Labelled>
   );
 }
 
 export function ChoiceField({ field, children }: { field: Field; children: ReactNode }) {
-  const { value, common } = useField(field);
+  const { value, anew, common } = useField(field);
   return (
     <Labelled field={field}>
-      <select className="field font-normal" defaultValue={value} {...common}>
+      <select key={anew} className="field font-normal" defaultValue={value} {...common}>
         {children}
       </select>
     </Labelled>
@@ -135,11 +167,12 @@ export function MomentField({ field, taken }: { field: Field; taken: string | un
 }
 
 export function TickField({ field }: { field: Field }) {
-  const { value, common } = useField(field);
+  const { value, anew, common } = useField(field);
   return (
     <div className="grid gap-1">
       <label className="flex min-h-7 items-center gap-2 text-[13.5px] font-semibold">
         <input
+          key={anew}
           type="checkbox"
           className="size-4 accent-(--pine)"
           defaultChecked={Boolean(value)}

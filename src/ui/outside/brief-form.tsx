@@ -5,7 +5,10 @@ import type { Doc } from '@/core/document/nodes';
 import { askedOf, type Field, type Fields } from '@/core/outside/fields';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
-import { useActionState, useState, type ReactNode } from 'react';
+import { useActionState, useRef, useState, type ReactNode } from 'react';
+import type { TouchedStudent } from '@/contract/desk';
+import type { WallClock } from '@/core/deadlines/wallclock';
+import { Touched } from '../desk/touched';
 import { FacingPages } from '../discussion/facing-pages';
 import { troubleText, type Trouble } from '../words/outside';
 import { factText } from '../words/requirements';
@@ -22,19 +25,38 @@ import {
 } from './brief-fields';
 import { NamedDates } from './named-dates';
 import { PromptEvidence } from './prompt-evidence';
+import { PromptWriter } from './prompt-writer';
+import { useBriefReader } from './use-brief-reader';
+import { useBriefValues } from './use-brief-values';
 
-export type BriefState = { fields: Fields; problems: BriefProblem[] };
+export type BriefState = {
+  fields: Fields;
+  problems: BriefProblem[];
+  /** It was not kept for another reason, in a sentence. */
+  trouble?: string;
+  /** It would change what students have shared counts for: whom, and the stamp of exactly that. */
+  touches?: { touched: TouchedStudent[]; stamp: string };
+};
 export type BriefAction = (before: BriefState, form: FormData) => Promise<BriefState>;
 
 type Props = {
   doc: Doc;
+  /** What stands in the form at first. */
+  fields: Fields;
+  /** What the text was read as. */
   suggestion: Suggestion;
+  /** The text is written here, beside the form: in whose course, by whom, under which name this machine keeps it, and how it is read. */
+  writing?: { course: string; author: string; keptAs: string; startReader: () => Worker; now: WallClock };
+  /** Fields that nobody has typed into say what the text says, as it is written. */
+  follows?: boolean;
   dates: NamedDate[];
   troubles: Trouble[];
   zones: string[];
   courses: string[];
   /** The course of a discussion that is there stays the one it is in. */
   fixedCourse: boolean;
+  /** Of a course that is held here: groups, sides and leaders can be asked for. */
+  hosted?: boolean;
   usual?: Usual['like'];
   button: string;
   action: BriefAction;
@@ -49,21 +71,102 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
+const Others = ({ legend, children }: { legend: string; children: ReactNode }) => (
+  <fieldset className="grid gap-x-4 sm:grid-cols-2">
+    <legend className="mb-1 text-[13.5px] font-semibold">{legend}</legend>
+    {children}
+  </fieldset>
+);
+
+const OTHER_WAYS: readonly Field[] = [
+  'response.unasked',
+  'response.topic',
+  'grouped',
+  'sides.first',
+  'leader.replies',
+];
+
+/** Ways of asking beside one response and replies of the whole class; open where one of them is asked for. */
+function OtherWays({ fields }: { fields: Fields }) {
+  return (
+    <fieldset className="border-t border-rule-soft px-4 py-4 sm:px-6">
+      <details open={OTHER_WAYS.some((f) => fields[f])}>
+        <summary className="min-h-7 cursor-pointer font-serif text-[17px] font-semibold">
+          Other ways of asking
+        </summary>
+        <div className="mt-3 grid gap-3">
+          <TickField field="grouped" />
+          <TickField field="response.topic" />
+          <TickField field="response.unasked" />
+          <Others legend="Two sides, given out to the class">
+            <TextField field="sides.first" placeholder="Let the river move" maxLength={60} />
+            <TextField field="sides.second" placeholder="Hold the bank" maxLength={60} />
+          </Others>
+          <TickField field="replies.otherSide" />
+          <NumberField field="leader.replies" />
+          <p className="text-[12.5px] text-ink-2">
+            Groups, sides and who leads are given out on the discussion’s page of the desk.
+          </p>
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
 /** What a prompt asks for as fields that can each be corrected, with the words of the prompt each was read from. */
 export function BriefForm(props: Props) {
-  const { suggestion } = props;
+  const { writing } = props;
   const [pointed, point] = useState<Field | null>(null);
-  const [state, act, sending] = useActionState(props.action, { fields: suggestion.fields, problems: [] });
-  const { fields, problems } = state;
+  const [state, act, sending] = useActionState(props.action, { fields: props.fields, problems: [] });
+  const { problems, touches } = state;
+  const sent = state.fields !== props.fields;
+  const { read, changed } = useBriefReader(writing?.startReader ?? null, writing?.now ?? '');
+  const suggestion = read?.suggestion ?? props.suggestion;
+  const brief = useBriefValues({
+    given: state.fields,
+    text: suggestion.fields,
+    follows: (props.follows ?? false) && !sent,
+    watches: writing !== undefined,
+  });
+  const { fields } = brief;
+  const text = useRef<HTMLInputElement>(null);
+  const written = useRef<Doc | null>(null);
   const [taken, setTaken] = useState<{ responseDue?: string; repliesDue?: string }>({});
   const form = (
-    <form action={act} className="grow overflow-auto" noValidate>
+    <form
+      action={act}
+      className="grow overflow-auto"
+      noValidate
+      onInput={brief.typed}
+      onSubmit={() => {
+        if (text.current && written.current) text.current.value = JSON.stringify(written.current);
+      }}
+    >
+      {writing ? <input type="hidden" name="doc" ref={text} defaultValue="" /> : null}
       <div className="grid gap-2 px-4 py-3 empty:hidden sm:px-6">
         {problems.length ? (
           <p role="alert" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
             {problems.length === 1 ? 'One field is' : `${problems.length} fields are`} not right yet; nothing
             you typed is lost.
           </p>
+        ) : null}
+        {state.trouble ? (
+          <p role="alert" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
+            {state.trouble}
+          </p>
+        ) : null}
+        {touches ? (
+          <div role="alert" className="grid gap-2 rounded-control border border-brick bg-brick-tint p-3">
+            <Touched touched={touches.touched} />
+            <p className="text-[13px]">
+              Nothing is changed yet. What they shared keeps what it met; what counts is counted anew.
+            </p>
+            <p>
+              <button className="btn" name="sure" value={touches.stamp} disabled={sending}>
+                Change it all the same
+              </button>
+            </p>
+          </div>
         ) : null}
         {props.troubles.map((t, i) => (
           <p key={i} role="status" className="rounded-control bg-ochre-tint px-3 py-2 text-[13.5px]">
@@ -136,7 +239,16 @@ export function BriefForm(props: Props) {
             ) : null
           }
         />
-        {fields['response.title'] ? <TextField field="response.title" /> : null}
+        {fields['response.title'] ? (
+          <TextField field="response.title" />
+        ) : (
+          <TickField field="response.titled" />
+        )}
+        <Others legend="Or, in the place of the words">
+          {(['image', 'video', 'audio', 'file'] as const).map((kind) => (
+            <TickField key={kind} field={`response.instead.${kind}`} />
+          ))}
+        </Others>
       </Group>
       <Group title="The replies">
         <div className="grid items-start gap-3 sm:grid-cols-2">
@@ -144,13 +256,18 @@ export function BriefForm(props: Props) {
           <div className="grid gap-1 pt-5">
             <TickField field="replies.distinctPeers" />
             <TickField field="replies.greetByName" />
+            <TickField field="replies.staffCount" />
           </div>
         </div>
         <NumberFields fields={askedOf('replies').filter((f) => f !== 'replies.count')} />
       </Group>
+      {props.hosted ? <OtherWays fields={fields} /> : null}
       <Group title="And">
         <div className="grid items-start gap-3 sm:grid-cols-2">
-          <TickField field="sealed" />
+          <div className="grid gap-1">
+            <TickField field="sealed" />
+            <TickField field="sealOpensWithAny" />
+          </div>
           <NumberField field="points" />
         </div>
         {suggestion.also.length ? (
@@ -174,13 +291,40 @@ export function BriefForm(props: Props) {
     </form>
   );
   return (
-    <BriefFieldsProvider value={{ fields, problems, suggestion, usual: props.usual ?? {}, point }}>
+    <BriefFieldsProvider
+      value={{
+        fields,
+        problems,
+        suggestion,
+        usual: brief.usualOf(props.usual ?? {}),
+        point,
+        says: brief.says,
+        take: brief.take,
+      }}
+    >
       <FacingPages
         first="right"
-        shape="narrow-left"
+        shape={writing ? 'even' : 'narrow-left'}
         left={{
           name: 'The prompt',
-          page: <PromptEvidence doc={props.doc} evidence={suggestion.evidence} pointed={pointed} />,
+          page: writing ? (
+            <PromptWriter
+              doc={props.doc}
+              course={writing.course}
+              author={writing.author}
+              title={fields.title ?? ''}
+              keptAs={writing.keptAs}
+              evidence={suggestion.evidence}
+              version={read?.version ?? 0}
+              pointed={pointed}
+              changed={(doc, version) => {
+                written.current = doc;
+                changed(doc, version);
+              }}
+            />
+          ) : (
+            <PromptEvidence doc={props.doc} evidence={suggestion.evidence} pointed={pointed} />
+          ),
         }}
         right={{ name: 'What it asks', page: form }}
       />

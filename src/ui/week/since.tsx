@@ -1,4 +1,4 @@
-import { conversationAt, readingAt } from '@/contract/addresses';
+import { conversationAt, promptChangesAt, readingAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
@@ -19,12 +19,24 @@ export function Since({
   more,
   teaches,
 }: Pick<ThisWeek, 'since' | 'announcements' | 'zone' | 'now'> & { more: number; teaches: boolean }) {
-  const quiet = since.replies.length + since.mentions.length + since.notes.length + since.unread.length === 0;
+  const quiet = [since.changed, since.replies, since.mentions, since.notes, since.unread].flat().length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
         <h2 className="mb-2 text-[16px]">Since you were here</h2>
         <ul className="plate px-3.5 py-1 text-[13px]">
+          {since.changed.map((c) => (
+            <li key={c.slug} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={promptChangesAt(c.slug)} className="group block">
+                <span className="group-hover:underline">
+                  <b>{c.title}</b> asks for something else now
+                </span>
+                <span className="block text-ink-3">
+                  {c.course} · changed {moment(c.at, zone)}
+                </span>
+              </Link>
+            </li>
+          ))}
           {since.replies.map((r) => (
             <li key={r.post} className="border-t border-rule-soft py-2 first:border-t-0">
               <Link href={conversationAt(r.slug, { post: r.post })} className="group block">

@@ -107,6 +107,8 @@ function remarkText(remark: Remark): string {
   switch (remark.code) {
     case 'cited-not-listed':
       return `Cited, but not in your reference list: ${list(remark.names)}.`;
+    case 'in-place-of-words':
+      return `In the place of the words, as this prompt allows, stands ${mediaText(remark.kind, 1)}.`;
     case 'listed-not-cited':
       return `In your reference list, but never cited: ${list(remark.entries.map((e) => `“${e}”`))}.`;
     case 'quote-near':

@@ -28,6 +28,24 @@ export const FIELD_NAMES: Record<Field, string> = {
   'response.quotes.min': 'Quotations, at least',
   'response.concepts.min': 'Course ideas, at least',
   'response.question.min': 'Questions to the class, at least',
+  'response.example.min': 'Examples of one’s own, at least',
+  'response.media.image': 'Pictures, at least',
+  'response.media.video': 'Films, at least',
+  'response.media.audio': 'Recordings, at least',
+  'response.media.link': 'Links, at least',
+  'response.media.file': 'Files, at least',
+  'response.unasked': 'No response is owed: only replies',
+  'response.topic': 'Each begins a topic of their own',
+  'response.titled': 'It has a title',
+  'response.instead.image': 'a picture',
+  'response.instead.video': 'a film clip',
+  'response.instead.audio': 'a spoken clip',
+  'response.instead.file': 'a file',
+  'sides.first': 'The one side',
+  'sides.second': 'The other side',
+  'leader.replies': 'Replies that who leads it owes',
+  grouped: 'Each group has a conversation of its own',
+  sealOpensWithAny: 'Any response opens them, also a short one',
   'replies.count': 'How many replies',
   'replies.distinctPeers': 'To different classmates',
   'replies.distinctDays': 'On how many different days',
@@ -37,6 +55,8 @@ export const FIELD_NAMES: Record<Field, string> = {
   'replies.sources.min': 'Sources in each, at least',
   'replies.quotes.min': 'Quotations in each, at least',
   'replies.question.min': 'Questions in each, at least',
+  'replies.staffCount': 'Replies to staff count too',
+  'replies.otherSide': 'Only replies to the other side count',
   'replies.greetByName': 'Call the classmate by name',
 };
 
@@ -61,6 +81,8 @@ export function fieldProblemText(p: Problem): string {
       return 'This is too long: 200 characters for a title, 60 for a course.';
     case 'one-day':
       return 'On one day is no rule. Leave it empty, or say two or more.';
+    case 'nothing-asked':
+      return 'With no response and no replies there is nothing to do. Say how many replies.';
     case 'too-many':
       return 'At most twelve questions have a place. Put some together.';
     case 'hosted-here':

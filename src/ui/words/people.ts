@@ -202,3 +202,9 @@ export const stayingText = (leavers: 'stay' | 'withdraw') =>
 /** What became of a roster. */
 export const rosterTakenText = (t: { invited: number; letIn: number; there: number }) =>
   `${plural(t.invited, 'person', 'people')} invited by mail, ${t.letIn} let in at once, ${t.there} there already.`;
+
+/** What became of something said on the page of a course's people, by its code. */
+export const peopleAnswer = (code: string): { good: boolean; text: string } =>
+  code === 'times'
+    ? { good: true, text: 'Your times are kept. Groups can be made by them; nobody reads them.' }
+    : { good: false, text: 'That could not be read, and nothing was changed. Try again.' };

@@ -1,6 +1,6 @@
 import type { Brief, WritingRules } from '@/core/brief/brief';
 import { mediaText } from './checks';
-import { plural } from './plural';
+import { list, plural } from './plural';
 
 const range = (r: { min?: number; max?: number }, unit: string) =>
   r.min !== undefined && r.max !== undefined
@@ -33,10 +33,18 @@ function writing(rules: WritingRules, mine: 'response' | 'reply'): { required: s
 /** What the brief wants of a response, as a list of short phrases. */
 export function responseRules(brief: Brief): { required: string[]; advised: string[] } {
   const out = writing(brief.response, 'response');
-  const { title } = brief.response;
+  const { title, topic, instead } = brief.response;
+  if (instead?.length)
+    out.required.push(
+      `or, in place of the words, ${list(
+        instead.map((kind) => mediaText(kind, 1)),
+        'or',
+      )}`,
+    );
+  if (topic) out.required.unshift('a topic of your own, named in the title');
   if (brief.parts.length === 1) out.required.unshift('an answer to the question');
   else if (brief.parts.length) out.required.unshift(`answers to all ${brief.parts.length} questions`);
-  if (title) {
+  if (title && !topic) {
     (brief.response.advised.includes('title') ? out.advised : out.required).push(
       typeof title === 'string' ? `the title “${title}”` : 'a title',
     );
@@ -54,12 +62,13 @@ export function replyRules(brief: Brief): { required: string[]; advised: string[
 
 /** "3 replies, to different classmates, on 2 different days" */
 export function repliesAsked(brief: Brief): string {
-  const { count, distinctPeers, distinctDays, staffCount } = brief.replies;
+  const { count, distinctPeers, distinctDays, staffCount, otherSide } = brief.replies;
   if (count === 0) return 'none asked for';
   return [
     plural(count, 'reply', 'replies'),
     ...(distinctPeers && count > 1 ? ['to different classmates'] : []),
     ...(distinctDays ? [`on ${distinctDays} different days`] : []),
+    ...(otherSide ? ['to the other side'] : []),
     ...(staffCount ? ['staff count too'] : []),
   ].join(', ');
 }

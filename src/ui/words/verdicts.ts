@@ -29,6 +29,10 @@ export function verdictReason(
       return 'It answers your own post; replies to yourself do not count';
     case 'to-staff':
       return `It answers ${name}, who teaches this course; only replies to classmates count here`;
+    case 'same-side':
+      return `${name} was given the same side as you; only replies to the other side count here`;
+    case 'not-asked':
+      return 'This discussion asks for no response of yours, only for replies';
     case 'further-response':
       return 'Your first shared response is the one that counts; this is a further post';
     case 'before-response':

@@ -21,7 +21,7 @@ export function replyForecast(reply: {
 }) {
   const { answering, brief, ledgerInput, outside } = reply;
   const called = calledName(answering.name);
-  const to = { person: answering.person, staff: answering.staff };
+  const to = { person: answering.person, staff: answering.staff, side: answering.side };
   const at = ledgerInput && { ...ledgerInput, now: instant(reply.now) };
   const secret = answering.privateTo !== null;
   const whenMet = at && previewVerdict(at, { kind: 'reply', to, private: secret }, []);

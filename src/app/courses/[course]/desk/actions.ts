@@ -6,8 +6,21 @@ import { changeRules, makeDiscussion } from '@/server/desk/prompts';
 import { keepRubric } from '@/server/desk/rubric';
 import type { RubricState } from '@/ui/desk/rubric';
 import type { BriefState } from '@/ui/outside/brief-form';
+import { deskAnswer } from '@/ui/words/desk';
+import { materialTrouble } from '@/ui/words/material';
 import { acting } from '../../../_request/acting';
 import { briefFields } from '../../../_request/brief-fields';
+
+/** What was written on the left page, where it was written there; nothing where it was not touched. */
+function writtenIn(form: FormData): unknown {
+  const sent = form.get('doc');
+  if (typeof sent !== 'string' || sent === '') return undefined;
+  try {
+    return JSON.parse(sent);
+  } catch {
+    return null;
+  }
+}
 
 /** Makes a discussion of a prompt, or gives the form back with what is wrong in it. */
 export async function confirmForCourse(
@@ -18,13 +31,16 @@ export async function confirmForCourse(
 ): Promise<BriefState> {
   const who = await acting('keep the desk', deskPromptAt(course, id));
   const fields = briefFields(form);
-  const done = await makeDiscussion(who.deps, who.actor, course, id, fields);
+  const given = { fields, doc: writtenIn(form) };
+  const done = await makeDiscussion(who.deps, who.actor, course, id, given);
   if (done.ok) redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
-  if (done.failure.code === 'not-found') redirect(deskAt(course, { answer: 'not-found' }));
-  return { fields, problems: done.failure.problems };
+  const { failure } = done;
+  if (failure.code === 'not-found') redirect(deskAt(course, { answer: 'not-found' }));
+  if (failure.code === 'fields') return { fields, problems: failure.problems };
+  return { fields, problems: [], trouble: materialTrouble(failure.code) };
 }
 
-/** Changes what a discussion asks for. */
+/** Changes what a discussion asks for; what that does to whom is asked about first. */
 export async function changeForCourse(
   course: string,
   slug: string,
@@ -33,10 +49,26 @@ export async function changeForCourse(
 ): Promise<BriefState> {
   const who = await acting('keep the desk', deskRulesAt(course, slug));
   const fields = briefFields(form);
-  const done = await changeRules(who.deps, who.actor, course, slug, fields);
+  const sure = form.get('sure');
+  const done = await changeRules(who.deps, who.actor, course, slug, {
+    fields,
+    doc: writtenIn(form),
+    sure: typeof sure === 'string' ? sure : null,
+  });
   if (done.ok) redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));
-  if (done.failure.code !== 'fields') redirect(deskDiscussionAt(course, slug, { answer: done.failure.code }));
-  return { fields, problems: done.failure.problems };
+  const { failure } = done;
+  switch (failure.code) {
+    case 'not-found':
+      redirect(deskAt(course, { answer: 'not-found' }));
+    case 'fields':
+      return { fields, problems: failure.problems };
+    case 'touches':
+      return { fields, problems: [], touches: { touched: failure.touched, stamp: failure.stamp } };
+    case 'groups-stay':
+      return { fields, problems: [], trouble: deskAnswer('groups-stay').text };
+    default:
+      return { fields, problems: [], trouble: materialTrouble(failure.code) };
+  }
 }
 
 /** Keeps a discussion's rubric, or gives the form back with what is wrong in it. */

@@ -51,6 +51,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
       recording={found.value.recording}
       note={found.value.note}
       asked={found.value.asked}
+      changed={found.value.changed}
     />
   );
   return (

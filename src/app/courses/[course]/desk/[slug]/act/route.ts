@@ -1,4 +1,4 @@
-import { deskAt, deskDiscussionAt } from '@/contract/addresses';
+import { deskAt, deskDatesAt, deskDiscussionAt } from '@/contract/addresses';
 import { actOnDesk, deskActSchema } from '@/server/desk/discussion';
 import { form } from '../../../../../_request/endpoint';
 import { seeOther } from '../../../../../_request/write';
@@ -15,6 +15,10 @@ export const POST = form<'course' | 'slug'>(
     });
     if (!act.success) return back('fields');
     const done = await actOnDesk(who.deps, who.actor, course, slug, act.data);
+    if (!done.ok && done.failure.code === 'touches' && act.data.act === 'dates') {
+      const { opens, responseDue, repliesDue } = act.data;
+      return seeOther(deskDatesAt(course, slug, { opens, responseDue, repliesDue }));
+    }
     if (!done.ok)
       return back(
         done.failure.code === 'dates' ? (done.failure.problems[0]?.code ?? 'fields') : done.failure.code,

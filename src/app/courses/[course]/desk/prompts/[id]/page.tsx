@@ -1,14 +1,15 @@
 import { notFound } from 'next/navigation';
 import { deskPromptAt } from '@/contract/addresses';
+import { wallClockAt } from '@/core/deadlines/wallclock';
 import { isUuid } from '@/core/document/kind';
 import { promptPage } from '@/server/desk/prompts';
-import { BriefForm } from '@/ui/outside/brief-form';
 import { BriefHead } from '@/ui/outside/brief-head';
 import { Frame } from '../../../../../_request/frame';
 import { queryOf } from '../../../../../_request/query';
 import { requireVisitor } from '../../../../../_request/session';
 import { weekAsked } from '../../week-asked';
 import { confirmForCourse } from '../../actions';
+import { BriefWriter } from '../../brief-writer';
 
 export const metadata = { title: 'What the prompt asks' };
 
@@ -28,8 +29,15 @@ export default async function DeskPromptRoute({ params, searchParams }: Props) {
     <Frame visitor={who} here={here} place="discussions">
       <main id="main" className="px-4 pb-4 sm:px-7">
         <BriefHead title="Is this what the prompt asks?" />
-        <BriefForm
+        <BriefWriter
           {...page.value}
+          follows
+          writing={{
+            course,
+            author: who.actor.name,
+            keptAs: `${who.actor.id} prompt ${id}`,
+            now: wallClockAt(who.deps.now, who.actor.timeZone),
+          }}
           button="Make it a discussion"
           action={confirmForCourse.bind(null, course, id)}
         />

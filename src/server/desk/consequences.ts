@@ -1,0 +1,121 @@
+import type { TouchedStudent } from '@/contract/desk';
+import { briefFor } from '@/core/brief/part-played';
+import { isWorse, remeasured, touchedBy, unmetAfter } from '@/core/counting/change';
+import { groupBy } from '@/core/group';
+import type { PersonId } from '@/core/ids';
+import { canonicalJson } from '@/core/posts/canonical';
+import { ask } from '@/db/ask';
+import type { Db } from '@/db/connection';
+import { studentsPage } from '@/db/queries/class';
+import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
+import { promptPlain } from '@/db/queries/material';
+import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
+import { setUnmet, shortVersions, type ShortVersion } from '@/db/queries/short-versions';
+import { accountOf } from '../access/enter';
+import type { EnteredCourse } from '../courses/enter';
+import type { Actor, Deps } from '../deps';
+import { figuresOf } from '../posts/check-text';
+import { sha256 } from '../posts/fingerprint';
+import type { StoredFigures } from '../posts/figures';
+import { ownOf, recordFor, type Own } from './as-student';
+
+/** A course has no more students than this, as far as one change looks. */
+const EVERYBODY = { limit: 2_000, offset: 0 };
+
+/** Whether something else is asked of texts than was: else none is measured again. */
+const asksOtherwise = (a: DiscussionRecord, b: DiscussionRecord) => {
+  const rules = ({ brief: { response, replies, parts, concepts } }: DiscussionRecord) =>
+    canonicalJson({ response, replies, parts, concepts } as never);
+  return rules(a) !== rules(b);
+};
+
+type Remeasured = { version: ShortVersion; figures: StoredFigures };
+
+/** What the short texts of a discussion lack under another brief: each is read in its turn by whatever reads here. */
+async function measuredAnew(
+  deps: Deps,
+  tx: Db,
+  actor: Actor,
+  after: DiscussionWithPrompt,
+  own: Own,
+): Promise<Remeasured[]> {
+  const out: Remeasured[] = [];
+  for (const version of await shortVersions(tx, after.id)) {
+    const part = own.played.find((p) => p.discussion === after.id && p.person === version.author);
+    const brief = part ? briefFor(after.brief, part) : after.brief;
+    const given = [{ source: 'the prompt', text: promptPlain(after.prompt, after.brief) }];
+    const { kind, title, doc, answered } = version;
+    out.push({
+      version,
+      figures: await figuresOf(deps, actor, { brief, kind, title, doc, answered, given }),
+    });
+  }
+  return out;
+}
+
+const withMeasured = (posts: readonly OwnPostRecord[], anew: readonly Remeasured[]): OwnPostRecord[] =>
+  posts.map((post) => ({
+    ...post,
+    versions: remeasured(
+      post.versions,
+      new Map(
+        anew
+          .filter(({ version }) => version.post === post.id)
+          .map(({ version, figures }) => [version.n - 1, figures.unmet] as const),
+      ),
+    ),
+  }));
+
+/** Whom a change touches, by name; and a stamp of exactly this, so that who agrees agrees to it and to nothing else. */
+export type Touches = { touched: TouchedStudent[]; stamp: string };
+
+export type Consequences = Touches & {
+  /** Notes what texts lack under what is asked now. */
+  apply: (tx: Db) => Promise<void>;
+};
+
+/** What a change of a discussion's brief or dates does to what its students have shared in it. */
+export async function consequencesOf(
+  deps: Deps,
+  tx: Db,
+  actor: Actor,
+  course: EnteredCourse,
+  { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
+): Promise<Consequences> {
+  const students = await studentsPage(tx, course.id, EVERYBODY);
+  const own = await ownOf(tx, course, students);
+  const ids = students.map((s) => s.id);
+  const posts = groupBy(await ask(postsIn(tx, course.id, ids, [before.id])), (p): PersonId => p.author);
+  const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
+  const account = (record: DiscussionRecord, student: (typeof students)[number], shared: OwnPostRecord[]) =>
+    accountOf(recordFor(record, student, own), { ...actor, id: student.id }, shared, [], deps.now)
+      .ledgerInput;
+  const touched = touchedBy(
+    students.flatMap((student) => {
+      const shared = posts.get(student.id) ?? [];
+      if (shared.length === 0) return [];
+      const was = account(before, student, shared);
+      const is = account(after, student, withMeasured(shared, anew));
+      return was && is ? [{ before: was, after: is }] : [];
+    }),
+  ).map((t): TouchedStudent => ({
+    id: t.student,
+    name: students.find((s) => s.id === t.student)?.name ?? '',
+    worse: isWorse(t),
+    loses: t.loses.length,
+    gains: t.gains.length,
+    met: t.met,
+    owed: t.owed,
+    complete: t.complete,
+  }));
+  return {
+    touched,
+    stamp: sha256(canonicalJson(touched as never)),
+    apply: async (db) => {
+      for (const { version, figures } of anew) {
+        const unmet = unmetAfter(version.unmet, figures.unmet);
+        if (unmet.length < version.unmet.length) await setUnmet(db, version, { ...figures, unmet });
+      }
+    },
+  };
+}
