@@ -136,6 +136,7 @@ export const deskAwayAt = address('/courses/:course/desk/prompts/:id/away');
 export const deskDiscussionAt = address('/courses/:course/desk/:slug');
 export const deskRulesAt = address('/courses/:course/desk/:slug/rules');
 export const deskRubricAt = address('/courses/:course/desk/:slug/rubric');
+export const deskAsStudentAt = address('/courses/:course/desk/:slug/as-student');
 export const deskDatesAt = address('/courses/:course/desk/:slug/dates');
 export const deskPartsAt = address('/courses/:course/desk/:slug/parts');
 export const deskActAt = address('/courses/:course/desk/:slug/act');

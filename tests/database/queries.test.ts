@@ -9,6 +9,7 @@ import { randomUUID } from 'node:crypto';
 import { personId } from '@/core/ids';
 import { classPage } from '@/server/desk/class';
 import { deskPage } from '@/server/desk/discussion';
+import { groupsPage } from '@/server/desk/groups';
 import { termPage } from '@/server/desk/term';
 import { addPeople, enrol } from '@/server/setup/setup';
 import { readiness } from '@/server/setup/readiness';
@@ -76,7 +77,8 @@ describe('a page costs a fixed number of queries', () => {
       ['Find', 6, () => find(d, imani, 'reply number')],
       ['The term on the desk', 9, () => termPage(d, holt, 'geo-115')],
       ['A discussion on the desk', 16, () => deskPage(d, holt, 'geo-115', OPEN)],
-      ['The class', 7, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
+      ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],
+      ['The class', 8, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];
     const cost = async () => {
       const counts: [string, number][] = [];

@@ -18,6 +18,8 @@ export const unmetAfter = (was: readonly CheckId[], now: readonly CheckId[]): Ch
 /**
  * A post's texts under what is asked now, by what each would lack now (in the order of the texts); a text nobody measured anew keeps
  * what it lacked.
+ *
+ * @example remeasured(versions, new Map([[0, []]])) // the first of them lacks nothing now
  */
 export const remeasured = (
   versions: readonly Version[],

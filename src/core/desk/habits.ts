@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { lateRuleSchema } from '../deadlines/late';
 import { daysLater, weekdayOf, type WallClock } from '../deadlines/wallclock';
-import { lateFields, type Field, type Fields } from '../outside/fields';
+import type { Field, Fields } from '../outside/fields';
+import { lateFields } from '../outside/fields-of-rules';
 
 const when = z.strictObject({
   /** 1 for Monday to 7 for Sunday. */

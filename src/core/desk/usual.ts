@@ -1,6 +1,7 @@
 import { daysLater, type WallClock } from '../deadlines/wallclock';
 import type { LateRule } from '../deadlines/late';
-import { lateFields, type Field, type Fields } from '../outside/fields';
+import type { Field, Fields } from '../outside/fields';
+import { lateFields } from '../outside/fields-of-rules';
 import { habitFields, type Habits } from './habits';
 
 type Week = { number: number; startsOn: string };

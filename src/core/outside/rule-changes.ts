@@ -1,4 +1,5 @@
-import { FIELDS, fieldsOfRules, type Field, type OutsideRules } from './fields';
+import { FIELDS, type Field, type OutsideRules } from './fields';
+import { fieldsOfRules } from './fields-of-rules';
 
 /** A rule that is another than it was; empty where it is, or was, not asked for. */
 export type RuleChange = { field: Field; was: string; is: string };

@@ -25,7 +25,7 @@ import { disagreements, type Disagreement } from '@/core/prompts/disagreements';
 import type { Requirement } from '@/core/prompts/on-document';
 import { draftFor } from '@/db/queries/drafts';
 import { sharedTexts } from '@/db/queries/own-posts';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { refused } from '../access/refused';
 import type { Actor, Deps } from '../deps';
 import { quotable } from '../posts/check-text';
@@ -72,8 +72,16 @@ export async function responseRoom(
   asked: { reading: string | null } = { reading: null },
 ): Promise<Result<ResponseRoom, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
-  if (!door.ok) return door;
-  const entered = door.value;
+  return door.ok ? ok(await roomOf(deps, actor, door.value, asked)) : door;
+}
+
+/** What stands in the room of the response for somebody who has entered it. */
+export async function roomOf(
+  deps: Deps,
+  actor: Actor,
+  entered: Entered,
+  asked: { reading: string | null },
+): Promise<ResponseRoom> {
   const { record, staff } = entered;
   const { course } = record;
   const [draft, versions, open, quoted, around] = await Promise.all([
@@ -103,7 +111,7 @@ export async function responseRoom(
   const responses = new Set<PostId>(
     entered.own.filter((p) => p.kind === 'response' && !p.withdrawn).map((p) => p.id),
   );
-  return ok({
+  return {
     head: headOf(deps, entered),
     prompt: record.prompt,
     requirements,
@@ -148,5 +156,5 @@ export async function responseRoom(
     refused: refused(deps, entered, 'response'),
     ledgerInput: entered.ledgerInput,
     shared: versions.filter((p) => responses.has(p.id)).map((p) => judgedText(p, entered.ledger)),
-  });
+  };
 }

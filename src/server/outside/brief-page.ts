@@ -1,7 +1,8 @@
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { typedName } from '@/core/outside/course-name';
-import { fieldsOfRules, type Fields } from '@/core/outside/fields';
+import type { Fields } from '@/core/outside/fields';
+import { fieldsOfRules } from '@/core/outside/fields-of-rules';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';

@@ -1,15 +1,19 @@
 import { personId, type Instant } from '@/core/ids';
 import type { Habits } from '@/core/desk/habits';
 import { wallClockAt } from '@/core/deadlines/wallclock';
+import { sayTimes } from '@/server/courses/own-times';
 import { announce } from '@/server/courses/announcements';
 import type { Actor, Deps } from '@/server/deps';
 import { actOnClass, type ClassAct } from '@/server/desk/class';
+import { actOnGroups, groupsPage } from '@/server/desk/groups';
+import { actOnParts } from '@/server/desk/parts-played';
 import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts';
 import { reportTrouble } from '@/server/desk/troubles';
 import { changeSettings } from '@/server/desk/settings';
 import { addWeek, weekSchema } from '@/server/desk/term';
 
 import { GEO } from './geo';
+import { CLASSES } from './people';
 import { PLA } from './pla';
 import { SND } from './snd';
 
@@ -96,11 +100,13 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
       week: String(number),
       responseDue: `${dayAfter(startsOn, 3)}T23:59`,
       repliesDue: `${dayAfter(startsOn, 6)}T23:59`,
+      'leader.replies': '5',
     },
   });
   if (!made.ok) throw new Error('the demo’s prompt is no discussion');
   await taken(WAITING, 1);
   await addClass({ deps, actor, idOf });
+  await addGroups({ deps, actor, idOf }, made.value.slug);
   for (const { course, by, ...said } of SETTINGS) {
     const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
     const done = await changeSettings(deps(40), teacher, course, { term: 'Autumn 2026', ...said });
@@ -150,6 +156,39 @@ async function addClass({ deps, actor, idOf }: At) {
     at: `${wallClockAt((deps(0).now + 2 * DAY_MS) as Instant, actor.timeZone).slice(0, 10)}T09:00`,
   });
   if (!said.ok) throw new Error(`the demo’s announcement: ${said.failure.code}`);
+}
+
+const FIELD_GROUPS = ['Upper Amber', 'Orrin Weir', 'The meadows', 'The tidal reach'];
+
+/** Field groups of one course, the two sides of a week to come, and who leads the last one. */
+async function addGroups({ deps, actor, idOf }: At, led: string) {
+  const insist = async (done: Promise<{ ok: boolean }>, what: string) => {
+    if (!(await done).ok) throw new Error(`the demo’s ${what}`);
+  };
+  const ids = (names: readonly string[]) => names.map((name) => idOf('person', name));
+  const names = CLASSES['GEO 115'] ?? [];
+  for (const name of FIELD_GROUPS)
+    await insist(actOnGroups(deps(9), actor, COURSE, { act: 'make', name }), name);
+  for (const [i, name] of names.entries()) {
+    // Two of three have said when they can work: evenings, and some of the mornings.
+    if (i % 3 === 2) continue;
+    const by = { ...actor, id: personId(idOf('person', name)), name };
+    await insist(sayTimes(deps(10), by, COURSE, [2, 5, 8, 17, ...(i % 2 ? [15, 18] : [0, 11])]), 'times');
+  }
+  const page = await groupsPage(deps(9), actor, COURSE);
+  if (!page.ok) throw new Error('the demo has groups');
+  for (const { id, name } of page.value.groups) {
+    const n = FIELD_GROUPS.indexOf(name);
+    // Two joined the course last, and are in no group yet.
+    const people = ids(names.slice(0, -2).filter((_, i) => i % FIELD_GROUPS.length === n));
+    await insist(actOnGroups(deps(9), actor, COURSE, { act: 'move', people, group: id }), name);
+  }
+  for (const [i, side] of (['1', '2'] as const).entries()) {
+    const people = ids(names.filter((_, n) => n % 2 === i));
+    await insist(actOnParts(deps(2), actor, COURSE, 'geo-115-w7', { act: 'side', people, side }), 'sides');
+  }
+  const leaders = ids(['Teodora Lind', 'Viktor Amadi']);
+  await insist(actOnParts(deps(2), actor, COURSE, led, { act: 'lead', people: leaders }), 'leaders');
 }
 
 const dayAfter = (date: string, days: number) =>

@@ -4,7 +4,7 @@ const week = (n: number, title: string, prompt: string, words: number): WorldDis
   slug: `snd-130-w${n}`,
   week: n,
   title,
-  prompt: `${prompt}\n\nAbout ${words} words. Answer two people, on two different days if you can bear to wait: a day between makes better ears.`,
+  prompt: `${prompt}\n\nAbout ${words} words, or a clip in which you say it. Answer two people, on two different days if you can bear to wait: a day between makes better ears.`,
   brief: {
     concepts: [
       { term: 'keynote', aliases: ['keynote sound'] },
@@ -13,7 +13,12 @@ const week = (n: number, title: string, prompt: string, words: number): WorldDis
       { term: 'masking', aliases: ['masked'] },
       { term: 'reverberation', aliases: ['reverb', 'echo'] },
     ],
-    response: { words: { min: words }, concepts: { min: 1 }, advised: ['concepts'] },
+    response: {
+      words: { min: words },
+      instead: ['audio', 'video'],
+      concepts: { min: 1 },
+      advised: ['concepts'],
+    },
     replies: { count: 2, distinctPeers: true, distinctDays: 2, words: { min: 25 } },
     points: 5,
   },

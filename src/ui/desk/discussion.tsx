@@ -3,6 +3,7 @@ import { instant } from '@/core/ids';
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import {
   deskActAt,
+  deskAsStudentAt,
   deskClassAt,
   deskRubricAt,
   deskRulesAt,
@@ -206,6 +207,9 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
           <Link className="btn" href={responseAt(discussion.slug)}>
             The prompt
           </Link>
+          <Link className="btn" href={deskAsStudentAt(course.slug, discussion.slug)}>
+            As a student sees it
+          </Link>
           {discussion.shown ? (
             <Link className="btn" href={conversationAt(discussion.slug)}>
               Read
@@ -261,7 +265,7 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
         )}
       </div>
       <Requests page={page} zone={zone} />
-      {discussion.shown ? <NeedAWord page={page} /> : null}
+      {discussion.shown && discussion.state !== 'upcoming' ? <NeedAWord page={page} /> : null}
       <PartsPlayed page={page} />
       <Part id="dates" title="Dates, by the course’s clock">
         <form action={action} method="post" className="grid gap-3">

@@ -22,7 +22,6 @@ function Members({ people }: { people: readonly Groupable[] }) {
               className="size-5 shrink-0 accent-pine"
             />
             <span className="min-w-0 break-words">{p.name}</span>
-            {p.hasTimes ? null : <span className="text-[12px] text-ink-3">no times said</span>}
           </label>
         </li>
       ))}
@@ -32,10 +31,14 @@ function Members({ people }: { people: readonly Groupable[] }) {
 
 const togetherText = (group: Group): string => {
   const said = group.members.filter((m) => m.hasTimes).length;
-  if (said < 2 || group.together === TIMES) return '';
-  return group.together
-    ? ` · ${plural(group.together, 'time')} of the week in common`
-    : ' · no time of the week in common';
+  if (said === 0) return '';
+  const common =
+    said < 2 || group.together === TIMES
+      ? ''
+      : group.together
+        ? `, with ${plural(group.together, 'time')} of the week in common`
+        : ', with no time of the week in common';
+  return ` · ${said} said their times${common}`;
 };
 
 function Sheet({ title, detail, children }: { title: string; detail: string; children: ReactNode }) {

@@ -11,7 +11,14 @@ import type { DiscussionHead, Room } from '@/contract/discussion';
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
 /** Title, tally, the next deadline, and the three rooms. */
-export function Head({ head, room, ownZone }: { head: DiscussionHead; room: Room; ownZone: string }) {
+export function Head(props: {
+  head: DiscussionHead;
+  room: Room;
+  ownZone: string;
+  /** It is shown to staff as a student sees it: the rooms are not those of a student. */
+  preview?: boolean;
+}) {
+  const { head, room, ownZone } = props;
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const next = head.ledger && summarise(head.ledger, head.now).next;
   const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);
@@ -47,11 +54,13 @@ export function Head({ head, room, ownZone }: { head: DiscussionHead; room: Room
           </span>
         </p>
       </div>
-      <Rooms
-        label="Rooms of this discussion"
-        here={room}
-        rooms={rooms.map(([id, name]) => ({ id, name, href: roomAt(head.slug, id) }))}
-      />
+      {props.preview ? null : (
+        <Rooms
+          label="Rooms of this discussion"
+          here={room}
+          rooms={rooms.map(([id, name]) => ({ id, name, href: roomAt(head.slug, id) }))}
+        />
+      )}
       <span className="sr-only">
         Times are in the course’s zone
         {ownZone !== head.schedule.zone ? ' and, where it differs, in yours' : ''}.

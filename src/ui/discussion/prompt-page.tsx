@@ -80,6 +80,7 @@ export function PromptPage({
   note,
   asked,
   changed,
+  preview,
 }: {
   head: DiscussionHead;
   prompt: Doc;
@@ -95,6 +96,8 @@ export function PromptPage({
   note: { body: string; keptAt: number } | null;
   asked: AskedForTime | null;
   changed: { times: number; last: number } | null;
+  /** It is shown to staff as a student sees it: nothing on it does anything. */
+  preview?: boolean;
 }) {
   const { brief, schedule } = head;
   const { zone, late } = schedule;
@@ -142,7 +145,7 @@ export function PromptPage({
         </p>
       ) : null}
       {head.staff ? <RecordingForm action={promptRecordingAt(head.slug)} there={recording !== null} /> : null}
-      {head.onlooker ? null : <Viewings slug={head.slug} viewings={viewings} />}
+      {head.onlooker || preview ? null : <Viewings slug={head.slug} viewings={viewings} />}
       <Unclear found={disagreements} staff={head.staff} />
       <PromptParts parts={brief.parts} />
       <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[13px]">
@@ -177,10 +180,10 @@ export function PromptPage({
         )}
         {brief.points ? row('Worth', plural(brief.points, 'point')) : null}
       </dl>
-      {head.ledger && !head.course.outside ? (
+      {head.ledger && !head.course.outside && !preview ? (
         <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
       ) : null}
-      {head.course.outside ? null : <Broken action={discussionTroubleAt(head.slug)} />}
+      {head.course.outside || preview ? null : <Broken action={discussionTroubleAt(head.slug)} />}
       <Contradicted found={contradictions} />
       <Asked title="Your response needs" rules={responseRules(stricter)} confirmed={responseRules(brief)} />
       {brief.replies.count > 0 ? (
@@ -190,7 +193,7 @@ export function PromptPage({
         <RubricPage
           slug={head.slug}
           sheet={sheet}
-          estimating={!head.staff && !head.onlooker && !head.responded}
+          estimating={!head.staff && !head.onlooker && !head.responded && !preview}
         />
       ) : null}
       {head.course.outside ? <OutsideNote slug={head.slug} /> : null}
@@ -212,7 +215,7 @@ export function PromptPage({
           </ul>
         </div>
       ) : null}
-      {head.onlooker ? null : <NoteToSelf slug={head.slug} note={note} />}
+      {head.onlooker || preview ? null : <NoteToSelf slug={head.slug} note={note} />}
     </div>
   );
 }

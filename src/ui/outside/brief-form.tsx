@@ -5,10 +5,11 @@ import type { Doc } from '@/core/document/nodes';
 import { askedOf, type Field, type Fields } from '@/core/outside/fields';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
-import { useActionState, useRef, useState, type ReactNode } from 'react';
+import { useActionState, useRef, useState } from 'react';
 import type { TouchedStudent } from '@/contract/desk';
 import type { WallClock } from '@/core/deadlines/wallclock';
 import { Touched } from '../desk/touched';
+import { Group, Others, OtherWays, WhichDiscussion } from './brief-groups';
 import { FacingPages } from '../discussion/facing-pages';
 import { troubleText, type Trouble } from '../words/outside';
 import { factText } from '../words/requirements';
@@ -61,57 +62,6 @@ type Props = {
   button: string;
   action: BriefAction;
 };
-
-function Group({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <fieldset className="border-t border-rule-soft px-4 py-4 sm:px-6">
-      <legend className="float-left mb-2 w-full font-serif text-[17px] font-semibold">{title}</legend>
-      <div className="clear-both grid gap-3">{children}</div>
-    </fieldset>
-  );
-}
-
-const Others = ({ legend, children }: { legend: string; children: ReactNode }) => (
-  <fieldset className="grid gap-x-4 sm:grid-cols-2">
-    <legend className="mb-1 text-[13.5px] font-semibold">{legend}</legend>
-    {children}
-  </fieldset>
-);
-
-const OTHER_WAYS: readonly Field[] = [
-  'response.unasked',
-  'response.topic',
-  'grouped',
-  'sides.first',
-  'leader.replies',
-];
-
-/** Ways of asking beside one response and replies of the whole class; open where one of them is asked for. */
-function OtherWays({ fields }: { fields: Fields }) {
-  return (
-    <fieldset className="border-t border-rule-soft px-4 py-4 sm:px-6">
-      <details open={OTHER_WAYS.some((f) => fields[f])}>
-        <summary className="min-h-7 cursor-pointer font-serif text-[17px] font-semibold">
-          Other ways of asking
-        </summary>
-        <div className="mt-3 grid gap-3">
-          <TickField field="grouped" />
-          <TickField field="response.topic" />
-          <TickField field="response.unasked" />
-          <Others legend="Two sides, given out to the class">
-            <TextField field="sides.first" placeholder="Let the river move" maxLength={60} />
-            <TextField field="sides.second" placeholder="Hold the bank" maxLength={60} />
-          </Others>
-          <TickField field="replies.otherSide" />
-          <NumberField field="leader.replies" />
-          <p className="text-[12.5px] text-ink-2">
-            Groups, sides and who leads are given out on the discussion’s page of the desk.
-          </p>
-        </div>
-      </details>
-    </fieldset>
-  );
-}
 
 /** What a prompt asks for as fields that can each be corrected, with the words of the prompt each was read from. */
 export function BriefForm(props: Props) {
@@ -180,30 +130,12 @@ export function BriefForm(props: Props) {
           </p>
         ) : null}
       </div>
-      <Group title="Which discussion">
-        <TextField field="title" />
-        <div className="grid items-start gap-3 sm:grid-cols-[1fr_110px]">
-          <TextField
-            field="course"
-            list="outside-courses"
-            placeholder="BIO 210 Cell Biology"
-            readOnly={props.fixedCourse || undefined}
-          />
-          <NumberField field="week" />
-        </div>
-        <datalist id="outside-courses">
-          {props.courses.map((c) => (
-            <option key={c} value={c} />
-          ))}
-        </datalist>
-        <ChoiceField field="zone">
-          {props.zones.map((z) => (
-            <option key={z} value={z}>
-              {z.replace(/_/gu, ' ')}
-            </option>
-          ))}
-        </ChoiceField>
-      </Group>
+      <WhichDiscussion
+        hosted={props.hosted}
+        fixed={props.fixedCourse}
+        courses={props.courses}
+        zones={props.zones}
+      />
       <Group title="Deadlines">
         <div className="grid items-start gap-3 sm:grid-cols-2">
           <MomentField field="responseDue" taken={taken.responseDue} />
