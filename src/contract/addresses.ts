@@ -114,6 +114,8 @@ export const courseAt = address('/courses/:course');
 export const courseWeekAt = address('/courses/:course/weeks/:week');
 export const syllabusAt = address('/courses/:course/syllabus');
 export const peopleAt = address('/courses/:course/people');
+/** Where a draft is handed to the staff. */
+export const handOverAt = address('/discussions/:slug/handed');
 /** Every change of what a discussion asks for. */
 export const promptChangesAt = address('/discussions/:slug/prompt/changes');
 /** The course desk: for who teaches the course. */
@@ -136,6 +138,7 @@ export const deskAwayAt = address('/courses/:course/desk/prompts/:id/away');
 export const deskDiscussionAt = address('/courses/:course/desk/:slug');
 export const deskRulesAt = address('/courses/:course/desk/:slug/rules');
 export const deskRubricAt = address('/courses/:course/desk/:slug/rubric');
+export const deskHandedAt = address('/courses/:course/desk/:slug/handed');
 export const deskAsStudentAt = address('/courses/:course/desk/:slug/as-student');
 export const deskDatesAt = address('/courses/:course/desk/:slug/dates');
 export const deskPartsAt = address('/courses/:course/desk/:slug/parts');

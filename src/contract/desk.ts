@@ -1,6 +1,7 @@
 import type { Side } from '@/core/brief/part-played';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Schedule } from '@/core/deadlines/schedule';
+import type { Doc } from '@/core/document/nodes';
 import type { Dates } from '@/core/desk/dates';
 import type { Habits } from '@/core/desk/habits';
 import type { CourseView } from './course';
@@ -34,7 +35,7 @@ export type DeskWeek = {
 
 /** What of a course needs who teaches it. */
 export type Need =
-  | { kind: 'time' | 'reports' | 'unanswered' | 'silent'; slug: string; title: string; n: number }
+  | { kind: 'time' | 'handed' | 'reports' | 'unanswered' | 'silent'; slug: string; title: string; n: number }
   | {
       kind: 'trouble';
       place: { kind: 'discussions' | 'readings'; slug: string };
@@ -71,6 +72,21 @@ export type Leave = {
 /** That a student asks for more time, and why. */
 export type TimeRequest = { person: string; name: string; reason: string; askedAt: number };
 
+/** A draft that a student in trouble handed over, with when its text was kept while it was written. */
+export type Handed = {
+  id: string;
+  name: string;
+  kind: 'response' | 'reply';
+  to: string | null;
+  title: string;
+  doc: Doc;
+  said: string;
+  handedAt: number;
+  /** When the student's own draft was kept last; null where there is none any more. */
+  keptAt: number | null;
+  versions: { at: number; words: number }[];
+};
+
 /** One discussion on the desk: its dates, whether it is shown, and who has other deadlines. */
 export type DeskPage = {
   course: CourseView;
@@ -83,6 +99,7 @@ export type DeskPage = {
   unanswered: number;
   leaves: Leave[];
   requests: TimeRequest[];
+  handed: Handed[];
   /** What the two sides are called, where students are given one; and whether one or more lead. */
   sides: [string, string] | null;
   leads: boolean;

@@ -36,6 +36,7 @@ import * as showAt from './migrations/0033_show_at';
 import * as termsFinished from './migrations/0034_terms_finished';
 import * as groups from './migrations/0035_groups';
 import * as promptVersions from './migrations/0036_prompt_versions';
+import * as handedOver from './migrations/0037_handed_over';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -74,6 +75,7 @@ const MIGRATIONS = {
   '0034_terms_finished': termsFinished,
   '0035_groups': groups,
   '0036_prompt_versions': promptVersions,
+  '0037_handed_over': handedOver,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -75,8 +75,8 @@ describe('a page costs a fixed number of queries', () => {
       ['Plan', 6, () => planView(d, imani)],
       ['Course', 9, () => courseWeek(d, imani, 'geo-115', null)],
       ['Find', 6, () => find(d, imani, 'reply number')],
-      ['The term on the desk', 9, () => termPage(d, holt, 'geo-115')],
-      ['A discussion on the desk', 16, () => deskPage(d, holt, 'geo-115', OPEN)],
+      ['The term on the desk', 10, () => termPage(d, holt, 'geo-115')],
+      ['A discussion on the desk', 18, () => deskPage(d, holt, 'geo-115', OPEN)],
       ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],
       ['The class', 8, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];

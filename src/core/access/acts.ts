@@ -51,6 +51,7 @@ export const ACTS = {
   'estimate oneself': ['student', 'owner'],
   'ask for time': ['student'],
   'say one’s times': ['student'],
+  'hand a draft over': ['student'],
   'say what is broken': ['student', 'observer', 'staff'],
   'mark by the rubric': ['staff'],
   'keep the desk': ['staff'],

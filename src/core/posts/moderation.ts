@@ -9,6 +9,7 @@ export const MODERATION_ACTS = [
   'lock',
   'unlock',
   'answer',
+  'accept',
 ] as const;
 export type ModerationAct = (typeof MODERATION_ACTS)[number];
 

@@ -33,6 +33,15 @@ export const receiptSchema = z.strictObject({
   marginSeconds: z.number().int(),
   checks: z.array(check),
   contentSha256: z.string().regex(/^[0-9a-f]{64}$/u),
+  /** Staff let it count as of `sharedAt`: it was handed to them and accepted later, with this reason. */
+  accepted: z
+    .strictObject({
+      handedAt: z.iso.datetime(),
+      acceptedAt: z.iso.datetime(),
+      by: z.string(),
+      reason: z.string(),
+    })
+    .optional(),
 });
 export type Receipt = z.infer<typeof receiptSchema>;
 

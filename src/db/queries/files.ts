@@ -197,6 +197,17 @@ export async function promptCarrying(db: Db, file: FileRecord): Promise<string |
   return row ? String(row.slug) : null;
 }
 
+/** A discussion of its course in which a draft that was handed to the staff carries a file. */
+export async function handedCarrying(db: Db, file: FileRecord): Promise<string | null> {
+  const row = await db('handed_over as h')
+    .join('discussions as d', 'd.id', 'h.discussion_id')
+    .join('files', 'files.course_id', 'h.course_id')
+    .where('files.id', file.id)
+    .whereRaw('files.id = any(h.files)')
+    .first('d.slug');
+  return row ? String(row.slug) : null;
+}
+
 /** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading and no prompt, begun before a moment. */
 export async function spentFiles(
   db: Db,
@@ -221,7 +232,8 @@ export async function spentFiles(
           .orWhereRaw(carries('draft_versions'))
           .orWhereRaw(shown('readings'))
           .orWhereRaw(shown('discussions'))
-          .orWhereRaw(shown('prompt_versions')),
+          .orWhereRaw(shown('prompt_versions'))
+          .orWhereRaw(shown('handed_over')),
     )
     .limit(500)
     .select(

@@ -32,6 +32,7 @@ import { loadedFrom, stands } from '../discussions/loaded-conversation';
 import { consequencesOf, type Touches } from './consequences';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
 import { people, reason, when } from './fields';
+import { handedIn } from './handed';
 import { onSheet } from './term';
 
 const studentsOf = async (db: Db, course: EnteredCourse) =>
@@ -98,6 +99,7 @@ export async function deskPage(
     unanswered: loaded.trees.filter((t) => stands(t.post) && isWithoutReply(loaded, t)).length,
     leaves: others,
     requests: await openTimeRequests(deps.db, { course: course.id, discussion: record.id }),
+    handed: await handedIn(deps.db, course, record.id),
     sides: record.brief.sides ?? null,
     leads: record.brief.leader !== undefined,
     grouped: record.brief.grouped ?? false,

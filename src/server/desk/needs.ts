@@ -3,13 +3,14 @@ import { groupBy } from '@/core/group';
 import type { CourseId, DiscussionId, Instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
 import { deskNeeds } from '@/db/queries/desk-needs';
+import { openHandedCounts } from '@/db/queries/handed-over';
 import { openTroubles } from '@/db/queries/troubles';
 
 type Shown = { id: DiscussionId; slug: string; title: string; shown: boolean; asking: number; open: boolean };
 
 /**
  * What of a course needs who teaches it: asked and waiting first, then what is broken, then posts nobody has answered and students who have
- * shared nothing in what is open. Two questions to the database.
+ * shared nothing in what is open. Three questions to the database.
  */
 export async function needsOf(
   db: Db,
@@ -18,11 +19,18 @@ export async function needsOf(
   waiting: number,
 ): Promise<Need[]> {
   const shown = discussions.filter((d) => d.shown);
-  const [counts, troubles] = await Promise.all([deskNeeds(db, course), openTroubles(db, course)]);
+  const [counts, troubles, handed] = await Promise.all([
+    deskNeeds(db, course),
+    openTroubles(db, course),
+    openHandedCounts(db, course),
+  ]);
   const of = (d: Shown) => counts.get(d.id) ?? { reports: 0, silent: 0, unanswered: 0 };
-  const each = (kind: 'time' | 'reports' | 'unanswered' | 'silent', n: (d: Shown) => number): Need[] =>
-    shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
+  const each = (
+    kind: 'time' | 'handed' | 'reports' | 'unanswered' | 'silent',
+    n: (d: Shown) => number,
+  ): Need[] => shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
   return [
+    ...each('handed', (d) => handed.get(d.id) ?? 0),
     ...each('time', (d) => d.asking),
     ...each('reports', (d) => of(d).reports),
     ...[...groupBy(troubles, (t) => `${t.place.kind}/${t.place.slug}`).values()].flatMap((said): Need[] => {

@@ -8,6 +8,7 @@ import { askTogether } from '@/db/ask';
 import { recordingOf } from '@/db/queries/recordings';
 import { viewingsDone } from '@/db/queries/viewings';
 import { askedForTime } from '@/db/queries/time-requests';
+import { ownHanded, type HandedOwn } from '@/db/queries/handed-over';
 import { promptChanged, type PromptChanged } from '@/db/queries/prompt-versions';
 import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
@@ -63,6 +64,8 @@ export type ResponseRoom = {
   asked: AskedForTime | null;
   /** What the prompt asks was changed while the class saw it. */
   changed: PromptChanged | null;
+  /** What became of drafts that were handed to the staff. */
+  handed: HandedOwn[];
 };
 
 export async function responseRoom(
@@ -99,6 +102,7 @@ export async function roomOf(
       note: noteToSelf(deps.db, actor.id, record.id),
       asked: askedForTime(deps.db, actor.id, record.id),
       changed: promptChanged(deps.db, record.id),
+      handed: ownHanded(deps.db, actor.id, record.id),
     }),
   ]);
   const given = staff ? [] : await givenTo(deps.db, actor, entered, 'response', null);
@@ -146,6 +150,7 @@ export async function roomOf(
     note: around.note,
     asked: around.asked,
     changed: around.changed,
+    handed: around.handed,
     draft: await openDraft(
       deps,
       actor,

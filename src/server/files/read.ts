@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
 import {
   fileById,
+  handedCarrying,
   postsCarrying,
   promptCarrying,
   readingCarrying,
@@ -17,7 +18,7 @@ export type ReadableFile = { sha256: string; name: string; mediaType: string; by
 
 /**
  * Who may see a file: its owner, and whoever may read the reading, the prompt or the post that carries it. Staff also see
- * what only an earlier version of a post carried. There is no other way to a file, and to others there is no such file.
+ * what only an earlier version of a post carried, and a draft that was handed to them. There is no other way to a file, and to others there is no such file.
  */
 export async function visibleFile(
   deps: FileDeps,
@@ -39,6 +40,9 @@ export async function visibleFile(
   if (reading && (await enterReading(deps, actor, reading)).ok) return ok(file);
   const prompt = await promptCarrying(deps.db, file);
   if (prompt && (await enterDiscussion(deps, actor, prompt)).ok) return ok(file);
+  const handed = await handedCarrying(deps.db, file);
+  const desk = handed ? await enterDiscussion(deps, actor, handed) : null;
+  if (desk?.ok && desk.value.staff) return ok(file);
   return fail({ code: 'not-found' });
 }
 

@@ -63,7 +63,8 @@ function timeOfPost(
   }
 }
 
-async function store(
+/** Stores a post with its first text, as of a moment: checked against its brief as of now. Null where its submission made one before. */
+export async function storePost(
   deps: Deps,
   tx: Deps['db'],
   actor: Actor,
@@ -159,7 +160,7 @@ export async function share(
       await deleteDraft(tx, key);
       return ok({ post: same, kind: input.kind, repeated: true });
     }
-    const id = await store(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
+    const id = await storePost(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
     if (id === null) throw new Error('the submission was taken under the lock');
     await deleteDraft(tx, key);
     if (answered && entered.staff) {

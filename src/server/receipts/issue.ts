@@ -4,6 +4,7 @@ import { canonicalJson } from '@/core/posts/canonical';
 import type { Doc } from '@/core/document/nodes';
 import type { Receipt } from '@/core/receipts/receipt';
 import { fail, ok, type Result } from '@/core/result';
+import { acceptanceOf } from '@/db/queries/handed-over';
 import { sharedVersion } from '@/db/queries/receipts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -33,6 +34,7 @@ export async function issueReceipt(
   const door = await enterDiscussion(deps, actor, shared.slug);
   if (!door.ok || door.value.record.course.outside) return fail({ code: 'not-found' });
   const { record, schedule } = door.value;
+  const accepted = shared.n === 1 ? await acceptanceOf(deps.db, post) : null;
   const { due } = shared.kind === 'response' ? schedule.response : schedule.replies;
   const receipt: Receipt = {
     issuer: 'Pulpit',
@@ -54,6 +56,16 @@ export async function issueReceipt(
     marginSeconds: Math.trunc((due - shared.sharedAt) / 1_000),
     checks: shared.checks,
     contentSha256: shared.fingerprint,
+    ...(accepted
+      ? {
+          accepted: {
+            handedAt: time(accepted.handedAt),
+            acceptedAt: time(accepted.acceptedAt),
+            by: accepted.by,
+            reason: accepted.reason,
+          },
+        }
+      : {}),
   };
   const key = await keyToSign(deps);
   const jws = await new FlattenedSign(new TextEncoder().encode(canonicalJson(receipt)))

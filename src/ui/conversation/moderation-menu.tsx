@@ -9,7 +9,7 @@ import { useId, useState, type FormEvent } from 'react';
 import { REASON_LENGTH, wantsReason, type ModerationAct } from '@/core/posts/moderation';
 import { MODERATION_NAMES, moderationTrouble } from '../words/conversation-bar';
 
-type Act = Exclude<ModerationAct, 'answer'>;
+type Act = Exclude<ModerationAct, 'answer' | 'accept'>;
 
 const ASKS: Partial<Record<Act, { label: string; note: string; send: string }>> = {
   report: {

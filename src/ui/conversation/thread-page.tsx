@@ -68,7 +68,7 @@ export function Post({
       private: post.privateTo !== null,
     },
     staff,
-  ).filter((act) => act !== 'answer');
+  ).filter((act) => act !== 'answer' && act !== 'accept');
   return (
     <article
       id={`post-${post.id}`}

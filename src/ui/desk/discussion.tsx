@@ -15,6 +15,7 @@ import { WhenField } from '../frame/when-field';
 import { deskState } from '../words/desk';
 import { plural } from '../words/plural';
 import { moment, wallText } from '../words/time';
+import { HandedToYou } from './handed';
 import { Part } from './part';
 import { PartsPlayed } from './parts-played';
 
@@ -264,6 +265,7 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
           </p>
         )}
       </div>
+      <HandedToYou page={page} zone={zone} />
       <Requests page={page} zone={zone} />
       {discussion.shown && discussion.state !== 'upcoming' ? <NeedAWord page={page} /> : null}
       <PartsPlayed page={page} />

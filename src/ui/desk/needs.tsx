@@ -36,6 +36,14 @@ function told(need: Exclude<Need, { kind: 'trouble' }>, course: string): Told {
         href: deskDiscussionAt(course, slug),
         verb: 'Answer',
       };
+    case 'handed':
+      return {
+        n,
+        what: many(n, 'draft was handed to you', 'drafts were handed to you'),
+        where: title,
+        href: `${deskDiscussionAt(course, slug)}#handed`,
+        verb: 'Answer',
+      };
     case 'reports':
       return {
         n,

@@ -6,6 +6,8 @@ const GOOD: Record<string, string> = {
   changed: 'Your post is changed: the class reads the new text, and the one before is kept.',
   'time-asked': 'Asked: the staff of the course see it, and why. Until they answer, your deadlines stay.',
   'trouble-said': 'Said: the staff of the course see it. You hear when it is mended.',
+  handed:
+    'Handed over: the staff of the course read it, with what you said and when you wrote it. It stays your draft, too.',
   'note-kept': 'Your note to yourself is kept.',
   withdrawn: 'It is withdrawn: nobody reads it any more, and its text is your draft again.',
 };
@@ -17,6 +19,8 @@ const REFUSED: Record<string, string> = {
   'time-not-asked': 'Nothing was asked: write in a sentence why. Your deadlines stay as they are.',
   'trouble-not-said':
     'Nothing was said: write in a sentence what does not work. Twenty of one person may wait at a time.',
+  'not-handed':
+    'It was not handed over: say in a sentence what happened. Five of one person may wait at a time. Your draft is kept.',
   gone: 'It was withdrawn or hidden before.',
 };
 

@@ -18,6 +18,7 @@ import { readingText } from '../words/work';
 import { OutsideNote } from '../outside/outside-note';
 import { partRows } from '../words/part-played';
 import { NoteToSelf } from '../notes/note-to-self';
+import { HandOver } from '../writing/hand-over';
 import { PromptParts } from '../writing/prompt-parts';
 import type { Viewing } from '@/core/viewings/viewing';
 import type { Mention } from '@/core/reading/mentions';
@@ -29,6 +30,7 @@ import { PromptText } from './prompt-text';
 import { requirementStatuses } from './requirement-statuses';
 import type { AskedForTime, DiscussionHead } from '@/contract/discussion';
 import { Broken } from './broken';
+import { WhatBecameOf, type HandedView } from './handed';
 import { MoreTime } from './more-time';
 import { Unclear } from './unclear';
 import type { Doc } from '@/core/document/nodes';
@@ -80,6 +82,7 @@ export function PromptPage({
   note,
   asked,
   changed,
+  handed,
   preview,
 }: {
   head: DiscussionHead;
@@ -96,6 +99,7 @@ export function PromptPage({
   note: { body: string; keptAt: number } | null;
   asked: AskedForTime | null;
   changed: { times: number; last: number } | null;
+  handed: readonly HandedView[];
   /** It is shown to staff as a student sees it: nothing on it does anything. */
   preview?: boolean;
 }) {
@@ -181,7 +185,11 @@ export function PromptPage({
         {brief.points ? row('Worth', plural(brief.points, 'point')) : null}
       </dl>
       {head.ledger && !head.course.outside && !preview ? (
-        <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
+        <>
+          <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
+          <WhatBecameOf handed={handed} zone={ownZone} />
+          {head.responded ? null : <HandOver place={{ slug: head.slug, kind: 'response', parent: null }} />}
+        </>
       ) : null}
       {head.course.outside || preview ? null : <Broken action={discussionTroubleAt(head.slug)} />}
       <Contradicted found={contradictions} />

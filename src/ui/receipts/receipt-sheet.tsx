@@ -23,6 +23,14 @@ export function ReceiptLines({ receipt, zone }: { receipt: Receipt; zone: string
     ['Where', `${receipt.course.code} ${receipt.course.title}: ${receipt.discussion.title}`],
     ['Post', `#${post.number}, version ${post.version}, ${post.ownWords} own words`],
     ['Shared', full(receipt.sharedAt, zone)],
+    ...(receipt.accepted
+      ? [
+          [
+            'Counts as of then',
+            `by ${receipt.accepted.by}, who had it since ${full(receipt.accepted.handedAt, zone)} and accepted it ${full(receipt.accepted.acceptedAt, zone)}: ${receipt.accepted.reason}`,
+          ] as [string, string],
+        ]
+      : []),
     ['Deadline', full(receipt.deadline, zone)],
     ['Margin', marginSeconds > 0 ? `${margin} before the deadline` : `${margin} after the deadline`],
     ...(receipt.checks.length

@@ -73,7 +73,7 @@ export function arrivedText(posts: number, followed: number, changed: number): s
 }
 
 /** What a button does about a post. */
-export const MODERATION_NAMES: Record<Exclude<ModerationAct, 'answer'>, string> = {
+export const MODERATION_NAMES: Record<Exclude<ModerationAct, 'answer' | 'accept'>, string> = {
   report: 'Report to staff…',
   settle: 'Nothing to be done',
   hide: 'Hide from the class…',
@@ -95,6 +95,7 @@ export const MODERATION_DONE: Record<ModerationAct, string> = {
   lock: 'locked the thread of',
   unlock: 'unlocked the thread of',
   answer: 'answered as staff with',
+  accept: 'let count, as it was handed over,',
 };
 
 export function moderationTrouble(code: string): string {

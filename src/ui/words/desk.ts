@@ -25,6 +25,9 @@ const TROUBLES: Record<string, string> = {
   'term-taken': 'There is a course of this code in that term already. Nothing was changed.',
   'groups-stay':
     'Somebody has shared something in it: whether it is held in groups stays as it is. Nothing was changed; the rest can be.',
+  'no-reason': 'Say why in a sentence: the student reads it. Nothing was changed.',
+  'not-between': 'That moment is before the discussion opened, or still to come. Nothing was changed.',
+  'answered-gone': 'The post it answers is gone, so it cannot count as a reply to it. Nothing was changed.',
   'no-parts': 'This discussion gives out neither sides nor the lead. Nothing was changed.',
   'group-taken': 'There is a group of that name already. Nothing was changed.',
   'group-in-use': 'There are posts in this group, so it stays. Nothing was changed.',
@@ -64,6 +67,9 @@ const DONE: Record<string, string> = {
   side: 'Their side is kept, and they see it on their page.',
   lead: 'Kept: who leads sees it on their page.',
   'deal-leads': 'Dealt out, for this discussion and those after it that nobody led yet.',
+  'let-count':
+    'It counts as of then, and the class reads it. The student sees so, with your reason, and so does the receipt.',
+  'give-back': 'Given back: the student reads why.',
   'group-make': 'The group is made. Choose students and move them into it.',
   'group-rename': 'Its name is kept.',
   'group-drop': 'The group is taken away. Whoever was in it is in none now.',

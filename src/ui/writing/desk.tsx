@@ -14,6 +14,7 @@ import { SourceShelf } from '../sources/shelf';
 import { RECORDER_OPEN } from '../words/clips';
 import { shareFailureText } from '../words/failures';
 import { CheckFooting } from './check-footing';
+import { HandOver } from './hand-over';
 import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
 import { PlainForm } from './plain-form';
@@ -57,6 +58,8 @@ export function Desk({
   buttons: ReactNode;
   /** What the button of the form without scripts says; null where there is no such form. */
   plainButton: string | null;
+  /** Somebody whose course has staff: what cannot be shared can be handed to them. */
+  handsOver?: boolean;
   /** The shared post that is changed. */
   change?: { post: number; n: number };
 }) {
@@ -234,6 +237,9 @@ export function Desk({
             <p role="alert" className="mt-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
               {shareFailureText(props.share.failure, zone)}
             </p>
+          ) : null}
+          {props.handsOver && (props.refused !== null || props.share.state === 'failed') ? (
+            <HandOver place={props.place} text={writing.text} />
           ) : null}
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <p className="grow basis-[300px] text-[13px] text-ink-2 max-sm:line-clamp-2" aria-live="polite">

@@ -86,6 +86,7 @@ export function ReplyDesk(props: {
   return (
     <>
       <Desk
+        handsOver={!props.outside && props.ledgerInput !== null}
         writing={writing}
         form={form}
         place={place}

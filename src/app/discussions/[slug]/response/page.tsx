@@ -52,6 +52,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
       note={found.value.note}
       asked={found.value.asked}
       changed={found.value.changed}
+      handed={found.value.handed}
     />
   );
   return (
