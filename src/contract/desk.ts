@@ -4,6 +4,7 @@ import type { Schedule } from '@/core/deadlines/schedule';
 import type { Doc } from '@/core/document/nodes';
 import type { Dates } from '@/core/desk/dates';
 import type { Habits } from '@/core/desk/habits';
+import type { SyllabusFields } from '@/core/syllabus/form';
 import type { CourseView } from './course';
 
 /** A discussion as it stands on the sheet of a term. */
@@ -22,6 +23,8 @@ export type DeskDiscussion = {
   asking: number;
   /** Drafts and notes that students have begun in it. */
   begun: number;
+  /** The holiday in which one of its deadlines lies. */
+  inHoliday: string | null;
 };
 
 export type DeskWeek = {
@@ -29,6 +32,8 @@ export type DeskWeek = {
   title: string;
   startsOn: string;
   overview: string;
+  /** Names of holidays that it touches. */
+  holidays: string[];
   readings: { slug: string; title: string }[];
   discussions: DeskDiscussion[];
 };
@@ -152,7 +157,12 @@ export type ClassPage = {
 };
 
 /** What a course is called, and what every new discussion of it begins with. */
-export type SettingsPage = { course: CourseView; habits: Habits };
+export type SettingsPage = {
+  course: CourseView;
+  habits: Habits;
+  /** Days on which it rests, one on each line. */
+  holidays: string;
+};
 
 /** A discussion's rubric as it is built. */
 export type DeskRubricPage = {
@@ -212,4 +222,14 @@ export type DatesPage = {
   dates: Dates;
   touched: TouchedStudent[];
   stamp: string;
+};
+
+/** A course's syllabus as it is written, and who has signed it as it stands. */
+export type DeskSyllabusPage = {
+  course: CourseView;
+  stands: boolean;
+  fields: SyllabusFields;
+  toSign: boolean;
+  unsigned: { id: string; name: string }[];
+  signed: number;
 };

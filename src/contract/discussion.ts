@@ -1,3 +1,4 @@
+import { answersWith } from './endpoint';
 import type { Brief } from '@/core/brief/brief';
 import type { PartPlayed } from '@/core/brief/part-played';
 import type { Checked } from '@/core/checks/check-draft';
@@ -39,6 +40,8 @@ export type DiscussionHead = {
   othersResponses: number;
   /** Posts of others that the reader has not read. */
   unread: number;
+  /** Of what is asked here, of whom and by when: another one, once that is another. */
+  stamp: string;
   now: Instant;
 };
 
@@ -68,3 +71,6 @@ export type PromptChange = {
   /** Word by word; null where no word changed, or where the two are too different to say. */
   compared: Compared | null;
 };
+
+/** Tells the stamp of what a discussion asks of the reader now. */
+export const whatIsAsked = answersWith<{ stamp: string }>()('GET', '/discussions/:slug/asked');

@@ -45,6 +45,8 @@ export type ThisWeek = {
     changed: { slug: string; title: string; course: string; at: Instant }[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];
   };
+  /** Courses whose syllabus waits for one's signature. */
+  toSign: { code: string; slug: string }[];
   /** Whether one is in any course that is held here. */
   inCourses: boolean;
   announcements: {

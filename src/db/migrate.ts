@@ -37,6 +37,7 @@ import * as termsFinished from './migrations/0034_terms_finished';
 import * as groups from './migrations/0035_groups';
 import * as promptVersions from './migrations/0036_prompt_versions';
 import * as handedOver from './migrations/0037_handed_over';
+import * as syllabusSigned from './migrations/0038_syllabus_signed';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -76,6 +77,7 @@ const MIGRATIONS = {
   '0035_groups': groups,
   '0036_prompt_versions': promptVersions,
   '0037_handed_over': handedOver,
+  '0038_syllabus_signed': syllabusSigned,
 };
 type Name = keyof typeof MIGRATIONS;
 

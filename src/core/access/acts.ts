@@ -52,6 +52,7 @@ export const ACTS = {
   'ask for time': ['student'],
   'say one’s times': ['student'],
   'hand a draft over': ['student'],
+  'sign a syllabus': ['student'],
   'say what is broken': ['student', 'observer', 'staff'],
   'mark by the rubric': ['staff'],
   'keep the desk': ['staff'],

@@ -8,7 +8,8 @@ import {
   type Inconsistency,
 } from '@/core/syllabus/contradictions';
 import type { Habit, Syllabus } from '@/core/syllabus/syllabus';
-import { syllabusOf } from '@/db/queries/courses';
+import { roleIn, syllabusOf } from '@/db/queries/courses';
+import { signedAt, signingOf } from '@/db/queries/syllabus';
 import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
 import type { NotFound } from '../access/enter';
@@ -19,6 +20,8 @@ export type SyllabusPage = {
   course: EnteredCourse;
   syllabus: Syllabus | null;
   inconsistencies: Inconsistency[];
+  /** It is to be signed by the reader, as this version of it; when they did, or null. */
+  toSign: { version: number; signedAt: number | null } | null;
   /** Each discussion's own rule and habits, and where they are not the syllabus's. */
   discussions: {
     slug: string;
@@ -43,8 +46,16 @@ export async function syllabusPage(
     syllabus: syllabusOf(deps.db, course.id),
     records: discussionsOf(deps.db, actor.id, { course: course.id }),
   });
+  const signing = syllabus ? await signingOf(deps.db, course.id) : null;
+  const signs = signing?.toSign && (await roleIn(deps.db, course.id, actor.id)) === 'student';
   return ok({
     course,
+    toSign: signs
+      ? {
+          version: signing.version,
+          signedAt: await signedAt(deps.db, course.id, actor.id, signing.version),
+        }
+      : null,
     syllabus,
     inconsistencies: syllabus ? inconsistencies(syllabus) : [],
     discussions: records.map((r) => {

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { pictureAt } from '@/contract/addresses';
 import type { ClassPage, Standing } from '@/contract/desk';
-import type { PersonId } from '@/core/ids';
+import type { CourseId, PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
+import { signaturesOf, signingOf } from '@/db/queries/syllabus';
 import { classSize } from '@/db/queries/desk';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -16,6 +17,13 @@ import { standingsOf } from './standings';
 /** So many names stand on one page. */
 const AT_A_TIME = 60;
 const MOST_CHOSEN = 500;
+/** Who has not signed the syllabus as it stands, where it is to be signed. */
+async function unsignedIn(db: Deps['db'], course: CourseId): Promise<PersonId[]> {
+  const signing = await signingOf(db, course);
+  const all = signing?.toSign ? await signaturesOf(db, course, signing.version) : [];
+  return all.filter((s) => s.signedAt === null).map((s) => s.id);
+}
+
 const NOTHING: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
 
 /** The class by name, with how each stands in what has opened, and the hours they always have more. */
@@ -38,11 +46,13 @@ export async function classPage(
   const of = (id: PersonId) => standings.get(id) ?? NOTHING;
   const discussion = discussions.find((d) => d.slug === asked.choose);
   const silent = new Set(discussion ? silentIn(discussion) : []);
+  const unsigned = new Set(asked.choose === 'unsigned' ? await unsignedIn(deps.db, course.id) : []);
   const isChosen = (id: PersonId): boolean =>
     asked.choose === 'all' ||
     (asked.choose === 'owe' && of(id).owed > 0) ||
     (asked.choose === 'missed' && of(id).missed > 0) ||
-    silent.has(id);
+    silent.has(id) ||
+    unsigned.has(id);
   const chosen = students.map((s) => s.id).filter(isChosen);
   return ok({
     course,

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import type { SettingsPage } from '@/contract/desk';
 import { habitsSchema, type Habit, type Habits } from '@/core/desk/habits';
+import { holidaysOf, holidaysText } from '@/core/desk/holidays';
 import { fail, ok, type Result } from '@/core/result';
-import { changeCourse, habitsOf } from '@/db/queries/course-settings';
+import { changeCourse, habitsOf, holidaysIn } from '@/db/queries/course-settings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk } from './enter';
@@ -18,7 +19,12 @@ export async function settingsPage(
 ): Promise<Result<SettingsPage, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
-  return ok({ course: door.value, habits: (await habitsOf(deps.db, door.value.id)) ?? NO_HABITS });
+  const { id } = door.value;
+  return ok({
+    course: door.value,
+    habits: (await habitsOf(deps.db, id)) ?? NO_HABITS,
+    holidays: holidaysText(await holidaysIn(deps.db, id)),
+  });
 }
 
 const small = (most: number) => z.literal('').or(z.coerce.number().int().min(0).max(most)).default('');
@@ -36,6 +42,7 @@ export const settingsSchema = z
     lateDays: small(60),
     latePercent: small(100),
     points: small(10_000),
+    holidays: z.string().max(4_000).default(''),
   })
   .transform((said, context) => {
     const habit = (day: number | '', time: string): Habit | null =>
@@ -53,8 +60,10 @@ export const settingsSchema = z
       late,
       points: said.points || null,
     });
-    if (habits.success) return { title: said.title, term: said.term, habits: habits.data };
-    context.addIssue({ code: 'custom', message: 'habits' });
+    const holidays = holidaysOf(said.holidays.replace(/\r\n?/gu, '\n'));
+    if (habits.success && holidays.ok)
+      return { title: said.title, term: said.term, habits: habits.data, holidays: holidays.value };
+    context.addIssue({ code: 'custom', message: holidays.ok ? 'habits' : 'holidays' });
     return z.NEVER;
   });
 

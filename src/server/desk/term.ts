@@ -3,11 +3,13 @@ import type { DeskDiscussion, Term } from '@/contract/desk';
 import { storable } from '@/core/document/document';
 import { daysLater, weekdayOf, wallClockAt } from '@/core/deadlines/wallclock';
 import { resolveSchedule } from '@/core/deadlines/schedule';
+import { afterHolidays, holidayOn, inWeek, type Holiday } from '@/core/desk/holidays';
 import { discussionState } from '@/core/deadlines/state';
 import { fail, ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
 import { isStaff } from '@/core/ids';
 import { coursesOf, readingsOf, weeksOf } from '@/db/queries/courses';
+import { holidaysIn } from '@/db/queries/course-settings';
 import {
   classSize,
   deleteEmptyWeek,
@@ -31,6 +33,7 @@ export function onSheet(
   record: DiscussionRecord,
   now: Deps['now'],
   { posts, shown, showAt, asking, begun }: DeskFigures = NO_FIGURES,
+  holidays: readonly Holiday[] = [],
 ): DeskDiscussion {
   const schedule = resolveSchedule(record.timetable);
   return {
@@ -44,6 +47,9 @@ export function onSheet(
     posts,
     asking,
     begun,
+    inHoliday:
+      (holidayOn(holidays, record.timetable.responseDue) ?? holidayOn(holidays, record.timetable.repliesDue))
+        ?.name ?? null,
   };
 }
 
@@ -63,12 +69,13 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
-  const [weeks, all, figures, students, waiting, { readings, records }] = await Promise.all([
+  const [weeks, all, figures, students, waiting, holidays, { readings, records }] = await Promise.all([
     weeksOf(deps.db, course.id),
     coursesOf(deps.db, actor.id),
     deskFigures(deps.db, course.id),
     classSize(deps.db, course.id),
     intakesFor(deps.db, course.id),
+    holidaysIn(deps.db, course.id),
     askTogether(deps.db, {
       readings: readingsOf(deps.db, course.id, actor.id),
       records: discussionsOf(deps.db, actor.id, { course: course.id }),
@@ -91,18 +98,19 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
     students,
     weeks: weeks.map((week) => ({
       ...week,
+      holidays: inWeek(holidays, week.startsOn).map((h) => h.name),
       readings: readings
         .filter((r) => r.week === week.number)
         .map(({ slug: name, title }) => ({ slug: name, title })),
       discussions: records
         .filter((r) => r.week.number === week.number)
-        .map((r) => onSheet(r, deps.now, figures.get(r.id))),
+        .map((r) => onSheet(r, deps.now, figures.get(r.id), holidays)),
     })),
     waiting,
     others: all
       .filter((c) => isStaff(c.role) && !c.outside && c.id !== course.id)
       .map((c) => ({ slug: c.slug, name: `${c.code} ${c.title}${c.term ? ` · ${c.term}` : ''}` })),
-    nextStart: startAfter(weeks, deps, course),
+    nextStart: afterHolidays(holidays, startAfter(weeks, deps, course)),
   });
 }
 

@@ -1,6 +1,24 @@
 import type { DiscussionHead } from '@/contract/discussion';
-import type { Entered } from '../access/enter';
-import type { Deps } from '../deps';
+import { ok, type Result } from '@/core/result';
+import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { sha256 } from '../posts/fingerprint';
+
+/** A stamp of what a discussion asks of somebody, and by when. */
+function stampOf({ record, schedule }: Pick<Entered, 'record' | 'schedule'>): string {
+  const { title, prompt, brief, part, group, excused } = record;
+  return sha256(JSON.stringify([title, prompt, brief, part, group, excused, schedule])).slice(0, 16);
+}
+
+/** The stamp alone: whoever has a page open asks for it now and then. */
+export async function askedNow(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+): Promise<Result<{ stamp: string }, NotFound>> {
+  const door = await enterDiscussion(deps, actor, slug);
+  return door.ok ? ok({ stamp: stampOf(door.value) }) : door;
+}
 
 export function headOf(deps: Deps, entered: Entered): DiscussionHead {
   const { record, schedule, state, ledger, staff, onlooker, sealed, seal, responded, unread, own } = entered;
@@ -29,6 +47,7 @@ export function headOf(deps: Deps, entered: Entered): DiscussionHead {
     othersResponses:
       record.responses - own.filter((p) => p.kind === 'response' && !p.withdrawn && !p.hidden).length,
     unread,
+    stamp: stampOf(entered),
     now: deps.now,
   };
 }

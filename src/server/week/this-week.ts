@@ -1,10 +1,11 @@
 import type { ThisWeek, WeekLine } from '@/contract/week';
 import { balanceOf, summarise } from '@/core/counting/summary';
-import { isStaff, owes, type Instant } from '@/core/ids';
+import { isStaff, owes, slugOf, type Instant } from '@/core/ids';
 import { byUrgency, owedAcross } from '@/core/week/owed';
 import { lane, percentOf } from '@/core/week/rail';
 import { weekOf, type WeekDay } from '@/core/week/week';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { toSignBy } from '@/db/queries/syllabus';
 import { changedPrompts } from '@/db/queries/prompt-versions';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
 import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
@@ -88,6 +89,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     mentions: mentionsIn(db, actor.id, news, 5),
     notes: noteCalls(db, actor.id, from, 6),
     changed: changedPrompts(db, actor.id, news, 4),
+    toSign: toSignBy(db, actor.id),
     announcements: announcementsFor(db, actor.id, now, ANNOUNCEMENTS, { unreadFirst: true }),
     unreadNews: unreadAnnouncements(db, actor.id, now),
     reports: openReports(db, actor.id),
@@ -214,6 +216,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
           sealed: line.sealed,
         })),
     },
+    toSign: found.toSign.map(({ code, slug }) => ({ code, slug: slugOf({ code, slug }) })),
     inCourses: found.students.size > 0,
     announcements,
     moreAnnouncements: found.unreadNews - announcements.filter((a) => a.readAt === null).length,

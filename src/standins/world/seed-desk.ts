@@ -2,6 +2,7 @@ import { personId, type Instant } from '@/core/ids';
 import type { Habits } from '@/core/desk/habits';
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import { sayTimes } from '@/server/courses/own-times';
+import { signSyllabus } from '@/server/courses/sign-syllabus';
 import { announce } from '@/server/courses/announcements';
 import type { Actor, Deps } from '@/server/deps';
 import { actOnClass, type ClassAct } from '@/server/desk/class';
@@ -10,6 +11,7 @@ import { actOnParts } from '@/server/desk/parts-played';
 import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts';
 import { reportTrouble } from '@/server/desk/troubles';
 import { changeSettings } from '@/server/desk/settings';
+import { changeSyllabus, deskSyllabusPage } from '@/server/desk/syllabus';
 import { addWeek, weekSchema } from '@/server/desk/term';
 
 import { GEO } from './geo';
@@ -107,9 +109,14 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   await taken(WAITING, 1);
   await addClass({ deps, actor, idOf });
   await addGroups({ deps, actor, idOf }, made.value.slug);
+  await addSigning({ deps, actor, idOf });
   for (const { course, by, ...said } of SETTINGS) {
     const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
-    const done = await changeSettings(deps(40), teacher, course, { term: 'Autumn 2026', ...said });
+    const done = await changeSettings(deps(40), teacher, course, {
+      term: 'Autumn 2026',
+      holidays: [{ from: dayAfter(startsOn, -6), to: dayAfter(startsOn, -4), name: 'Harvest days' }],
+      ...said,
+    });
     if (!done.ok) throw new Error(`${course} has no desk`);
   }
 }
@@ -156,6 +163,20 @@ async function addClass({ deps, actor, idOf }: At) {
     at: `${wallClockAt((deps(0).now + 2 * DAY_MS) as Instant, actor.timeZone).slice(0, 10)}T09:00`,
   });
   if (!said.ok) throw new Error(`the demo’s announcement: ${said.failure.code}`);
+}
+
+/** A syllabus that the class signs; four have not yet. */
+async function addSigning({ deps, actor, idOf }: At) {
+  const page = await deskSyllabusPage(deps(41), actor, COURSE);
+  if (!page.ok) throw new Error('the demo has a syllabus');
+  const { fields } = page.value;
+  const kept = await changeSyllabus(deps(41), actor, COURSE, { fields, toSign: true });
+  if (!kept.ok) throw new Error('the demo’s syllabus');
+  for (const name of (CLASSES['GEO 115'] ?? []).slice(0, -4)) {
+    const by = { ...actor, id: personId(idOf('person', name)), name };
+    const done = await signSyllabus(deps(36), by, COURSE, 1);
+    if (!done.ok) throw new Error(`${name} signs: ${done.failure.code}`);
+  }
 }
 
 const FIELD_GROUPS = ['Upper Amber', 'Orrin Weir', 'The meadows', 'The tidal reach'];

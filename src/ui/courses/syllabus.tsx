@@ -1,4 +1,4 @@
-import { discussionAt } from '@/contract/addresses';
+import { deskSyllabusAt, discussionAt, signSyllabusAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Contradiction, Inconsistency } from '@/core/syllabus/contradictions';
@@ -7,6 +7,7 @@ import type { Habit, Syllabus } from '@/core/syllabus/syllabus';
 import { habitText, inconsistencyText, weekdayName } from '../words/contradictions';
 import { lateShort, lateText } from '../words/deadlines';
 import { plural } from '../words/plural';
+import { moment } from '../words/time';
 import { Contradicted } from './contradicted';
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
@@ -72,20 +73,68 @@ function OwnRulesOf({ discussions }: { discussions: OwnRules[] }) {
   );
 }
 
+/** Whether the reader has signed it as it stands. */
+function Signing(props: { course: string; version: number; signedAt: number | null; zone: string }) {
+  if (props.signedAt !== null)
+    return (
+      <p className="px-5 py-3 text-ink-2">
+        You signed this syllabus on {moment(props.signedAt, props.zone)}.
+      </p>
+    );
+  return (
+    <form
+      action={signSyllabusAt(props.course)}
+      method="post"
+      className="flex flex-wrap items-center gap-3 rounded-t-plate bg-ochre-tint px-5 py-3"
+    >
+      <input type="hidden" name="version" value={props.version} />
+      <span className="grow basis-60">
+        <b>Your instructors ask you to sign this syllabus.</b> Read it; it is signed as it stands now, and you
+        are asked again once it is changed.
+      </span>
+      <button type="submit" className="btn go">
+        I have read it, and sign it
+      </button>
+    </form>
+  );
+}
+
 /** The syllabus in the form Pulpit can compare with: and where the discussions do otherwise. */
 export function SyllabusView(props: {
+  course: string;
+  /** Who teaches it writes it. */
+  staff: boolean;
+  toSign: { version: number; signedAt: number | null } | null;
+  zone: string;
   syllabus: Syllabus | null;
   inconsistencies: Inconsistency[];
   discussions: OwnRules[];
 }) {
   const { syllabus } = props;
   if (!syllabus) {
-    return <p className="plate px-5 py-4 text-ink-2">This course has no syllabus in Pulpit yet.</p>;
+    return (
+      <p className="plate px-5 py-4 text-ink-2">
+        This course has no syllabus in Pulpit yet.{' '}
+        {props.staff ? (
+          <Link className="link" href={deskSyllabusAt(props.course)}>
+            Write it
+          </Link>
+        ) : null}
+      </p>
+    );
   }
   const paragraphs = syllabus.notes.split(/\n{2,}/u).filter(Boolean);
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_360px]">
       <div className="plate">
+        {props.toSign ? <Signing {...props.toSign} course={props.course} zone={props.zone} /> : null}
+        {props.staff ? (
+          <p className="px-5 py-3">
+            <Link className="link" href={deskSyllabusAt(props.course)}>
+              Change it, or see who has signed it
+            </Link>
+          </p>
+        ) : null}
         <Section title="Late work">
           <p className="text-[14px] font-semibold">{lateText(syllabus.late)}</p>
         </Section>

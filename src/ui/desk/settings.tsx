@@ -1,4 +1,5 @@
-import { deskSettingsChangeAt } from '@/contract/addresses';
+import Link from 'next/link';
+import { deskSettingsChangeAt, deskSyllabusAt } from '@/contract/addresses';
 import type { SettingsPage } from '@/contract/desk';
 import type { Habit } from '@/core/desk/habits';
 import { TextField } from '../people/fields';
@@ -67,6 +68,18 @@ export function DeskSettings({ page }: { page: SettingsPage }) {
           placeholder="Autumn 2026"
           hint="So that next term’s course can have the same code."
         />
+        <label className="grid gap-1 font-semibold">
+          Holidays
+          <textarea name="holidays" rows={4} defaultValue={page.holidays} className="field font-normal" />
+          <span className="text-[12.5px] font-normal text-ink-2">
+            One on each line: 2026-10-26 to 2026-10-30 Reading week. The sheet says what falls into one.
+          </span>
+        </label>
+        <p>
+          <Link className="link" href={deskSyllabusAt(course.slug)}>
+            Write the syllabus, its scale of marks and weights
+          </Link>
+        </p>
       </section>
       <section
         aria-labelledby="habits"

@@ -42,6 +42,9 @@ function Line(props: { course: string; discussion: DeskDiscussion; students: num
         </h3>
         <p className={`text-[12.5px] ${discussion.shown ? 'text-ink-2' : 'font-semibold text-ochre-ink'}`}>
           {deskState(discussion)}
+          {discussion.inHoliday ? (
+            <b className="text-ochre-ink"> · a deadline falls into {discussion.inHoliday}</b>
+          ) : null}
           {discussion.asking ? (
             <b className="text-ochre-ink">
               {' · '}
@@ -82,6 +85,7 @@ function Week(props: { course: string; week: DeskWeek; students: number; open: s
         <p className="px-4 pt-3 text-[12.5px] text-ink-2">
           {week.title} · from {dayOf(week.startsOn)}
           {week.readings.length ? ` · ${plural(week.readings.length, 'reading')}` : ''}
+          {week.holidays.length ? <b className="text-ochre-ink"> · {week.holidays.join(', ')}</b> : null}
         </p>
         {week.discussions.map((d) => (
           <Line

@@ -5,6 +5,7 @@ import { Rooms } from '../frame/rooms';
 import { Tally } from '../tally/tally';
 import { ownTimeShort } from '../words/deadlines';
 import { standing } from '../words/status';
+import { AskedWatch } from './asked-watch';
 import { Countdown } from './countdown';
 import type { DiscussionHead, Room } from '@/contract/discussion';
 
@@ -46,7 +47,7 @@ export function Head(props: {
         {head.ledger ? <Tally ledger={head.ledger} /> : null}
         <p className="text-[12.5px] leading-snug">
           <b className={`block ${TONES[s.due.tone]}`}>
-            <Countdown head={head} />
+            {props.preview ? s.due.head : <Countdown head={head} />}
           </b>
           <span className="text-ink-2">
             {s.due.line}
@@ -61,6 +62,7 @@ export function Head(props: {
           rooms={rooms.map(([id, name]) => ({ id, name, href: roomAt(head.slug, id) }))}
         />
       )}
+      {props.preview ? null : <AskedWatch key={head.stamp} slug={head.slug} stamp={head.stamp} />}
       <span className="sr-only">
         Times are in the course’s zone
         {ownZone !== head.schedule.zone ? ' and, where it differs, in yours' : ''}.

@@ -1,4 +1,4 @@
-import { conversationAt, promptChangesAt, readingAt } from '@/contract/addresses';
+import { conversationAt, promptChangesAt, readingAt, syllabusAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
@@ -13,18 +13,32 @@ const opening = (text: string) => {
 /** The right-hand column: what happened since the last visit, and what instructors announced. */
 export function Since({
   since,
+  toSign,
   announcements,
   zone,
   now,
   more,
   teaches,
-}: Pick<ThisWeek, 'since' | 'announcements' | 'zone' | 'now'> & { more: number; teaches: boolean }) {
-  const quiet = [since.changed, since.replies, since.mentions, since.notes, since.unread].flat().length === 0;
+}: Pick<ThisWeek, 'since' | 'toSign' | 'announcements' | 'zone' | 'now'> & {
+  more: number;
+  teaches: boolean;
+}) {
+  const quiet =
+    [toSign, since.changed, since.replies, since.mentions, since.notes, since.unread].flat().length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
         <h2 className="mb-2 text-[16px]">Since you were here</h2>
         <ul className="plate px-3.5 py-1 text-[13px]">
+          {toSign.map((c) => (
+            <li key={c.slug} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={syllabusAt(c.slug)} className="group block">
+                <span className="group-hover:underline">
+                  <b>{c.code}</b> asks you to sign its syllabus
+                </span>
+              </Link>
+            </li>
+          ))}
           {since.changed.map((c) => (
             <li key={c.slug} className="border-t border-rule-soft py-2 first:border-t-0">
               <Link href={promptChangesAt(c.slug)} className="group block">

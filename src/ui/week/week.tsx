@@ -64,6 +64,7 @@ export function Week({ week }: { week: ThisWeek }) {
         </p>
       </div>
       <Since
+        toSign={week.toSign}
         since={week.since}
         announcements={week.announcements}
         more={week.moreAnnouncements}

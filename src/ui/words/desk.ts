@@ -25,6 +25,8 @@ const TROUBLES: Record<string, string> = {
   'term-taken': 'There is a course of this code in that term already. Nothing was changed.',
   'groups-stay':
     'Somebody has shared something in it: whether it is held in groups stays as it is. Nothing was changed; the rest can be.',
+  holidays:
+    'A line of the holidays cannot be read. Write each like 2026-10-26 to 2026-10-30 Reading week. Nothing was changed; Back has what you wrote.',
   'no-reason': 'Say why in a sentence: the student reads it. Nothing was changed.',
   'not-between': 'That moment is before the discussion opened, or still to come. Nothing was changed.',
   'answered-gone': 'The post it answers is gone, so it cannot count as a reply to it. Nothing was changed.',
@@ -67,6 +69,7 @@ const DONE: Record<string, string> = {
   side: 'Their side is kept, and they see it on their page.',
   lead: 'Kept: who leads sees it on their page.',
   'deal-leads': 'Dealt out, for this discussion and those after it that nobody led yet.',
+  syllabus: 'The syllabus is kept. Where students sign it, another text asks them again.',
   'let-count':
     'It counts as of then, and the class reads it. The student sees so, with your reason, and so does the receipt.',
   'give-back': 'Given back: the student reads why.',

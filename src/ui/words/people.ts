@@ -208,3 +208,15 @@ export const peopleAnswer = (code: string): { good: boolean; text: string } =>
   code === 'times'
     ? { good: true, text: 'Your times are kept. Groups can be made by them; nobody reads them.' }
     : { good: false, text: 'That could not be read, and nothing was changed. Try again.' };
+
+/** What became of signing a course's syllabus, by its code. */
+export const syllabusAnswer = (code: string): { good: boolean; text: string } =>
+  code === 'signed'
+    ? { good: true, text: 'You have signed it. You are asked again only if it is changed.' }
+    : {
+        good: false,
+        text:
+          code === 'changed-meanwhile'
+            ? 'It was changed meanwhile, so nothing was signed. Read it as it is now.'
+            : 'Nothing was signed. Try again in a moment.',
+      };

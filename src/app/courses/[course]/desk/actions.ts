@@ -1,10 +1,22 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { deskAt, deskDiscussionAt, deskPromptAt, deskRubricAt, deskRulesAt } from '@/contract/addresses';
+import {
+  deskAt,
+  deskDiscussionAt,
+  deskPromptAt,
+  deskRubricAt,
+  deskRulesAt,
+  deskSettingsAt,
+  deskSyllabusAt,
+} from '@/contract/addresses';
+import { storable } from '@/core/document/document';
+import { SYLLABUS_FIELDS, type SyllabusFields } from '@/core/syllabus/form';
 import { changeRules, makeDiscussion } from '@/server/desk/prompts';
 import { keepRubric } from '@/server/desk/rubric';
+import { changeSyllabus } from '@/server/desk/syllabus';
 import type { RubricState } from '@/ui/desk/rubric';
+import type { SyllabusState } from '@/ui/desk/syllabus';
 import type { BriefState } from '@/ui/outside/brief-form';
 import { deskAnswer } from '@/ui/words/desk';
 import { materialTrouble } from '@/ui/words/material';
@@ -95,4 +107,23 @@ export async function keepRubricOf(
     problems: done.failure.code === 'rubric' ? done.failure.problems : [],
     code: done.failure.code,
   };
+}
+
+/** Keeps a course's syllabus, or gives the form back with what is wrong in it. */
+export async function keepSyllabusOf(
+  course: string,
+  before: SyllabusState,
+  form: FormData,
+): Promise<SyllabusState> {
+  const who = await acting('keep the desk', deskSyllabusAt(course));
+  const fields: SyllabusFields = {};
+  for (const field of SYLLABUS_FIELDS) {
+    const value = form.get(field);
+    if (typeof value === 'string') fields[field] = storable(value.replace(/\r\n?/gu, '\n')).slice(0, 20_000);
+  }
+  const toSign = form.get('toSign') === 'on';
+  const done = await changeSyllabus(who.deps, who.actor, course, { fields, toSign });
+  if (done.ok) redirect(deskSettingsAt(course, { answer: 'syllabus' }));
+  if (done.failure.code === 'not-found') redirect(deskAt(course, { answer: 'not-found' }));
+  return { fields, toSign, problems: done.failure.problems };
 }

@@ -41,9 +41,7 @@ export default async function AsStudentRoute({ params, searchParams }: Props) {
             }}
             right={{
               name: 'Your response',
-              page: (
-                <WhereTheyWrite doc={room.draft.doc} refused={room.refused} zone={head.schedule.zone} />
-              ),
+              page: <WhereTheyWrite doc={room.draft.doc} refused={room.refused} zone={head.schedule.zone} />,
             }}
           />
         </div>

@@ -10,7 +10,8 @@ export const POST = form<'course'>(
   async ({ who, params: { course }, fields }) => {
     const back = (answer: string) => seeOther(deskSettingsAt(course, { answer }));
     const said = settingsSchema.safeParse(Object.fromEntries(fields));
-    if (!said.success) return back('fields');
+    if (!said.success)
+      return back(said.error.issues.some((i) => i.message === 'holidays') ? 'holidays' : 'fields');
     const done = await changeSettings(who.deps, who.actor, course, said.data);
     return back(done.ok ? 'settings' : done.failure.code);
   },
