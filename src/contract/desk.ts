@@ -233,3 +233,13 @@ export type DeskSyllabusPage = {
   unsigned: { id: string; name: string }[];
   signed: number;
 };
+
+/** What was taken out of a cartridge, and what of it has no place here. */
+export type CartridgeReport = {
+  weeks: number;
+  prompts: number;
+  readings: number;
+  files: number;
+  left: string[];
+  attributes: string[];
+};

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { postId, type PostId } from '@/core/ids';
 import { peoplePage } from '@/server/courses/people';
 import { sayTimes } from '@/server/courses/own-times';
+import { classPage } from '@/server/desk/class';
 import { deskPage } from '@/server/desk/discussion';
 import { actOnGroups, groupsPage, type GroupsAct } from '@/server/desk/groups';
 import { actOnParts, type PartAct } from '@/server/desk/parts-played';
@@ -139,6 +140,17 @@ describe('a discussion in groups', () => {
     const read = await conversation(at('Wed 10:00'), noor, OPEN, { post: hers, filter: 'all' });
     expect(JSON.stringify(read)).toContain('One more thing');
     expect((await seenBy(kwame, 'Wed 10:00')).posts).not.toContain('Noor Vasquez');
+  });
+
+  it('a group is written to as one, each of it alone', async () => {
+    await twoGroups();
+    const chosen = await classPage(at('Tue 12:00'), world.people.holt, GEO, {
+      page: 1,
+      choose: `group-${await idOf('Weir')}`,
+    });
+    expect(chosen.ok && chosen.value.chosen.sort()).toEqual(
+      [world.people.noor.id, world.people.rafi.id].sort(),
+    );
   });
 
   it('a group somebody has written in stays; an empty one goes, and its people are in none', async () => {

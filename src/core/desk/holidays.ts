@@ -16,6 +16,7 @@ const isDate = (text: string) => {
  * Holidays as they are typed, one on each line: "2026-10-26 to 2026-10-30 Reading week".
  *
  * @returns the holidays in order, or the lines that cannot be read
+ * @example holidaysOf("2026-11-09 Founders’ day") // one, from and to that day
  */
 export function holidaysOf(text: string): Result<Holiday[], { code: 'holidays'; lines: string[] }> {
   const lines = text

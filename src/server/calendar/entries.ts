@@ -8,12 +8,22 @@ import { discussionsOf } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
 import { ownPosts } from '@/db/queries/own-posts';
 import { accountOf } from '../access/enter';
+import { enterCourse } from '../courses/enter';
+import type { CourseId } from '@/core/ids';
 
 /** Every entry of every discussion a person has, in order of time. */
-export async function calendarEntries(deps: Deps, actor: Actor): Promise<CalendarEntry[]> {
+export const calendarEntries = (deps: Deps, actor: Actor): Promise<CalendarEntry[]> => entriesOf(deps, actor);
+
+/** The same of one course, by its name in addresses; nothing of one that the person is not in. */
+export async function termEntries(deps: Deps, actor: Actor, slug: string): Promise<CalendarEntry[]> {
+  const door = await enterCourse(deps, actor, slug);
+  return door.ok ? entriesOf(deps, actor, door.value.id) : [];
+}
+
+async function entriesOf(deps: Deps, actor: Actor, course?: CourseId): Promise<CalendarEntry[]> {
   const { db, now } = deps;
   const { records, own, drafts } = await askTogether(db, {
-    records: discussionsOf(db, actor.id),
+    records: discussionsOf(db, actor.id, { course }),
     own: ownPosts(db, actor.id),
     drafts: draftsOf(db, actor.id),
   });

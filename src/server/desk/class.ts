@@ -4,6 +4,7 @@ import type { ClassPage, Standing } from '@/contract/desk';
 import type { CourseId, PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
+import { studentsInGroups } from '@/db/queries/groups';
 import { signaturesOf, signingOf } from '@/db/queries/syllabus';
 import { classSize } from '@/db/queries/desk';
 import type { NotFound } from '../access/enter';
@@ -23,6 +24,11 @@ async function unsignedIn(db: Deps['db'], course: CourseId): Promise<PersonId[]>
   const all = signing?.toSign ? await signaturesOf(db, course, signing.version) : [];
   return all.filter((s) => s.signedAt === null).map((s) => s.id);
 }
+
+/** Before a group's id, where all of it are chosen. */
+const OF_GROUP = 'group-';
+const inGroup = async (db: Deps['db'], course: CourseId, group: string): Promise<PersonId[]> =>
+  (await studentsInGroups(db, course)).filter((s) => s.group === group).map((s) => s.id);
 
 const NOTHING: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
 
@@ -52,7 +58,13 @@ export async function classPage(
     (asked.choose === 'owe' && of(id).owed > 0) ||
     (asked.choose === 'missed' && of(id).missed > 0) ||
     silent.has(id) ||
-    unsigned.has(id);
+    unsigned.has(id) ||
+    grouped.has(id);
+  const grouped = new Set(
+    asked.choose.startsWith(OF_GROUP)
+      ? await inGroup(deps.db, course.id, asked.choose.slice(OF_GROUP.length))
+      : [],
+  );
   const chosen = students.map((s) => s.id).filter(isChosen);
   return ok({
     course,

@@ -54,7 +54,11 @@ export function onSheet(
 }
 
 /** The Monday after the last week of a course; without one, the Monday that is next. */
-function startAfter(weeks: readonly { startsOn: string }[], deps: Deps, course: EnteredCourse): string {
+export function startAfter(
+  weeks: readonly { startsOn: string }[],
+  deps: Deps,
+  course: EnteredCourse,
+): string {
   const last = weeks
     .map((w) => w.startsOn)
     .sort()

@@ -11,6 +11,7 @@ import { plainText } from '@/core/document/flatten';
 import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 import { readRoster, type Roster } from '@/core/people/roster';
+import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { placesOf } from '../notes/places';
 import { annotationsIn } from '../notes/read-annotations';
@@ -89,6 +90,9 @@ const tasks = {
     i.at ? anchorAt(i.text, i.at.start, i.at.end) : anchorOfWords(i.text, i.words),
   /** Notes of a Web Annotation file, with what of them is in this text. */
   annotations: (i: { file: string; text: string }) => annotationsIn(i.file, i.text),
+  /** What a Common Cartridge carries. */
+  cartridge: (i: { bytes: Buffer }) =>
+    readCartridge(new Uint8Array(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength)),
   cited: (i: { items: Parameters<typeof citedIn>[0][] }) => i.items.map(citedIn),
   bibtex: (i: { text: string }) => recordsOfBibtex(i.text),
 } as const;

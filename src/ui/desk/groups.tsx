@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { deskDiscussionAt, deskGroupsActAt } from '@/contract/addresses';
+import { deskClassAt, deskDiscussionAt, deskGroupsActAt } from '@/contract/addresses';
 import type { Groupable, GroupsPage } from '@/contract/desk';
 import { TIMES } from '@/core/desk/groups';
 import { TextField } from '../people/fields';
@@ -52,10 +52,20 @@ function Sheet({ title, detail, children }: { title: string; detail: string; chi
   );
 }
 
-function GroupSheet({ group, action }: { group: Group; action: string }) {
+function GroupSheet({ group, course, action }: { group: Group; course: string; action: string }) {
   return (
     <Sheet title={group.name} detail={`${plural(group.members.length, 'student')}${togetherText(group)}`}>
       <Members people={group.members} />
+      {group.members.length ? (
+        <p className="text-[13.5px]">
+          <Link
+            className="link inline-flex min-h-6 items-center"
+            href={deskClassAt(course, { choose: `group-${group.id}` })}
+          >
+            Write to {group.name}
+          </Link>
+        </p>
+      ) : null}
       <details className="text-[13.5px]">
         <summary className="link w-fit min-h-6">Change {group.name}</summary>
         <form action={action} method="post" className="mt-2 flex flex-wrap items-end gap-2">
@@ -157,7 +167,7 @@ export function DeskGroups({ page }: { page: GroupsPage }) {
           </Sheet>
         ) : null}
         {groups.map((g) => (
-          <GroupSheet key={g.id} group={g} action={action} />
+          <GroupSheet key={g.id} group={g} course={course.slug} action={action} />
         ))}
         {nobody ? <p className="px-4 py-5 text-ink-2">There is no student in this course yet.</p> : null}
       </section>

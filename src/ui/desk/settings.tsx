@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { deskSettingsChangeAt, deskSyllabusAt } from '@/contract/addresses';
+import { deskCartridgeAt, deskSettingsChangeAt, deskSyllabusAt } from '@/contract/addresses';
 import type { SettingsPage } from '@/contract/desk';
 import type { Habit } from '@/core/desk/habits';
 import { TextField } from '../people/fields';
@@ -78,6 +78,11 @@ export function DeskSettings({ page }: { page: SettingsPage }) {
         <p>
           <Link className="link" href={deskSyllabusAt(course.slug)}>
             Write the syllabus, its scale of marks and weights
+          </Link>
+        </p>
+        <p>
+          <Link className="link" href={deskCartridgeAt(course.slug)}>
+            Take the course out, or one in: Common Cartridge, and the deadlines as .ics
           </Link>
         </p>
       </section>
