@@ -54,7 +54,7 @@ export function fieldsOfRules(rules: OutsideRules): Fields {
   put('response.titled', brief.response.title === true && !brief.response.topic);
   put('response.topic', brief.response.topic);
   put('response.unasked', brief.response.asked === false);
-  put('response.example.min', brief.response.example?.min);
+  put('response.example', brief.response.example !== undefined);
   for (const { kind, min } of brief.response.media ?? []) put(`response.media.${kind}`, min);
   for (const kind of brief.response.instead ?? []) put(`response.instead.${kind}`, true);
   put('replies.staffCount', brief.replies.staffCount);

@@ -150,7 +150,8 @@ export function rulesOfFields(
       // Ideas that nobody named cannot be looked for.
       concepts: ideas && concepts.length ? { min: Math.min(ideas.min, concepts.length) } : undefined,
       question: atLeast('response.question.min'),
-      example: atLeast('response.example.min'),
+      // More than one is never asked for in the form, and stays where it was.
+      example: tick('response.example') ? (before?.response.example ?? { min: 1 }) : undefined,
       media: media.length ? media : undefined,
       title: title || isTopic || tick('response.titled') || undefined,
       asked: isUnasked ? false : undefined,

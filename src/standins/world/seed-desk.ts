@@ -1,6 +1,8 @@
 import { personId, type Instant } from '@/core/ids';
 import type { Habits } from '@/core/desk/habits';
 import { wallClockAt } from '@/core/deadlines/wallclock';
+import { documentFromText } from '@/core/document/compose';
+import { handOver } from '@/server/drafts/hand-over';
 import { sayTimes } from '@/server/courses/own-times';
 import { signSyllabus } from '@/server/courses/sign-syllabus';
 import { announce } from '@/server/courses/announcements';
@@ -110,6 +112,7 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   await addClass({ deps, actor, idOf });
   await addGroups({ deps, actor, idOf }, made.value.slug);
   await addSigning({ deps, actor, idOf });
+  await addHanded({ deps, actor, idOf });
   for (const { course, by, ...said } of SETTINGS) {
     const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
     const done = await changeSettings(deps(40), teacher, course, {
@@ -163,6 +166,25 @@ async function addClass({ deps, actor, idOf }: At) {
     at: `${wallClockAt((deps(0).now + 2 * DAY_MS) as Instant, actor.timeZone).slice(0, 10)}T09:00`,
   });
   if (!said.ok) throw new Error(`the demo’s announcement: ${said.failure.code}`);
+}
+
+const LATE_WORDS = [
+  'The farmer owns the field and the state owns the water, at least on paper. But the water table does not stop at a hedge, and when my uncle ran three pumps through one dry July the well of the next farm went quiet within a week. That is shared storage: what one takes out, the other cannot.',
+  'So I would say nobody owns it before it is pumped, and everybody owes something after. An overdraft at the bank is written down. An overdraft of a field should be, too.',
+];
+
+/** A draft that a student in trouble handed over after the deadline, and that waits for an answer. */
+async function addHanded({ deps, actor, idOf }: At) {
+  const name = 'Hollis Penrose';
+  const by = { ...actor, id: personId(idOf('person', name)), name };
+  const done = await handOver(deps(0.4), by, 'geo-115-w5', {
+    kind: 'response',
+    parent: null,
+    title: 'Written down like an overdraft',
+    doc: documentFromText(LATE_WORDS.join('\n\n')),
+    said: 'The power went at half past eleven on Thursday. I had this in the editor and could not share it.',
+  });
+  if (!done.ok) throw new Error(`the demo’s draft: ${done.failure.code}`);
 }
 
 /** A syllabus that the class signs; four have not yet. */

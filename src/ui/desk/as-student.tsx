@@ -33,7 +33,7 @@ export function AsStudentBar({ course, slug, shown, at, moments }: Asked) {
           Back to the desk
         </Link>
       </p>
-      <form method="get" className="flex flex-wrap items-end gap-2">
+      <form method="get" className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <label className="grid gap-1 text-[13.5px] font-semibold">
           As of, by the course’s clock
           <WhenField className="field font-normal" name="at" wall={at} />

@@ -188,7 +188,9 @@ export function PromptPage({
         <>
           <MoreTime slug={head.slug} asked={asked} zone={ownZone} />
           <WhatBecameOf handed={handed} zone={ownZone} />
-          {head.responded ? null : <HandOver place={{ slug: head.slug, kind: 'response', parent: null }} />}
+          {head.responded || head.state === 'upcoming' || head.state === 'closed' ? null : (
+            <HandOver place={{ slug: head.slug, kind: 'response', parent: null }} />
+          )}
         </>
       ) : null}
       {head.course.outside || preview ? null : <Broken action={discussionTroubleAt(head.slug)} />}

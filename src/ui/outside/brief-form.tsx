@@ -176,6 +176,7 @@ export function BriefForm(props: Props) {
         ) : (
           <TickField field="response.titled" />
         )}
+        <TickField field="response.example" />
         <Others legend="Or, in the place of the words">
           {(['image', 'video', 'audio', 'file'] as const).map((kind) => (
             <TickField key={kind} field={`response.instead.${kind}`} />

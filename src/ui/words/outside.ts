@@ -28,7 +28,7 @@ export const FIELD_NAMES: Record<Field, string> = {
   'response.quotes.min': 'Quotations, at least',
   'response.concepts.min': 'Course ideas, at least',
   'response.question.min': 'Questions to the class, at least',
-  'response.example.min': 'Examples of one’s own, at least',
+  'response.example': 'An example of one’s own',
   'response.media.image': 'Pictures, at least',
   'response.media.video': 'Films, at least',
   'response.media.audio': 'Recordings, at least',

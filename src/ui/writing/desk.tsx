@@ -79,6 +79,11 @@ export function Desk({
         {props.refused ? (
           <p className="m-4 rounded-control bg-ochre-tint px-3 py-2 font-medium">{props.refused}</p>
         ) : null}
+        {props.refused && props.handsOver ? (
+          <div className="mx-4">
+            <HandOver place={props.place} />
+          </div>
+        ) : null}
         {props.plainButton === null ? (
           <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
             <DocumentView doc={props.draft.doc} />

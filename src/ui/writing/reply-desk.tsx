@@ -86,7 +86,7 @@ export function ReplyDesk(props: {
   return (
     <>
       <Desk
-        handsOver={!props.outside && props.ledgerInput !== null}
+        handsOver={!props.outside && props.ledgerInput !== null && props.refused?.code !== 'not-open-yet'}
         writing={writing}
         form={form}
         place={place}

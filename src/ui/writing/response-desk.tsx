@@ -107,7 +107,7 @@ export function ResponseDesk(props: {
         share={share}
         zone={head.schedule.zone}
         withTitle
-        handsOver={!outside && ledgerInput !== null}
+        handsOver={!outside && ledgerInput !== null && props.refused?.code !== 'not-open-yet'}
         label="Your response"
         refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
         forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
