@@ -15,7 +15,7 @@ test('a student asks for more time, and the answer is one press', async ({ page,
   const staff = await (await browser.newContext()).newPage();
   await enterAs(staff, 'Dr. Maren Holt', DESK);
   await expect(staff.getByText('1 asks for more time')).toBeVisible();
-  await staff.getByRole('link', { name: 'Answer: ' }).click();
+  await staff.getByRole('link', { name: 'Answer: 1 student asks' }).click();
   const answer = staff.getByRole('form', { name: 'Answer Imani Okoro' });
   await expect(staff.getByText('“My shifts moved to Thursday night.”')).toBeVisible();
   await answer.getByLabel('Response until').fill('2026-10-17 23:59');
@@ -54,9 +54,9 @@ test('a prompt is dropped in, confirmed, and opened to the class when it is show
   const student = await (await browser.newContext()).newPage();
   await enterAs(student, 'Imani Okoro');
   expect((await student.goto(`${address}/response`))?.status()).toBe(404);
-  await page.getByRole('link', { name: 'What it asks for' }).click();
+  await page.getByRole('link', { name: 'Change what it asks' }).click();
   await page.getByLabel('How many replies').fill('2');
-  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await page.getByRole('button', { name: 'Keep it so' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'this is what it asks for now' })).toBeVisible();
   await page.getByRole('button', { name: 'Show it to the class' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'The class sees it' })).toBeVisible();

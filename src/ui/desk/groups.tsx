@@ -157,7 +157,7 @@ export function DeskGroups({ page }: { page: GroupsPage }) {
                 .
               </>
             ) : (
-              'No discussion is held in groups yet: a prompt’s “What it asks for” says so.'
+              'No discussion is held in groups yet: “Change what it asks” of a prompt says so.'
             )}
           </p>
         </div>

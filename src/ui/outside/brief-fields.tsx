@@ -21,8 +21,9 @@ export type BriefFields = {
   point: (field: Field | null) => void;
   /** What the text says of a field that holds something else. */
   says: Partial<Record<Field, string>>;
-  /** Takes what the text says into a field. */
+  /** Takes what the text says into a field; and how often that was done. */
   take: (field: Field) => void;
+  turns: Partial<Record<Field, number>>;
 };
 const Context = createContext<BriefFields | null>(null);
 export const BriefFieldsProvider = Context.Provider;
@@ -30,7 +31,7 @@ export const BriefFieldsProvider = Context.Provider;
 function useField(field: Field) {
   const all = useContext(Context);
   if (!all) throw new Error('A field stands in its form.');
-  const { fields, problems, suggestion, usual, point, says, take } = all;
+  const { fields, problems, suggestion, usual, point, says, take, turns } = all;
   const problem = problems.find((p) => p.field === field);
   return {
     value: fields[field] ?? '',
@@ -42,7 +43,7 @@ function useField(field: Field) {
     says: says[field],
     take: () => take(field),
     // What is read anew is shown anew; what somebody typed stays.
-    anew: fields[field] ?? '',
+    anew: `${turns[field] ?? 0} ${fields[field] ?? ''}`,
     common: {
       id: `field-${field}`,
       name: field,

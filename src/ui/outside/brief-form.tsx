@@ -233,6 +233,7 @@ export function BriefForm(props: Props) {
         point,
         says: brief.says,
         take: brief.take,
+        turns: brief.turns,
       }}
     >
       <FacingPages

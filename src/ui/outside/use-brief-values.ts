@@ -32,9 +32,18 @@ export function useBriefValues(of: {
   /** What was typed, and what stood there before: a field is not drawn anew under somebody's hands. */
   const [typed, setTyped] = useState<Partial<Record<Field, { stood: string; now: string }>>>({});
   const [taken, setTaken] = useState<Fields>({});
+  /** How often the text's word was taken: a field is drawn anew also where it had held that before. */
+  const [turns, setTurns] = useState<Partial<Record<Field, number>>>({});
 
-  const standing = (field: Field): string =>
-    taken[field] ?? (follows ? (text[field] ?? given[field]) : given[field]) ?? '';
+  // Given back by the server, what was typed is what stands there now.
+  const [from, setFrom] = useState(given);
+  if (from !== given) {
+    setFrom(given);
+    setTyped({});
+    setTaken({});
+  }
+
+  const standing = (field: Field): string => taken[field] ?? ((follows && text[field]) || given[field] || '');
   const fields: Fields = {};
   const says: Partial<Record<Field, string>> = {};
   for (const field of FIELDS) {
@@ -42,12 +51,12 @@ export function useBriefValues(of: {
     if (stood !== '') fields[field] = stood;
     const said = text[field];
     const now = typed[field]?.now ?? stood;
-    if (watches && said !== undefined && !NOT_SAID.includes(field) && !isSame(field, said, now))
-      says[field] = said;
+    if (watches && said && !NOT_SAID.includes(field) && !isSame(field, said, now)) says[field] = said;
   }
   return {
     fields,
     says,
+    turns,
     /** Of what the text leaves unsaid, what still stands as it was filled in. */
     usualOf: (like: Usual['like']): Usual['like'] =>
       Object.fromEntries(
@@ -67,6 +76,7 @@ export function useBriefValues(of: {
       const said = text[field];
       if (said === undefined) return;
       setTaken((before) => ({ ...before, [field]: said }));
+      setTurns((before) => ({ ...before, [field]: (before[field] ?? 0) + 1 }));
       setTyped(({ [field]: _, ...rest }) => rest);
     },
   };
