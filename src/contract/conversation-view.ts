@@ -1,4 +1,4 @@
-import type { Side } from '@/core/brief/part-played';
+import type { Side } from '@/core/brief/brief';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
 import type { Doc } from '@/core/document/nodes';

@@ -1,4 +1,4 @@
-import type { Side } from '@/core/brief/part-played';
+import type { Side } from '@/core/brief/brief';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { Doc } from '@/core/document/nodes';

@@ -197,3 +197,26 @@ test('a course goes out as a cartridge and comes in again', async ({ page }) => 
   await page.goto(DESK);
   await expect(page.getByRole('region', { name: 'What needs you' })).toContainText('prompts wait');
 });
+
+test('what is written before the scripts have come is still there when they have', async ({ browser }) => {
+  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterAs(page, 'Dr. Maren Holt', DESK);
+  let come = () => {};
+  const scripts = new Promise<void>((done) => (come = done));
+  await page.route('**/_next/static/**/*.js*', async (route) => {
+    await scripts;
+    await route.continue();
+  });
+  await page.goto(`${DESK}/syllabus`, { waitUntil: 'commit' });
+  const words = page.getByLabel('In your own words');
+  await words.fill('Written on a slow line.');
+  come();
+  await expect
+    .poll(() => words.evaluate((field) => Object.keys(field).some((key) => key.startsWith('__reactProps'))))
+    .toBe(true);
+  await expect(words).toHaveValue('Written on a slow line.');
+  await page.getByRole('button', { name: 'Keep the syllabus' }).click();
+  await expect(said(page, 'The syllabus is kept')).toBeVisible();
+  await page.goto('/courses/geo-115/syllabus');
+  await expect(page.getByText('Written on a slow line.')).toBeVisible();
+});

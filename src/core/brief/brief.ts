@@ -55,6 +55,9 @@ const writing = {
   countQuoted: z.boolean().default(false),
 };
 
+/** The first or the second of two sides. */
+export type Side = 1 | 2;
+
 const sideName = z.string().trim().min(1).max(60);
 
 export const briefSchema = z.strictObject({

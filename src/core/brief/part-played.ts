@@ -1,8 +1,5 @@
 import type { CountingRules } from '../counting/types';
-import type { Brief } from './brief';
-
-/** The first or the second of two sides. */
-export type Side = 1 | 2;
+import type { Brief, Side } from './brief';
 
 /** What was given to one student in a discussion: a side to take, and to lead it. */
 export type PartPlayed = { side: Side | null; leads: boolean };

@@ -1,8 +1,7 @@
-import type { CheckId } from '../brief/brief';
+import type { CheckId, Side } from '../brief/brief';
 import type { Deadline } from '../deadlines/late';
 import type { Schedule } from '../deadlines/schedule';
 import type { Instant, PersonId, PostId } from '../ids';
-import type { Side } from '../brief/part-played';
 
 export type PostKind = 'response' | 'reply';
 

@@ -1,5 +1,5 @@
-import type { Brief } from '@/core/brief/brief';
-import { briefFor, NO_PART, type PartPlayed, type Side } from '@/core/brief/part-played';
+import type { Brief, Side } from '@/core/brief/brief';
+import { briefFor, NO_PART, type PartPlayed } from '@/core/brief/part-played';
 import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {

@@ -1,5 +1,5 @@
+import type { Side } from '@/core/brief/brief';
 import type { CheckFigure } from '@/core/checks/types';
-import type { Side } from '@/core/brief/part-played';
 import type { Addressed, PostKind } from '@/core/counting/types';
 import {
   discussionId,

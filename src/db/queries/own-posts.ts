@@ -1,5 +1,5 @@
+import type { Side } from '@/core/brief/brief';
 import type { SharedText } from '@/core/posts/shared-text';
-import type { Side } from '@/core/brief/part-played';
 import type { OwnPost } from '@/core/counting/types';
 import {
   discussionId,

@@ -1,4 +1,5 @@
-import type { PartPlayed, Side } from '@/core/brief/part-played';
+import type { Side } from '@/core/brief/brief';
+import type { PartPlayed } from '@/core/brief/part-played';
 import { personId, type CourseId, type DiscussionId, type PersonId } from '@/core/ids';
 import type { Db } from '../connection';
 

@@ -1,4 +1,4 @@
-import type { Side } from '@/core/brief/part-played';
+import type { Side } from '@/core/brief/brief';
 import type { PostKind } from '@/core/counting/types';
 import {
   instant,

@@ -1,5 +1,5 @@
+import type { Side } from '@/core/brief/brief';
 import { z } from 'zod';
-import type { Side } from '@/core/brief/part-played';
 import { dealLeads, dealSides } from '@/core/desk/groups';
 import { resolveSchedule } from '@/core/deadlines/schedule';
 import type { PersonId } from '@/core/ids';
