@@ -18,6 +18,17 @@ visitEach(
     ['how the course does it', '/courses/geo-115/desk/settings'],
     ['announcements, for who writes them', '/courses/geo-115/announcements'],
     ['writing a prompt', '/courses/geo-115/desk/new'],
+    ['a prompt beside its brief', '/courses/geo-115/desk/geo-115-w7/rules'],
+    ['a discussion as a student sees it', '/courses/geo-115/desk/geo-115-w7/as-student'],
+    ['a draft that was handed over', '/courses/geo-115/desk/geo-115-w5'],
+    ['groups', '/courses/geo-115/desk/groups'],
+    ['the syllabus as it is written', '/courses/geo-115/desk/syllabus'],
+    ['in and out', '/courses/geo-115/desk/cartridge'],
+    [
+      'other dates, asked about',
+      '/courses/geo-115/desk/geo-115-w6/dates?opens=2026-10-12T06:00&responseDue=2026-10-12T10:00&repliesDue=2026-10-18T23:59',
+    ],
+    ['what was changed in a prompt', '/discussions/geo-115-w6/prompt/changes'],
   ],
   'Dr. Maren Holt',
 );
