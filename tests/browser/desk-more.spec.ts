@@ -64,3 +64,27 @@ test('a prompt is set to show itself, and says so on the sheet', async ({ page }
   await expect(page.getByText('it shows itself then')).toBeVisible();
   await expect(page.getByText('shown to students from Mon 2 Nov, 08:00').first()).toBeVisible();
 });
+
+test('a form that was refused comes back with what was written in it', async ({ page }) => {
+  await enterAs(page, 'Dr. Maren Holt', '/courses/geo-115/announcements');
+  await page.getByLabel('Title').fill('The walk is off');
+  await page.getByLabel('Text').fill('The river is over the path.\nWe meet in Room 2.11.');
+  await page.getByLabel('When, by the course’s clock').fill('next week');
+  await page.getByRole('button', { name: /^Announce to everybody/u }).click();
+  await expect(page.getByText('The date is no time.')).toBeVisible();
+  await expect(page.getByLabel('Text')).toHaveValue('The river is over the path.\nWe meet in Room 2.11.');
+  await expect(page.getByLabel('Title')).toHaveValue('The walk is off');
+  await page.getByLabel('When, by the course’s clock').fill('');
+  await page.getByRole('button', { name: /^Announce to everybody/u }).click();
+  await expect(page.getByText('The walk is off')).toBeVisible();
+  await expect(page.getByLabel('Title')).toHaveValue('');
+
+  // Of many alike the one that was sent, with whom was chosen.
+  await page.goto(`${DESK}/class`);
+  await page.getByRole('checkbox', { name: 'Imani Okoro' }).check();
+  await page.getByText('More time in one discussion').click();
+  await page.getByRole('button', { name: 'Give more time' }).click();
+  await expect(page.getByText('Say until when')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: 'Imani Okoro' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Noor Vasquez' })).not.toBeChecked();
+});

@@ -70,7 +70,7 @@ export function Announcements(props: {
   return (
     <div className="grid gap-5">
       {props.problem ? (
-        <p role="status" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
+        <p role="status" data-refused="" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
           {props.problem}
         </p>
       ) : null}

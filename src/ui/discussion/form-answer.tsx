@@ -45,6 +45,7 @@ export function FormAnswer({ code, zone }: { code: string | null; zone: string }
   return (
     <p
       role="status"
+      data-refused={good ? undefined : ''}
       className={`mb-2 rounded-control px-3 py-2 font-medium ${good ? 'bg-pine-tint' : 'bg-brick-tint'}`}
     >
       {good ?? formFailure(code, zone)}

@@ -6,6 +6,7 @@ export function AnswerLine({ answer }: { answer: Answer | null }) {
   return (
     <p
       role="status"
+      data-refused={answer.good ? undefined : ''}
       className={`rounded-control px-3 py-2 font-medium ${answer.good ? 'bg-pine-tint' : 'bg-brick-tint'}`}
     >
       {answer.text}

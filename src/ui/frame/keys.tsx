@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { takeEarly } from './early';
+import { rememberForm, restoreForm } from './form-memory';
 
 // The list is fetched when it is first asked for.
 const KeyList = dynamic(() => import('./key-list').then((m) => m.KeyList), { ssr: false });
@@ -65,6 +66,13 @@ export function Keys() {
       if (e.ctrlKey || e.metaKey || e.altKey || inField(e.target)) return;
       if (act(e)) e.preventDefault();
     };
+    restoreForm(document.querySelector('[data-refused]') !== null);
+    const onSubmit = (e: SubmitEvent) => {
+      // What a script of ours sends keeps its own words.
+      if (e.target instanceof HTMLFormElement && e.target.method === 'post' && !e.defaultPrevented)
+        rememberForm(e.target);
+    };
+    document.addEventListener('submit', onSubmit);
     const early = takeEarly();
     early.pressed.forEach(act);
     // What opens by being pressed down hears that first.
@@ -74,7 +82,10 @@ export function Keys() {
     });
     // Before the editor, which would break a line.
     document.addEventListener('keydown', onKey, true);
-    return () => document.removeEventListener('keydown', onKey, true);
+    return () => {
+      document.removeEventListener('keydown', onKey, true);
+      document.removeEventListener('submit', onSubmit);
+    };
   }, [router]);
   return open ? <KeyList onClose={() => setOpen(false)} /> : null;
 }

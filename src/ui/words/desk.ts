@@ -26,7 +26,7 @@ const TROUBLES: Record<string, string> = {
   'groups-stay':
     'Somebody has shared something in it: whether it is held in groups stays as it is. Nothing was changed; the rest can be.',
   holidays:
-    'A line of the holidays cannot be read. Write each like 2026-10-26 to 2026-10-30 Reading week. Nothing was changed; Back has what you wrote.',
+    'A line of the holidays cannot be read. Write each like 2026-10-26 to 2026-10-30 Reading week. Nothing was changed, and nothing you wrote is lost.',
   'no-reason': 'Say why in a sentence: the student reads it. Nothing was changed.',
   'not-between': 'That moment is before the discussion opened, or still to come. Nothing was changed.',
   'answered-gone': 'The post it answers is gone, so it cannot count as a reply to it. Nothing was changed.',
@@ -35,7 +35,7 @@ const TROUBLES: Record<string, string> = {
   'group-in-use': 'There are posts in this group, so it stays. Nothing was changed.',
   'too-many-groups': 'There are a hundred groups already. Nothing was changed.',
   nobody: 'Choose whom first. Nothing was changed.',
-  unwritten: 'A title and a text are needed, so nothing was sent. Go Back to find what you wrote.',
+  unwritten: 'A title and a text are needed, so nothing was sent. Nothing you wrote is lost.',
   'no-student': 'That is no student of this course. Nothing was changed.',
   'no-dates': 'Say until when: for the response, for the replies, or both. Nothing was changed.',
   'not-found': 'That is not there any more. Nothing was changed.',

@@ -16,9 +16,9 @@ const PROBLEMS: Record<string, string> = {
   'taken-back': 'Taken back: it will not go out.',
   'gone-out': 'It had gone out already, so it stays.',
   'no-time':
-    'The date is no time. Write it like 2026-10-15 23:59. Nothing was announced; go Back to find what you wrote.',
+    'The date is no time. Write it like 2026-10-15 23:59. Nothing was announced, and nothing you wrote is lost.',
   empty:
-    'Nothing was announced: it needs a title (at most 200 characters) and a text (at most 10,000). Go Back to find what you wrote.',
+    'Nothing was announced: it needs a title (at most 200 characters) and a text (at most 10,000). Nothing you wrote is lost.',
 };
 
 export default async function AnnouncementsPage({ params, searchParams }: Props) {
