@@ -122,6 +122,7 @@ export const promptChangesAt = address('/discussions/:slug/prompt/changes');
 export const deskAt = address('/courses/:course/desk');
 export const deskWeekAt = address('/courses/:course/desk/weeks');
 export const deskTakeOverAt = address('/courses/:course/desk/take-over');
+export const deskTakeOneAt = address('/courses/:course/desk/take-one');
 export const deskClassAt = address('/courses/:course/desk/class');
 export const deskClassActAt = address('/courses/:course/desk/class/act');
 export const deskCartridgeAt = address('/courses/:course/desk/cartridge');

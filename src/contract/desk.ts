@@ -40,7 +40,12 @@ export type DeskWeek = {
 
 /** What of a course needs who teaches it. */
 export type Need =
-  | { kind: 'time' | 'handed' | 'reports' | 'unanswered' | 'silent'; slug: string; title: string; n: number }
+  | {
+      kind: 'time' | 'handed' | 'reports' | 'differs' | 'unanswered' | 'silent';
+      slug: string;
+      title: string;
+      n: number;
+    }
   | {
       kind: 'trouble';
       place: { kind: 'discussions' | 'readings'; slug: string };
@@ -60,6 +65,8 @@ export type Term = {
   waiting: { id: string; source: string; takenAt: number; opening: string }[];
   /** Other courses one teaches, which an empty one can take over. */
   others: { slug: string; name: string }[];
+  /** Discussions of all courses one teaches, of which one or its week can be taken here. */
+  sources: { slug: string; name: string }[];
   /** When a week after the last would begin. */
   nextStart: string;
 };

@@ -38,6 +38,7 @@ import * as groups from './migrations/0035_groups';
 import * as promptVersions from './migrations/0036_prompt_versions';
 import * as handedOver from './migrations/0037_handed_over';
 import * as syllabusSigned from './migrations/0038_syllabus_signed';
+import * as textDiffers from './migrations/0039_text_differs';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -78,6 +79,7 @@ const MIGRATIONS = {
   '0036_prompt_versions': promptVersions,
   '0037_handed_over': handedOver,
   '0038_syllabus_signed': syllabusSigned,
+  '0039_text_differs': textDiffers,
 };
 type Name = keyof typeof MIGRATIONS;
 

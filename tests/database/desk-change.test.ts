@@ -3,6 +3,7 @@ import type { Fields } from '@/core/outside/fields';
 import { actOnDesk, datesPage } from '@/server/desk/discussion';
 import { changeRules, rulesPage } from '@/server/desk/prompts';
 import { changeMaterial, materialPage } from '@/server/courses/material';
+import { moveTerm, termPage } from '@/server/desk/term';
 import { promptChanges } from '@/server/discussions/prompt-versions';
 import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
@@ -171,4 +172,41 @@ describe('dates of an open discussion', () => {
       ['responseDue'],
     ]);
   });
+});
+
+describe('a term that is moved', () => {
+  it('tells the class, and leaves what single students were given where it is, where that is asked for', async () => {
+    const { rafi } = world.people;
+    await actOnDesk(at('Tue 10:00'), holt(), GEO, OPEN, {
+      act: 'extend',
+      people: [rafi.id],
+      responseDue: '2026-10-16T12:00',
+      repliesDue: '',
+      reason: '',
+    });
+    expect(
+      await moveTerm(at('Wed 09:00'), holt(), GEO, { from: 6, weeks: 1, extensions: 'stay' }),
+    ).toMatchObject({
+      ok: true,
+    });
+    const [x] = await db('extensions').select('response_due');
+    expect(x.response_due).toBe('2026-10-16T12:00');
+    const told = await promptChanges(at('Wed 10:00'), rafi, OPEN);
+    expect(told.ok && told.value.changes[0]?.rules.map((r) => r.field)).toEqual([
+      'responseDue',
+      'repliesDue',
+    ]);
+  });
+});
+
+it('what a text says otherwise than the rules needs the staff, until it is settled', async () => {
+  const needs = async () => {
+    const term = await termPage(at('Wed 12:00'), holt(), GEO);
+    return term.ok ? term.value.needs.filter((n) => n.kind === 'differs') : [];
+  };
+  const doc = text('Write at least 300 words. Reply to three classmates.');
+  expect((await change({ 'response.words.min': '200' }, { doc })).ok).toBe(true);
+  expect(await needs()).toMatchObject([{ slug: OPEN, n: 1 }]);
+  expect((await change({ 'response.words.min': '300' })).ok).toBe(true);
+  expect(await needs()).toEqual([]);
 });

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { announce, announcementsPage, takeBackAnnouncement } from '@/server/courses/announcements';
 import { actOnClass, classPage, type ClassAct } from '@/server/desk/class';
+import { moveWeeks } from '@/db/queries/desk';
 import { moveTerm } from '@/server/desk/term';
 import { yourPart } from '@/server/discussions/your-part';
 import { thisWeek } from '@/server/week/this-week';
@@ -85,7 +86,7 @@ describe('more time all term', () => {
     expect(await due(kwame, OPEN)).toEqual(others);
     await moveTerm(at('Tue 10:00'), world.people.holt, GEO, { from: 1, weeks: 1 });
     expect((await due(rafi, OPEN)).response - (await due(kwame, OPEN)).response).toBe(86_400_000);
-    await moveTerm(at('Tue 10:00'), world.people.holt, GEO, { from: 1, weeks: -1 });
+    await moveWeeks(db, world.course, { from: 1, weeks: -1, extensions: 'along' });
     await act({ act: 'no-hours', people: [rafi.id] });
     expect(await due(rafi, OPEN)).toEqual(usual);
   });

@@ -7,6 +7,7 @@ import type { Actor } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';
 import { conversation } from '@/server/discussions/conversation';
 import { listDiscussions } from '@/server/discussions/list';
+import { moveWeeks } from '@/db/queries/desk';
 import { askForTime } from '@/server/discussions/more-time';
 import { responseRoom } from '@/server/discussions/response-room';
 import { actOnDesk, deskPage, type DeskAct } from '@/server/desk/discussion';
@@ -267,7 +268,11 @@ describe('dates', () => {
       dates: { responseDue: '2026-10-22T23:59', repliesDue: '2026-10-25T23:59' },
       leaves: [{ name: 'Kwame Sorley', responseDue: '2026-10-24T12:00', reason: 'a train' }],
     });
-    expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 6, weeks: -1 })).toMatchObject({ ok: true });
+    // What somebody has shared in is not moved earlier all at once.
+    expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 6, weeks: -1 })).toMatchObject({
+      failure: { code: 'shared-earlier' },
+    });
+    await moveWeeks(db, world.course, { from: 6, weeks: -1, extensions: 'along' });
     expect(await moveTerm(at('Tue 10:00'), holt(), GEO, { from: 40, weeks: 1 })).toMatchObject({ ok: false });
   });
 });

@@ -9,6 +9,8 @@ export type DeskFigures = {
   showAt: Instant | null;
   /** Students who ask for more time. */
   asking: number;
+  /** In how many things its text says other than its brief. */
+  differs: number;
   /** Drafts and notes that somebody has begun in it: how many, and nothing of them. */
   begun: number;
 };
@@ -21,6 +23,7 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
       'd.id',
       'd.shown',
       'd.show_at',
+      'd.text_differs',
       db.raw(
         '(select count(*) from posts p where p.course_id = d.course_id and p.discussion_id = d.id) as posts',
       ),
@@ -41,6 +44,7 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
         shown: r.shown as boolean,
         showAt: r.show_at === null ? null : instant(r.show_at),
         asking: Number(r.asking),
+        differs: r.text_differs as number,
         begun: Number(r.begun),
       },
     ]),
@@ -118,6 +122,10 @@ export const showDiscussionsDue = (db: Db, now: Instant) =>
     .where('show_at', '<=', timestamptz(now))
     .update({ shown: true, show_at: null });
 
+/** Notes in how many things a prompt's text says other than its brief. */
+export const setTextDiffers = (db: Db, course: CourseId, id: DiscussionId, n: number) =>
+  db('discussions').where({ course_id: course, id }).update({ text_differs: n });
+
 export const deleteDiscussion = (db: Db, course: CourseId, id: DiscussionId) =>
   db('discussions').where({ course_id: course, id }).delete();
 
@@ -186,8 +194,23 @@ export async function dropLeave(db: Db, { course, discussion }: Place, people: r
       .delete();
 }
 
-/** Moves the weeks of a course from one on, with all their discussions and what was given to single students, by whole weeks. */
-export async function moveWeeks(db: Db, course: CourseId, from: number, weeks: number): Promise<number> {
+/** Whether somebody has shared something in a week from this one on. */
+export const isSharedFrom = async (db: Db, course: CourseId, from: number): Promise<boolean> =>
+  (await db('posts as p')
+    .join('discussions as d', 'd.id', 'p.discussion_id')
+    .where('d.course_id', course)
+    .where('d.week', '>=', from)
+    .first('p.id')) !== undefined;
+
+/**
+ * Moves the weeks of a course from one on, with all their discussions, by whole weeks; what was given to single students moves along or
+ * stays.
+ */
+export async function moveWeeks(
+  db: Db,
+  course: CourseId,
+  { from, weeks, extensions }: { from: number; weeks: number; extensions: 'along' | 'stay' },
+): Promise<number> {
   const by = `${7 * weeks} days`;
   const moved = await db('weeks')
     .where({ course_id: course })
@@ -201,6 +224,7 @@ export async function moveWeeks(db: Db, course: CourseId, from: number, weeks: n
       response_due: db.raw('response_due + ?::interval', [by]),
       replies_due: db.raw('replies_due + ?::interval', [by]),
     });
+  if (extensions === 'stay') return moved;
   await db.raw(
     `update extensions x set response_due = x.response_due + ?::interval, replies_due = x.replies_due + ?::interval
      from discussions d where d.course_id = x.course_id and d.id = x.discussion_id and d.course_id = ? and d.week >= ?`,

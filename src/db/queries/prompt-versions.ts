@@ -26,6 +26,16 @@ export type PromptVersion = {
   by: string | null;
 };
 
+const keep = (db: Db, by: PersonId, now: Instant, which: string, bindings: readonly (string | number)[]) =>
+  db.raw(
+    `insert into prompt_versions
+       (course_id, discussion_id, n, title, prompt, files, brief, late, opens, response_due, replies_due, until, by_person)
+     select d.course_id, d.id, 1 + coalesce((select max(n) from prompt_versions v where v.discussion_id = d.id), 0),
+       d.title, d.prompt, d.files, d.brief, d.late, d.opens, d.response_due, d.replies_due, ?::timestamptz, ?
+     from discussions d where d.course_id = ? and ${which} and d.shown`,
+    [timestamptz(now), by, ...bindings],
+  );
+
 /** Keeps what a discussion asks for as it stands now, before it is changed; nothing of one that the class does not see. */
 export async function keepPromptVersion(
   db: Db,
@@ -33,14 +43,17 @@ export async function keepPromptVersion(
   by: PersonId,
   now: Instant,
 ) {
-  await db.raw(
-    `insert into prompt_versions
-       (course_id, discussion_id, n, title, prompt, files, brief, late, opens, response_due, replies_due, until, by_person)
-     select d.course_id, d.id, 1 + coalesce((select max(n) from prompt_versions v where v.discussion_id = d.id), 0),
-       d.title, d.prompt, d.files, d.brief, d.late, d.opens, d.response_due, d.replies_due, ?::timestamptz, ?
-     from discussions d where d.course_id = ? and d.id = ? and d.shown`,
-    [timestamptz(now), by, course, discussion],
-  );
+  await keep(db, by, now, 'd.id = ?', [course, discussion]);
+}
+
+/** The same of every discussion of a course from a week on. */
+export async function keepPromptVersions(
+  db: Db,
+  { course, from }: { course: CourseId; from: number },
+  by: PersonId,
+  now: Instant,
+) {
+  await keep(db, by, now, 'd.week >= ?', [course, from]);
 }
 
 /** Everything a discussion asked for before, oldest first. */

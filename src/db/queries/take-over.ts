@@ -1,12 +1,33 @@
-import type { CourseId, PersonId } from '@/core/ids';
+import type { Knex } from 'knex';
+import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
 import type { Db } from '../connection';
 
 /** What is carried from one course into another: nobody's words but those of its staff. */
 export type TakenOver = { weeks: number; discussions: number; readings: number };
 
-type Way = { from: CourseId; to: CourseId; days: number; by: PersonId };
+type Way = {
+  from: CourseId;
+  to: CourseId;
+  days: number;
+  by: PersonId;
+  /** Only one week, or one discussion of it, into this week of the other. */
+  only?: { week: number; discussion: DiscussionId | null; into: number };
+};
 /** New names: in addresses, free of others, and of rows. */
 type Naming = { slug: (wanted: string) => Promise<string>; id: () => string };
+
+/** What of a table goes along: everything of the course, or of one week. */
+const going =
+  ({ only }: Way) =>
+  (q: Knex.QueryBuilder) =>
+    only ? q.where({ week: only.week }) : q;
+const goingDiscussions =
+  ({ only }: Way) =>
+  (q: Knex.QueryBuilder) => {
+    if (only) q.where({ week: only.week });
+    if (only?.discussion) q.where({ id: only.discussion });
+  };
+const weekIn = ({ only }: Way, week: number) => only?.into ?? week;
 
 /** The weeks, so many days later. */
 async function takeWeeks(tx: Db, way: Way): Promise<number> {
@@ -19,18 +40,19 @@ async function takeWeeks(tx: Db, way: Way): Promise<number> {
 }
 
 /** Files that readings and prompts carry are the new course's as well, each under a name of its own: the content is one. */
-async function takeFiles(tx: Db, { from, to, by }: Way, naming: Naming): Promise<Map<string, string>> {
-  const ids: string[] = await tx('files as f')
-    .where('f.course_id', from)
-    .whereNotNull('f.sha256')
-    .where((q) =>
-      q
-        .whereRaw('exists (select 1 from readings r where r.course_id = f.course_id and f.id = any(r.files))')
-        .orWhereRaw(
-          'exists (select 1 from discussions d where d.course_id = f.course_id and f.id = any(d.files))',
-        ),
-    )
-    .pluck('f.id');
+async function takeFiles(tx: Db, way: Way, naming: Naming): Promise<Map<string, string>> {
+  const { from, to, by, only } = way;
+  const carried: string[][] = [
+    ...(only?.discussion
+      ? []
+      : await tx('readings').where({ course_id: from }).modify(going(way)).pluck('files')),
+    ...(await tx('discussions').where({ course_id: from }).modify(goingDiscussions(way)).pluck('files')),
+  ];
+  const ids: string[] = await tx('files')
+    .where({ course_id: from })
+    .whereIn('id', [...new Set(carried.flat())])
+    .whereNotNull('sha256')
+    .pluck('id');
   const names = new Map(ids.map((id) => [id, naming.id()]));
   for (const [old, id] of names) {
     await tx.raw(
@@ -57,14 +79,18 @@ const renamed = (doc: unknown, names: ReadonlyMap<string, string>): string | nul
 const renamedAll = (ids: readonly string[], names: ReadonlyMap<string, string>) =>
   ids.flatMap((id) => names.get(id) ?? []);
 
-async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string, string>, naming: Naming) {
-  const rows = await tx('readings').where({ course_id: from }).orderBy(['week', 'position']);
+async function takeReadings(tx: Db, way: Way, names: ReadonlyMap<string, string>, naming: Naming) {
+  const { from, to } = way;
+  const rows = await tx('readings')
+    .where({ course_id: from })
+    .modify(going(way))
+    .orderBy(['week', 'position']);
   for (const row of rows) {
     await tx('readings').insert({
       course_id: to,
       id: naming.id(),
       slug: await naming.slug(row.slug),
-      week: row.week,
+      week: weekIn(way, row.week),
       position: row.position,
       title: row.title,
       author: row.author,
@@ -79,14 +105,17 @@ async function takeReadings(tx: Db, { from, to }: Way, names: ReadonlyMap<string
 }
 
 async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, string>, naming: Naming) {
-  const rows = await tx('discussions').where({ course_id: way.from }).orderBy(['week', 'slug']);
+  const rows = await tx('discussions')
+    .where({ course_id: way.from })
+    .modify(goingDiscussions(way))
+    .orderBy(['week', 'slug']);
   for (const row of rows) {
     const id = naming.id();
     await tx('discussions').insert({
       course_id: way.to,
       id,
       slug: await naming.slug(row.slug),
-      week: row.week,
+      week: weekIn(way, row.week),
       title: row.title,
       prompt: renamed(row.prompt, names),
       brief: JSON.stringify(row.brief),
@@ -120,7 +149,7 @@ export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenO
     way,
   );
   await tx.raw(
-    `insert into syllabi (course_id, syllabus, changed_at) select :to, syllabus, changed_at from syllabi where course_id = :from
+    `insert into syllabi (course_id, syllabus, changed_at, to_sign) select :to, syllabus, changed_at, to_sign from syllabi where course_id = :from
      on conflict do nothing`,
     way,
   );
@@ -129,6 +158,29 @@ export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenO
     way,
   );
   return { weeks, readings, discussions };
+}
+
+/**
+ * Carries one week of a course into a week of another that has no readings and files yet, or one of its discussions: as many days later
+ * as the two weeks lie apart.
+ */
+export async function takePiece(
+  tx: Db,
+  way: Way & { only: NonNullable<Way['only']> },
+  naming: Naming,
+): Promise<Omit<TakenOver, 'weeks'>> {
+  const { only, from, to } = way;
+  const names = await takeFiles(tx, way, naming);
+  const readings = only.discussion ? 0 : await takeReadings(tx, way, names, naming);
+  const discussions = await takeDiscussions(tx, way, names, naming);
+  if (!only.discussion)
+    await tx.raw(
+      `insert into week_files (course_id, id, week, position, name, title, media_type, content)
+       select :to, gen_random_uuid(), :into, position, name, title, media_type, content
+       from week_files where course_id = :from and week = :week`,
+      { to, from, into: only.into, week: only.week },
+    );
+  return { readings, discussions };
 }
 
 /** Whether a name in addresses is taken, by a discussion or a reading. */

@@ -16,6 +16,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { sanitiseEmbeds } from '../embeds/resolve';
 import { enterReading } from '../notes/notes';
+import { noteDifferences } from '../desk/differences';
 import { sha256 } from '../posts/fingerprint';
 import { sanitiseFiles } from '../posts/sanitise';
 
@@ -49,6 +50,7 @@ async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Ent
         if (!course.outside)
           await keepPromptVersion(tx, { course: course.id, discussion: id }, actor.id, deps.now);
         await replacePrompt(tx, { id, brief, outside: course.outside }, doc);
+        if (!course.outside) await noteDifferences(deps, tx, actor, course.id, which.slug);
       },
       courseSlug: course.slug,
       zone: record.timetable.zone,

@@ -30,6 +30,7 @@ import type { Actor, Deps } from '../deps';
 import { isWithoutReply } from '../discussions/lines';
 import { loadedFrom, stands } from '../discussions/loaded-conversation';
 import { consequencesOf, type Touches } from './consequences';
+import { noteDifferences } from './differences';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
 import { people, reason, when } from './fields';
 import { handedIn } from './handed';
@@ -195,6 +196,7 @@ export async function actOnDesk(
           return fail({ code: 'touches' as const, touched, stamp });
         await keepPromptVersion(tx, place, actor.id, deps.now);
         await setDates(tx, course.id, record.id, dates.value);
+        await noteDifferences(deps, tx, actor, course.id, name);
         return ok(null);
       }
       case 'extend': {

@@ -7,7 +7,14 @@ import { enterCourse, type EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 
 /** Of a discussion that was made in this very moment. */
-export const NO_FIGURES: DeskFigures = { posts: 0, shown: true, showAt: null, asking: 0, begun: 0 };
+export const NO_FIGURES: DeskFigures = {
+  posts: 0,
+  shown: true,
+  showAt: null,
+  asking: 0,
+  differs: 0,
+  begun: 0,
+};
 
 /** The door to a course's desk: to whoever does not teach the course there is none. */
 export async function enterDesk(

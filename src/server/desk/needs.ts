@@ -6,7 +6,15 @@ import { deskNeeds } from '@/db/queries/desk-needs';
 import { openHandedCounts } from '@/db/queries/handed-over';
 import { openTroubles } from '@/db/queries/troubles';
 
-type Shown = { id: DiscussionId; slug: string; title: string; shown: boolean; asking: number; open: boolean };
+type Shown = {
+  id: DiscussionId;
+  slug: string;
+  title: string;
+  shown: boolean;
+  asking: number;
+  differs: number;
+  open: boolean;
+};
 
 /**
  * What of a course needs who teaches it: asked and waiting first, then what is broken, then posts nobody has answered and students who have
@@ -25,10 +33,8 @@ export async function needsOf(
     openHandedCounts(db, course),
   ]);
   const of = (d: Shown) => counts.get(d.id) ?? { reports: 0, silent: 0, unanswered: 0 };
-  const each = (
-    kind: 'time' | 'handed' | 'reports' | 'unanswered' | 'silent',
-    n: (d: Shown) => number,
-  ): Need[] => shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
+  const each = (kind: Extract<Need, { slug: string; n: number }>['kind'], n: (d: Shown) => number): Need[] =>
+    shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
   return [
     ...each('handed', (d) => handed.get(d.id) ?? 0),
     ...each('time', (d) => d.asking),
@@ -46,6 +52,7 @@ export async function needsOf(
           ]
         : [];
     }),
+    ...each('differs', (d) => d.differs),
     ...each('unanswered', (d) => (d.open ? of(d).unanswered : 0)),
     ...each('silent', (d) => (d.open ? of(d).silent : 0)),
     ...(waiting ? [{ kind: 'waiting' as const, n: waiting }] : []),

@@ -28,6 +28,7 @@ import { takeIn, type IntakeTrouble, type TakeInFailure } from '../outside/take-
 import type { BroughtFile } from '../formats/read-file';
 import { sha256 } from '../posts/fingerprint';
 import { consequencesOf, type Touches } from './consequences';
+import { noteDifferences } from './differences';
 import { discussionOnDesk, enterDesk } from './enter';
 import { freeName, plainName } from './names';
 
@@ -133,6 +134,7 @@ export async function makeDiscussion(
     };
     await insertDiscussion(tx, place, doc.value, rules, { name: intake.source, whole: intake.whole });
     await deleteIntakeFor(tx, course.id, id);
+    await noteDifferences(deps, tx, actor, course.id, name);
     return ok({ slug: name });
   });
 }
@@ -243,6 +245,7 @@ export async function changeRules(
     const { number } = await weekOnDesk(tx, course, rules);
     await replacePrompt(tx, { id: record.id, brief, outside: false }, doc.value);
     await updateDiscussion(tx, { ...place, week: number }, doc.value, rules);
+    await noteDifferences(deps, tx, actor, course.id, name);
     return ok({ slug: name });
   });
 }

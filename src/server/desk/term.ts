@@ -15,10 +15,12 @@ import {
   deleteEmptyWeek,
   deskFigures,
   insertWeek,
+  isSharedFrom,
   moveWeeks,
   updateWeek,
   type DeskFigures,
 } from '@/db/queries/desk';
+import { keepPromptVersions } from '@/db/queries/prompt-versions';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { intakesFor } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
@@ -73,7 +75,7 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
-  const [weeks, all, figures, students, waiting, holidays, { readings, records }] = await Promise.all([
+  const [weeks, all, figures, students, waiting, holidays, { readings, everywhere }] = await Promise.all([
     weeksOf(deps.db, course.id),
     coursesOf(deps.db, actor.id),
     deskFigures(deps.db, course.id),
@@ -82,16 +84,25 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
     holidaysIn(deps.db, course.id),
     askTogether(deps.db, {
       readings: readingsOf(deps.db, course.id, actor.id),
-      records: discussionsOf(deps.db, actor.id, { course: course.id }),
+      everywhere: discussionsOf(deps.db, actor.id),
     }),
   ]);
+  const records = everywhere.filter((r) => r.course.id === course.id);
   const needs = await needsOf(
     deps.db,
     course.id,
     records.map((r) => {
       const schedule = resolveSchedule(r.timetable);
-      const { shown, asking } = figures.get(r.id) ?? NO_FIGURES;
-      return { id: r.id, slug: r.slug, title: r.title, shown, asking, open: isOpenAt(schedule, deps.now) };
+      const { shown, asking, differs } = figures.get(r.id) ?? NO_FIGURES;
+      return {
+        id: r.id,
+        slug: r.slug,
+        title: r.title,
+        shown,
+        asking,
+        differs,
+        open: isOpenAt(schedule, deps.now),
+      };
     }),
     waiting.length,
   );
@@ -114,6 +125,9 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
     others: all
       .filter((c) => isStaff(c.role) && !c.outside && c.id !== course.id)
       .map((c) => ({ slug: c.slug, name: `${c.code} ${c.title}${c.term ? ` · ${c.term}` : ''}` })),
+    sources: everywhere
+      .filter((r) => isStaff(r.role) && !r.course.outside)
+      .map((r) => ({ slug: r.slug, name: `${r.course.code}, week ${r.week.number}: ${r.title}` })),
     nextStart: afterHolidays(holidays, startAfter(weeks, deps, course)),
   });
 }
@@ -169,17 +183,28 @@ export async function dropWeek(
 export const moveSchema = z.object({
   from: z.coerce.number().int().min(1).max(60),
   weeks: z.coerce.number().int().min(-26).max(26),
+  /** What was given to single students. */
+  extensions: z.enum(['along', 'stay']).default('along'),
 });
 
-/** Moves everything from a week on by whole weeks: weekdays and times of the clock stay, and extensions move along. */
+/**
+ * Moves everything from a week on by whole weeks: weekdays and times of the clock stay, and extensions move along or stay. What the class
+ * sees is kept as it was, so that it is told. Nothing is moved earlier that somebody has shared in: that is asked about one by one.
+ */
 export async function moveTerm(
   deps: Deps,
   actor: Actor,
   slug: string,
-  { from, weeks }: z.output<typeof moveSchema>,
-): Promise<Result<null, NotFound>> {
+  move: z.input<typeof moveSchema>,
+): Promise<Result<null, NotFound | { code: 'shared-earlier' }>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
-  const moved = await deps.db.transaction((tx) => moveWeeks(tx, door.value.id, from, weeks));
-  return moved > 0 ? ok(null) : fail({ code: 'not-found' });
+  const course = door.value.id;
+  const { from, weeks, extensions } = moveSchema.parse(move);
+  return deps.db.transaction(async (tx): Promise<Result<null, NotFound | { code: 'shared-earlier' }>> => {
+    if (weeks < 0 && (await isSharedFrom(tx, course, from))) return fail({ code: 'shared-earlier' });
+    await keepPromptVersions(tx, { course, from }, actor.id, deps.now);
+    const moved = await moveWeeks(tx, course, { from, weeks, extensions });
+    return moved > 0 ? ok(null) : fail({ code: 'not-found' });
+  });
 }

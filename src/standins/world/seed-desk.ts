@@ -14,7 +14,9 @@ import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts'
 import { reportTrouble } from '@/server/desk/troubles';
 import { changeSettings } from '@/server/desk/settings';
 import { changeSyllabus, deskSyllabusPage } from '@/server/desk/syllabus';
-import { addWeek, weekSchema } from '@/server/desk/term';
+import { noteDifferences } from '@/server/desk/differences';
+import { enterDesk } from '@/server/desk/enter';
+import { addWeek, termPage, weekSchema } from '@/server/desk/term';
 
 import { GEO } from './geo';
 import { CLASSES } from './people';
@@ -113,6 +115,14 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   await addGroups({ deps, actor, idOf }, made.value.slug);
   await addSigning({ deps, actor, idOf });
   await addHanded({ deps, actor, idOf });
+  // What the prompts of the world say otherwise than their briefs is noted as if they had just been changed.
+  for (const { course, by } of SETTINGS) {
+    const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
+    const term = await termPage(deps(0), teacher, course);
+    const all = term.ok ? term.value.weeks.flatMap((w) => w.discussions) : [];
+    const place = await enterDesk(deps(0), teacher, course);
+    if (place.ok) for (const d of all) await noteDifferences(deps(0), db, teacher, place.value.id, d.slug);
+  }
   for (const { course, by, ...said } of SETTINGS) {
     const teacher = { ...actor, id: personId(idOf('person', by)), name: by };
     const done = await changeSettings(deps(40), teacher, course, {

@@ -5,6 +5,7 @@ import {
   deskClassAt,
   deskDiscussionAt,
   deskMendedAt,
+  deskRulesAt,
   moderationLogAt,
   readingAt,
   responseAt,
@@ -50,6 +51,18 @@ function told(need: Exclude<Need, { kind: 'trouble' }>, course: string): Told {
         what: many(n, 'post is reported', 'posts are reported'),
         where: title,
         href: moderationLogAt(slug),
+        verb: 'Settle',
+      };
+    case 'differs':
+      return {
+        n,
+        what: many(
+          n,
+          'thing is said otherwise in a prompt’s text than in its rules',
+          'things are said otherwise in a prompt’s text than in its rules',
+        ),
+        where: title,
+        href: deskRulesAt(course, slug),
         verb: 'Settle',
       };
     case 'unanswered':

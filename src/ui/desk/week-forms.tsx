@@ -1,5 +1,12 @@
 import Link from 'next/link';
-import { deskAwayAt, deskMoveAt, deskPromptAt, deskTakeOverAt, deskWeekAt } from '@/contract/addresses';
+import {
+  deskAwayAt,
+  deskMoveAt,
+  deskPromptAt,
+  deskTakeOneAt,
+  deskTakeOverAt,
+  deskWeekAt,
+} from '@/contract/addresses';
 import type { DeskWeek, Term } from '@/contract/desk';
 import { TextField } from '../people/fields';
 import { moment } from '../words/time';
@@ -55,9 +62,12 @@ export function WeekForm({ course, week }: { course: string; week: DeskWeek }) {
       <form action={deskMoveAt(course)} method="post" className="grid gap-2 border-t border-rule-soft pt-3">
         <input type="hidden" name="from" value={week.number} />
         <p className="text-[13.5px] text-ink-2">
-          Everything from here on moves together: weekdays and times of the clock stay, and extensions move
-          along.
+          Everything from here on moves together: weekdays and times of the clock stay. Students are told.
         </p>
+        <label className="flex items-center gap-2 text-[13.5px]">
+          <input type="checkbox" name="extensions" value="stay" className="size-5 accent-pine" />
+          Extensions of single students stay where they are
+        </label>
         <div className="flex flex-wrap gap-2">
           <button type="submit" name="weeks" value="1" className="btn">
             One week later
@@ -68,6 +78,54 @@ export function WeekForm({ course, week }: { course: string; week: DeskWeek }) {
         </div>
       </form>
     </section>
+  );
+}
+
+/** One prompt, or its week, out of any course one teaches. */
+function TakeOne({ term }: { term: Term }) {
+  const { course, weeks, sources } = term;
+  return (
+    <details className="border-b border-rule-soft px-5 py-4">
+      <summary className="min-h-7 cursor-pointer font-serif text-[18px] font-semibold">
+        Take one you have written
+      </summary>
+      <form action={deskTakeOneAt(course.slug)} method="post" className="mt-2 grid gap-3">
+        <label className="grid gap-1 font-semibold">
+          Prompt
+          <select name="discussion" className="field font-normal">
+            {sources.map((s) => (
+              <option key={s.slug} value={s.slug}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1 font-semibold">
+          What of it
+          <select name="what" className="field font-normal">
+            <option value="prompt">the prompt, with what it asks and its rubric</option>
+            <option value="week">its whole week, with readings and files</option>
+          </select>
+        </label>
+        <label className="grid gap-1 font-semibold">
+          Into
+          <select name="into" className="field font-normal">
+            <option value="">a new week at the end</option>
+            {weeks.map((w) => (
+              <option key={w.number} value={w.number}>
+                week {w.number}: {w.title}
+              </option>
+            ))}
+          </select>
+          <span className="text-[12.5px] font-normal text-ink-2">
+            A whole week always becomes a new one. The class sees nothing before you show it.
+          </span>
+        </label>
+        <button type="submit" className="btn justify-self-start">
+          Take it
+        </button>
+      </form>
+    </details>
   );
 }
 
@@ -134,6 +192,7 @@ export function DeskAside({ term, zone }: { term: Term; zone: string }) {
           </form>
         </section>
       ) : null}
+      {term.sources.length ? <TakeOne term={term} /> : null}
       {next <= 60 ? (
         <section aria-labelledby="add" className="grid gap-3 px-5 py-4">
           <h2 id="add" className="text-[18px]">

@@ -27,6 +27,8 @@ const TROUBLES: Record<string, string> = {
     'Somebody has shared something in it: whether it is held in groups stays as it is. Nothing was changed; the rest can be.',
   holidays:
     'A line of the holidays cannot be read. Write each like 2026-10-26 to 2026-10-30 Reading week. Nothing was changed, and nothing you wrote is lost.',
+  'shared-earlier':
+    'Somebody has shared something in one of these weeks, so they are not moved earlier together. Nothing was changed; single dates can be, and whom that touches is said first.',
   'no-reason': 'Say why in a sentence: the student reads it. Nothing was changed.',
   'not-between': 'That moment is before the discussion opened, or still to come. Nothing was changed.',
   'answered-gone': 'The post it answers is gone, so it cannot count as a reply to it. Nothing was changed.',
@@ -48,6 +50,7 @@ const DONE: Record<string, string> = {
   week: 'The week is added.',
   'taken-over':
     'Taken over: weeks, readings, prompts and files, each on its weekday. Nothing is shown to the class yet.',
+  'taken-one': 'Taken: its deadlines fall on their weekdays here. The class sees nothing before you show it.',
   'week-kept': 'Kept.',
   'week-gone': 'The week is taken away.',
   moved: 'Moved, with every deadline and extension in it.',
