@@ -17,6 +17,18 @@ const isTicked = (f: Field) =>
 const alike = (action: string) =>
   [...document.forms].filter((f) => f.method === 'post' && new URL(f.action).pathname === action);
 
+const sent = new WeakMap<HTMLFormElement, number>();
+/** Within so long the same form pressed again is the same press. */
+const TWICE_MS = 1_500;
+
+/** Whether a form was sent just now and is pressed again; from the first time on it is on its way. */
+export function isBeingSent(form: HTMLFormElement): boolean {
+  const now = performance.now();
+  const before = sent.get(form);
+  sent.set(form, now);
+  return before !== undefined && now - before < TWICE_MS;
+}
+
 /** Remembers a form as it is sent. */
 export function rememberForm(form: HTMLFormElement): void {
   const action = new URL(form.action).pathname;

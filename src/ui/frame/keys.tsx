@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { takeEarly } from './early';
-import { rememberForm, restoreForm } from './form-memory';
+import { isBeingSent, rememberForm, restoreForm } from './form-memory';
 
 // The list is fetched when it is first asked for.
 const KeyList = dynamic(() => import('./key-list').then((m) => m.KeyList), { ssr: false });
@@ -69,8 +69,10 @@ export function Keys() {
     restoreForm(document.querySelector('[data-refused]') !== null);
     const onSubmit = (e: SubmitEvent) => {
       // What a script of ours sends keeps its own words.
-      if (e.target instanceof HTMLFormElement && e.target.method === 'post' && !e.defaultPrevented)
-        rememberForm(e.target);
+      if (!(e.target instanceof HTMLFormElement) || e.target.method !== 'post' || e.defaultPrevented) return;
+      // Pressed twice is sent once.
+      if (isBeingSent(e.target)) e.preventDefault();
+      else rememberForm(e.target);
     };
     document.addEventListener('submit', onSubmit);
     const early = takeEarly();
