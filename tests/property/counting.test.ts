@@ -5,23 +5,12 @@ import { sealFor } from '@/core/counting/seal';
 import { previewVerdict } from '@/core/counting/preview';
 import { summarise } from '@/core/counting/summary';
 import type { LedgerInput, OwnPost } from '@/core/counting/types';
-import type { LateRule } from '@/core/deadlines/late';
 import { instant, personId, postId } from '@/core/ids';
+import { lateRules } from '../fixtures/accounts';
 import { account, at, ME, schedule } from '../fixtures/build';
 
 const PEOPLE = ['a', 'b', 'c', 'd', ME];
 const HOUR = 3_600_000;
-
-const late: fc.Arbitrary<LateRule> = fc.oneof(
-  fc.constant<LateRule>({ rule: 'refused' }),
-  fc.record({ rule: fc.constant('accepted' as const), days: fc.integer({ min: 1, max: 4 }) }),
-  fc.record({
-    rule: fc.constant('penalty' as const),
-    percentPerDay: fc.integer({ min: 0, max: 60 }),
-    days: fc.integer({ min: 1, max: 4 }),
-    floorPercent: fc.integer({ min: 0, max: 100 }),
-  }),
-);
 
 /** A history of posts in order of time, from before the opening to long after the end. */
 const history: fc.Arbitrary<OwnPost[]> = fc
@@ -66,7 +55,7 @@ const history: fc.Arbitrary<OwnPost[]> = fc
 const input: fc.Arbitrary<LedgerInput> = fc
   .record({
     posts: history,
-    late,
+    late: lateRules,
     count: fc.integer({ min: 0, max: 4 }),
     distinctPeers: fc.boolean(),
     days: fc.option(fc.integer({ min: 2, max: 3 }), { nil: undefined }),
@@ -277,7 +266,7 @@ describe('the seal, for any history', () => {
 
   it('never closes again once it was open, and is open exactly when the rule says, looked at moment by moment', () => {
     fc.assert(
-      fc.property(history, rules, late, moments, (posts, rule, lateRule, hours) => {
+      fc.property(history, rules, lateRules, moments, (posts, rule, lateRule, hours) => {
         const plan = schedule({ late: lateRule });
         let open = false;
         for (const h of [...hours].sort((a, b) => a - b)) {

@@ -68,7 +68,7 @@ function placed(item: CartridgeItem, id: string): Placed {
  * A course as the entries of a cartridge, by their names in the archive: the manifest, then one file for each item. Identifiers are
  * made by place, so that the same course gives the same cartridge.
  *
- * @example cartridgeEntries({ title: 'Rivers', sections: [] }).keys() // 'imsmanifest.xml'
+ * @example cartridgeEntries({ title: 'Rivers', sections: [] }).size // 1
  */
 export function cartridgeEntries({ title, sections }: Cartridge): Map<string, Uint8Array> {
   const all = sections.map((section, s) => ({
