@@ -37,7 +37,7 @@ test('the filter is in the address: Back takes it off, and a reload keeps it', a
   await expect(page.getByText('No discussion is like that.')).toBeVisible();
   // What an address cannot mean is as if it were not there.
   await page.goto('/discussions?state=nonsense&week=yesterday&needs=you');
-  await expect(titles(page)).toHaveCount(24);
+  await expect(titles(page)).toHaveCount(25);
 });
 
 test('find opens by key, is walked by key, and gives the focus back', async ({ page }) => {

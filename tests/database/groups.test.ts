@@ -91,6 +91,16 @@ describe('a discussion in groups', () => {
     expect((await seenBy(rafi)).head.group).toBe('Weir');
   });
 
+  it('is read whole by who looks on', async () => {
+    const { noor, jun, kwame } = world.people;
+    await twoGroups();
+    await says(noor, 'Words by the weir.');
+    await says(jun, 'Words by the ford.');
+    await db('enrolments').where({ person_id: kwame.id }).update({ role: 'observer', group_id: null });
+    expect((await seenBy(kwame)).posts.sort()).toEqual(['Jun Hathaway', 'Noor Vasquez']);
+    expect((await seenBy(kwame)).head.unread).toBe(2);
+  });
+
   it('counts for each what they may read: what is unread, how many responses there are', async () => {
     const { noor, rafi, jun } = world.people;
     await twoGroups();

@@ -17,7 +17,7 @@ import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 /** Whole weeks are shown until a page would hold more lines than this. */
-const PAGE_LINES = 24;
+const PAGE_LINES = 40;
 
 function linesOf(
   deps: Deps,
