@@ -57,7 +57,7 @@ export async function up(db: Knex): Promise<void> {
       language sql stable as $$
       select exists (select 1 from enrolments e where e.course_id = course and e.person_id = reader
           -- Who looks on is in no group, and reads what the class reads.
-          and (e.role = 'observer' or e.group_id is not distinct from of_group))
+          and (e.role::text = 'observer' or e.group_id is not distinct from of_group))
         or exists (select 1 from posts t where t.thread_id = thread and t.author_id = reader)
     $$;
     create or replace function may_read_post(p posts, reader uuid, staff boolean) returns boolean language sql stable as $$
