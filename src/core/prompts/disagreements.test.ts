@@ -30,6 +30,16 @@ describe('where a prompt’s text is not what was confirmed', () => {
     ]);
   });
 
+  it('is not what may stand in the place of the words', () => {
+    const spoken = {
+      ...confirmed,
+      brief: briefSchema.parse({ ...brief, response: { ...brief.response, instead: ['audio'] } }),
+    };
+    const facts = [{ fact: 'response.media.audio', value: 1, confidence: 0.9 }] as never;
+    expect(disagreements(facts, spoken)).toEqual([]);
+    expect(disagreements(facts, confirmed)).toHaveLength(1);
+  });
+
   it('is something the brief does not ask for at all', () => {
     expect(found('Write at least 250 words and no more than 400 words.')).toEqual([
       { fact: 'response.words.max', text: 400, brief: null, stricter: 'text' },

@@ -38,7 +38,11 @@ function confirmedValue(fact: string, c: Confirmed): Finding['value'] | null | u
   if (fact === 'replies.distinctDays') return brief.replies.distinctDays ?? null;
   if (fact === 'replies.greetByName') return brief.replies.greetByName || null;
   const rules = side === 'replies' ? brief.replies : brief.response;
-  if (field === 'media') return rules.media?.find((m) => m.kind === bound)?.min ?? null;
+  if (field === 'media') {
+    // What may stand in the place of the words is asked for of nobody, and said by both.
+    if (side === 'response' && brief.response.instead?.some((kind) => kind === bound)) return undefined;
+    return rules.media?.find((m) => m.kind === bound)?.min ?? null;
+  }
   const known = COUNTED.find((k) => k === field);
   if (!known) return undefined;
   const rule: { min?: number; max?: number } | undefined = rules[known];
