@@ -33,7 +33,8 @@ const OWN = [
 
 const config = [
   { ignores: ['node_modules/**', '.build/**', '.pulpit/**', '.next/**', 'next-env.d.ts', 'test-results/**'] },
-  ...nextVitals,
+  // They ask about components and pages, and following every function of the core for it takes half a minute.
+  ...nextVitals.map((rules) => ({ ...rules, files: ['src/{ui,app}/**/*.{ts,tsx}'] })),
   ...tseslint.configs.recommended,
   {
     rules: {

@@ -32,6 +32,9 @@ programs, a feed and a mail reader) it installs when it may.`;
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 
+/** The compiler in its native form, by its place: the linter brings the older one, under the same name. */
+const TSC = '../typescript-native/bin/tsc';
+
 type Step = {
   name: string;
   what: string;
@@ -132,7 +135,7 @@ const look = (name: string, what: string, ...commands: [string, ...string[]][]):
 
 const STEPS: Step[] = [
   look('lint', 'lint', ['eslint', '--max-warnings=0', '.']),
-  look('types', 'types', ['tsc', '--noEmit', '-p', 'src/core'], ['tsc', '--noEmit']),
+  look('types', 'types', [TSC, '--noEmit', '-p', 'src/core'], [TSC, '--noEmit']),
   look('format', 'formatting', ['prettier', '--check', '--log-level=warn', '.']),
   look('imports', 'import rules', [
     'depcruise',
