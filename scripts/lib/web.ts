@@ -82,7 +82,7 @@ export async function startWeb(
   const { port, slot, mark, demo } = options;
   const state: WebState = { pid: child.pid, port, slot, mark, demo };
   writeFileSync(file(run), JSON.stringify(state));
-  for (let tries = 0; tries < 150; tries += 1) {
+  for (let tries = 0; tries < 600; tries += 1) {
     // One that has ended answers nothing, whoever else may be answering on its port.
     if (child.exitCode !== null) break;
     if (await isHealthy(options.port)) return state;
