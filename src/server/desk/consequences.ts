@@ -2,7 +2,7 @@ import type { TouchedStudent } from '@/contract/desk';
 import { briefFor } from '@/core/brief/part-played';
 import { isWorse, remeasured, touchedBy, unmetAfter } from '@/core/counting/change';
 import { groupBy } from '@/core/group';
-import type { PersonId } from '@/core/ids';
+import type { PersonId, PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
@@ -25,7 +25,7 @@ const EVERYBODY = { limit: 2_000, offset: 0 };
 /** Whether something else is asked of texts than was: else none is measured again. */
 const asksOtherwise = (a: DiscussionRecord, b: DiscussionRecord) => {
   const rules = ({ brief: { response, replies, parts, concepts } }: DiscussionRecord) =>
-    canonicalJson({ response, replies, parts, concepts } as never);
+    canonicalJson({ response, replies, parts, concepts });
   return rules(a) !== rules(b);
 };
 
@@ -53,18 +53,16 @@ async function measuredAnew(
   return out;
 }
 
-const withMeasured = (posts: readonly OwnPostRecord[], anew: readonly Remeasured[]): OwnPostRecord[] =>
-  posts.map((post) => ({
-    ...post,
-    versions: remeasured(
-      post.versions,
-      new Map(
-        anew
-          .filter(({ version }) => version.post === post.id)
-          .map(({ version, figures }) => [version.n - 1, figures.unmet] as const),
-      ),
-    ),
-  }));
+const withMeasured = (
+  posts: readonly OwnPostRecord[],
+  anew: ReadonlyMap<PostId, readonly Remeasured[]>,
+): OwnPostRecord[] =>
+  posts.map((post) => {
+    const read = anew.get(post.id);
+    if (!read) return post;
+    const unmet = new Map(read.map(({ version, figures }) => [version.n - 1, figures.unmet] as const));
+    return { ...post, versions: remeasured(post.versions, unmet) };
+  });
 
 /** Whom a change touches, by name; and a stamp of exactly this, so that who agrees agrees to it and to nothing else. */
 export type Touches = { touched: TouchedStudent[]; stamp: string };
@@ -87,6 +85,8 @@ export async function consequencesOf(
   const ids = students.map((s) => s.id);
   const posts = groupBy(await ask(postsIn(tx, course.id, ids, [before.id])), (p): PersonId => p.author);
   const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
+  const anewOf = groupBy(anew, ({ version }): PostId => version.post);
+  const names = new Map(students.map((s) => [s.id, s.name]));
   const account = (record: DiscussionRecord, student: (typeof students)[number], shared: OwnPostRecord[]) =>
     accountOf(recordFor(record, student, own), { ...actor, id: student.id }, shared, [], deps.now)
       .ledgerInput;
@@ -95,12 +95,12 @@ export async function consequencesOf(
       const shared = posts.get(student.id) ?? [];
       if (shared.length === 0) return [];
       const was = account(before, student, shared);
-      const is = account(after, student, withMeasured(shared, anew));
+      const is = account(after, student, withMeasured(shared, anewOf));
       return was && is ? [{ before: was, after: is }] : [];
     }),
   ).map((t): TouchedStudent => ({
     id: t.student,
-    name: students.find((s) => s.id === t.student)?.name ?? '',
+    name: names.get(t.student) ?? '',
     worse: isWorse(t),
     loses: t.loses.length,
     gains: t.gains.length,
@@ -110,7 +110,7 @@ export async function consequencesOf(
   }));
   return {
     touched,
-    stamp: sha256(canonicalJson(touched as never)),
+    stamp: sha256(canonicalJson(touched)),
     apply: async (db) => {
       for (const { version, figures } of anew) {
         const unmet = unmetAfter(version.unmet, figures.unmet);

@@ -169,7 +169,7 @@ export async function rulesPage(
   return ok({
     title: record.title,
     // What is kept on a machine is of this text, and of no other.
-    stamp: sha256(canonicalJson({ prompt: record.prompt, changed: changed?.times ?? 0 } as never)),
+    stamp: sha256(canonicalJson({ prompt: record.prompt, changed: changed?.times ?? 0 })),
     doc: record.prompt,
     suggestion: read,
     fields: fieldsOfRules(rulesOf({ record })),
@@ -238,8 +238,8 @@ export async function changeRules(
     }
     const now = { rules, doc: doc.value };
     if (
-      canonicalJson(now as never) !==
-      canonicalJson({ rules: rulesOf({ record }), doc: record.prompt } as never)
+      canonicalJson(now) !==
+      canonicalJson({ rules: rulesOf({ record }), doc: record.prompt })
     )
       await keepPromptVersion(tx, { course: course.id, discussion: record.id }, actor.id, deps.now);
     const { number } = await weekOnDesk(tx, course, rules);

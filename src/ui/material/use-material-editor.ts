@@ -5,8 +5,8 @@ import { useEditor } from '@tiptap/react';
 import { useState } from 'react';
 import type { Doc } from '@/core/document/nodes';
 import { SendingFiles } from '../attachments/sending';
-import { extensions } from '../writing/editor/extensions';
 import type { FormulaAsked, NoteAsked } from '../writing/editor/fields';
+import { editorOptions } from '../writing/editor/options';
 import { NameStore } from '../writing/editor/suggest';
 
 /** The full editor for a text that a course's students read, with what its tools have open. */
@@ -25,24 +25,15 @@ export function useMaterialEditor(options: {
   // Material names nobody: nothing is offered.
   const [names] = useState(() => new NameStore(() => Promise.resolve({ people: [], posts: [] })));
   const editor = useEditor({
-    immediatelyRender: false,
-    content: options.doc,
-    extensions: extensions({
+    ...editorOptions({
+      doc: options.doc,
+      label: options.label,
       placeholder: 'Type the text as students shall read it…',
       openFormula: setFormula,
       openNote: setNote,
       names,
       sending,
     }),
-    editorProps: {
-      attributes: {
-        class: 'text min-h-full',
-        role: 'textbox',
-        'aria-multiline': 'true',
-        'aria-label': options.label,
-        spellcheck: 'true',
-      },
-    },
     onCreate: ({ editor: e }) => {
       sending.into(e);
       options.onCreate(e);

@@ -17,8 +17,8 @@ import { cursorAtFirstWords, putText } from './editor/put-text';
 import { markEvidence } from './editor/evidence-marks';
 import { versionOf, whereNow } from './editor/text-versions';
 import { SendingFiles } from '../attachments/sending';
-import { extensions } from './editor/extensions';
 import type { FormulaAsked, NoteAsked } from './editor/fields';
+import { editorOptions } from './editor/options';
 import { NameStore, type Names } from './editor/suggest';
 import { documentOf } from './editor/to-document';
 import { evidenceOf, type Selected } from './selected';
@@ -80,24 +80,15 @@ export function useWriting(options: {
   );
 
   const editor = useEditor({
-    immediatelyRender: false,
-    content: draft.doc,
-    extensions: extensions({
+    ...editorOptions({
+      doc: draft.doc,
+      label: options.label,
       placeholder: options.placeholder,
       openFormula: setFormula,
       openNote: setNote,
       names,
       sending,
     }),
-    editorProps: {
-      attributes: {
-        class: 'text min-h-full',
-        role: 'textbox',
-        'aria-multiline': 'true',
-        'aria-label': options.label,
-        spellcheck: 'true',
-      },
-    },
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
       sending.into(e);
