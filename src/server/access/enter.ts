@@ -5,7 +5,7 @@ import type { Ledger, LedgerInput } from '@/core/counting/types';
 import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
 import { discussionState, type DiscussionState } from '@/core/deadlines/state';
 import { summarise } from '@/core/counting/summary';
-import { isStaff, owes, type Instant } from '@/core/ids';
+import { isStaff, owes, type Instant, type PersonId } from '@/core/ids';
 import { unreadPosts } from '@/core/reading/unread';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
@@ -30,24 +30,17 @@ export type Account = {
   unread: number;
 };
 
-/** Computes where a person stands in a discussion; the one place where role, seal and ledger come together. */
-export function accountOf(
+/** What the ledger is asked about a student who owes something in a discussion. */
+export function ledgerInputOf(
   record: DiscussionRecord,
-  actor: Actor,
-  own: OwnPostRecord[],
-  drafts: BegunRecord[],
+  schedule: Schedule,
+  student: PersonId,
+  own: readonly OwnPostRecord[],
+  drafts: readonly BegunRecord[],
   now: Instant,
-): Account {
-  const schedule = resolveSchedule(record.timetable);
-  const responded = own.some((p) => p.kind === 'response');
-  const staff = isStaff(record.role);
-  const unread = unreadPosts(record.reading, own, staff);
-  if (!owes(record.role)) {
-    const state = discussionState(schedule, now);
-    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
-  }
-  const ledgerInput: LedgerInput = {
-    student: actor.id,
+): LedgerInput {
+  return {
+    student,
     rules: countingRules(record.brief),
     side: record.part.side,
     schedule,
@@ -65,6 +58,25 @@ export function accountOf(
     excused: record.excused,
     now,
   };
+}
+
+/** Computes where a person stands in a discussion; the one place where role, seal and ledger come together. */
+export function accountOf(
+  record: DiscussionRecord,
+  actor: Actor,
+  own: OwnPostRecord[],
+  drafts: BegunRecord[],
+  now: Instant,
+): Account {
+  const schedule = resolveSchedule(record.timetable);
+  const responded = own.some((p) => p.kind === 'response');
+  const staff = isStaff(record.role);
+  const unread = unreadPosts(record.reading, own, staff);
+  if (!owes(record.role)) {
+    const state = discussionState(schedule, now);
+    return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
+  }
+  const ledgerInput = ledgerInputOf(record, schedule, actor.id, own, drafts, now);
   const account = ledger(ledgerInput);
   // What stands in an outside discussion its only reader brought in.
   const seal = record.course.outside

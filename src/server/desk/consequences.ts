@@ -2,6 +2,7 @@ import type { TouchedStudent } from '@/contract/desk';
 import { briefFor } from '@/core/brief/part-played';
 import { isWorse, remeasured, touchedBy, unmetAfter } from '@/core/counting/change';
 import { groupBy } from '@/core/group';
+import { resolveSchedule } from '@/core/deadlines/schedule';
 import type { PersonId, PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { ask } from '@/db/ask';
@@ -11,7 +12,7 @@ import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discus
 import { promptPlain } from '@/db/queries/material';
 import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
 import { setUnmet, shortVersions, type ShortVersion } from '@/db/queries/short-versions';
-import { accountOf } from '../access/enter';
+import { ledgerInputOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { figuresOf } from '../posts/check-text';
@@ -87,16 +88,20 @@ export async function consequencesOf(
   const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
   const anewOf = groupBy(anew, ({ version }): PostId => version.post);
   const names = new Map(students.map((s) => [s.id, s.name]));
-  const account = (record: DiscussionRecord, student: (typeof students)[number], shared: OwnPostRecord[]) =>
-    accountOf(recordFor(record, student, own), { ...actor, id: student.id }, shared, [], deps.now)
-      .ledgerInput;
+  const account = (record: DiscussionRecord, student: (typeof students)[number], shared: OwnPostRecord[]) => {
+    const theirs = recordFor(record, student, own);
+    return ledgerInputOf(theirs, resolveSchedule(theirs.timetable), student.id, shared, [], deps.now);
+  };
   const touched = touchedBy(
     students.flatMap((student) => {
       const shared = posts.get(student.id) ?? [];
       if (shared.length === 0) return [];
-      const was = account(before, student, shared);
-      const is = account(after, student, withMeasured(shared, anewOf));
-      return was && is ? [{ before: was, after: is }] : [];
+      return [
+        {
+          before: account(before, student, shared),
+          after: account(after, student, withMeasured(shared, anewOf)),
+        },
+      ];
     }),
   ).map((t): TouchedStudent => ({
     id: t.student,
