@@ -114,6 +114,9 @@ export const courseAt = address('/courses/:course');
 export const courseWeekAt = address('/courses/:course/weeks/:week');
 export const syllabusAt = address('/courses/:course/syllabus');
 export const peopleAt = address('/courses/:course/people');
+/** What a course says to whoever begins it. */
+export const beginningAt = address('/courses/:course/begin');
+export const editBeginningAt = address('/courses/:course/begin/edit');
 /** Where a draft is handed to the staff. */
 export const handOverAt = address('/discussions/:slug/handed');
 /** Every change of what a discussion asks for. */

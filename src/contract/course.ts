@@ -1,3 +1,5 @@
+import type { FirstStep } from '@/core/desk/first-steps';
+import type { Doc } from '@/core/document/nodes';
 import type { Balance } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
 import type { DiscussionState } from '@/core/deadlines/state';
@@ -13,6 +15,17 @@ export type CourseView = {
   zone: string;
   staff: boolean;
   outside: boolean;
+  /** Whether it says how to begin. */
+  begins: boolean;
+};
+
+/** How one begins in a course. */
+export type BeginPage = {
+  course: CourseView;
+  /** What its staff say; null where they have written nothing. */
+  doc: Doc | null;
+  /** For a student what to do first, with the reading or discussion that is next in it. */
+  steps: (FirstStep & { reading: string | null; discussion: string | null })[];
 };
 
 export type CourseWeek = {
@@ -50,6 +63,7 @@ export type CourseAnnouncement = {
   author: string;
   title: string;
   body: string;
+  doc: Doc | null;
   postedAt: number;
   readAt: number | null;
   readBy: number | null;

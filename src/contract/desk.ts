@@ -161,6 +161,8 @@ export type ClassPage = {
   chosen: string[];
   choose: string;
   silentIn: string | null;
+  /** How many announcements whoever looks has written here: the next one is kept on the machine under that number. */
+  announced: number;
 };
 
 /** What a course is called, and what every new discussion of it begins with. */

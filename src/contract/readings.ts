@@ -21,6 +21,8 @@ export const materialSchema = z.strictObject({
   /** Of the text this one was made from. */
   stamp: z.string().regex(/^[0-9a-f]{64}$/u),
 });
+/** What a text of a course is, as it is called in a sentence. */
+export type MaterialKind = 'reading' | 'prompt' | 'first page';
 export type MaterialFailure =
   | DocumentFailure
   | { code: 'not-found' }
@@ -38,6 +40,13 @@ export const puttingPrompt = answersWith<null, MaterialFailure>()(
 export const puttingReading = answersWith<null, MaterialFailure>()(
   'PUT',
   '/readings/:slug/text',
+  materialSchema,
+);
+
+/** The same for what a course says to whoever begins it. */
+export const puttingBeginning = answersWith<null, MaterialFailure>()(
+  'PUT',
+  '/courses/:slug/begin/text',
   materialSchema,
 );
 

@@ -1,3 +1,4 @@
+import type { Doc } from '@/core/document/nodes';
 import type { Instant } from '@/core/ids';
 import type { NoteCall } from '@/core/notes/note-call';
 import type { Work } from '@/core/planning/work';
@@ -47,12 +48,15 @@ export type ThisWeek = {
   };
   /** Courses whose syllabus waits for one's signature. */
   toSign: { code: string; slug: string }[];
+  /** Courses that say how to begin, in which one has shared nothing yet. */
+  toBegin: { code: string; slug: string }[];
   /** Whether one is in any course that is held here. */
   inCourses: boolean;
   announcements: {
     id: string;
     title: string;
     body: string;
+    doc: Doc | null;
     postedAt: Instant;
     course: { code: string };
     author: string;

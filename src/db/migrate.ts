@@ -39,6 +39,8 @@ import * as promptVersions from './migrations/0036_prompt_versions';
 import * as handedOver from './migrations/0037_handed_over';
 import * as syllabusSigned from './migrations/0038_syllabus_signed';
 import * as textDiffers from './migrations/0039_text_differs';
+import * as announcedDocuments from './migrations/0040_announced_documents';
+import * as beginnings from './migrations/0041_beginnings';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -80,6 +82,8 @@ const MIGRATIONS = {
   '0037_handed_over': handedOver,
   '0038_syllabus_signed': syllabusSigned,
   '0039_text_differs': textDiffers,
+  '0040_announced_documents': announcedDocuments,
+  '0041_beginnings': beginnings,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -58,9 +58,22 @@ test('an instructor announces, a student finds it new, and having read it is kno
 }) => {
   await enterAs(page, 'Dr. Maren Holt', '/courses/geo-115/announcements');
   await page.getByLabel('Title').fill('The footbridge is closed');
-  await page.getByLabel('Text').fill('Walk round by the sluice on Thursday.');
+  await page
+    .getByRole('textbox', { name: 'The announcement’s text' })
+    .fill('Walk round by the sluice on Thursday.');
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({
+      name: 'the way round.txt',
+      mimeType: 'text/plain',
+      buffer: Buffer.from('Along the sluice, then left.'),
+    });
+  await expect(page.getByRole('link', { name: /the way round/u })).toBeVisible();
   await page.getByRole('button', { name: 'Announce to everybody in GEO 115' }).click();
   await expect(page.getByText('read by 0 of 26 students')).toHaveCount(2);
+  // The next one begins empty.
+  await expect(page.getByRole('textbox', { name: 'The announcement’s text' })).toHaveText('');
 
   const student = await (await browser.newContext()).newPage();
   await enterAs(student, 'Imani Okoro');
@@ -70,6 +83,8 @@ test('an instructor announces, a student finds it new, and having read it is kno
   const noted = student.waitForResponse((r) => r.url().endsWith('/announcements/reads') && r.ok());
   await fresh.getByText('The footbridge is closed').click();
   await expect(fresh.getByText('Walk round by the sluice')).toBeVisible();
+  const way = await fresh.getByRole('link', { name: /the way round/u }).getAttribute('href');
+  expect(await (await student.request.get(way ?? '')).text()).toContain('then left');
   await noted;
   await student.reload();
   await expect(fresh.getByText('not read')).toBeHidden();

@@ -122,7 +122,9 @@ test('whoever has shared nothing gets a word, by keyboard, and nobody else sees 
   // One of them is left out again.
   await page.getByRole('checkbox', { name: 'Farida Selkirk' }).press('Space');
   await page.getByLabel('Title').fill('Thursday is near');
-  await page.getByLabel('Text').fill('Is there something in your way?');
+  await page
+    .getByRole('textbox', { name: 'The announcement’s text' })
+    .fill('Is there something in your way?');
   await page.getByRole('button', { name: 'Send it to them alone' }).press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Sent to them alone' })).toBeVisible();
 

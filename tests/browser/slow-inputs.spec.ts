@@ -1,5 +1,5 @@
 import type { APIRequestContext } from '@playwright/test';
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { emailOf, DEMO_PASSWORD } from '@/standins/world/people';
@@ -13,13 +13,17 @@ test.beforeAll(() => startAfresh());
 const HEALTH_MS = 100;
 const LONGEST_MS = 1_000;
 
+let bareProcess: ChildProcess | null = null;
+test.afterAll(() => void bareProcess?.kill());
+
 /** A server that does nothing but answer, in a process of its own: what it takes is the machine's and not ours. */
-async function bareServer(): Promise<{ url: string; end: () => void }> {
+async function bareServer(): Promise<string> {
   const program = `const s = require('node:http').createServer((_, a) => a.end('well\\n'));
 s.listen(0, '127.0.0.1', () => process.stdout.write(String(s.address().port)));`;
   const child = spawn(process.execPath, ['-e', program], { stdio: ['ignore', 'pipe', 'inherit'] });
   const [port] = (await once(child.stdout, 'data')) as [Buffer];
-  return { url: `http://127.0.0.1:${port.toString()}/`, end: () => void child.kill() };
+  bareProcess = child;
+  return `http://127.0.0.1:${port.toString()}/`;
 }
 
 // Some fifty inputs, of which the worst use up the two or ten seconds they have.
@@ -137,7 +141,7 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
   const bare: number[] = [];
   const weeks: number[] = [];
   const lines: string[] = [];
-  const { url: bareUrl, end } = await bareServer();
+  const bareUrl = await bareServer();
   for (const thing of SLOW) {
     for (let i = 0; i < 3; i += 1) {
       usual.push(await timed(other, '/'));
@@ -168,7 +172,6 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
     // Never an error: it was read, or it is said that it was not.
     expect(status, lines.at(-1) ?? '').toBeLessThan(500);
   }
-  end();
   console.log(
     `${lines.join('\n')}\n/health: median ${median(health).toFixed(1)} ms, p95 ${quantile(health, 0.95).toFixed(1)}, p99 ${quantile(health, 0.99).toFixed(1)}, most ${Math.max(...health).toFixed(1)} of ${health.length}; between the inputs ${median(quiet).toFixed(1)}, p95 ${quantile(quiet, 0.95).toFixed(1)}\na bare server meanwhile: median ${median(bare).toFixed(1)} ms, p95 ${quantile(bare, 0.95).toFixed(1)}, most ${Math.max(...bare).toFixed(1)}\nThis week of another: usually ${median(usual).toFixed(1)} ms, meanwhile ${median(weeks).toFixed(1)} ms of ${weeks.length}`,
   );

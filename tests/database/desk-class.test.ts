@@ -122,7 +122,7 @@ describe('words to some of a class', () => {
 
   it('reach them alone, on every page, and nobody sees who else', async () => {
     const { rafi, noor, kwame, holt } = world.people;
-    await act({ act: 'tell', people: [rafi.id, noor.id], title: 'A word', body: 'How is it going?' });
+    await act({ act: 'tell', at: '', people: [rafi.id, noor.id], title: 'A word', body: 'How is it going?' });
     for (const who of [rafi, noor, holt]) expect(await seenBy(who, 'Tue 10:01')).toContain('A word');
     expect(await seenBy(kwame, 'Tue 10:01')).not.toContain('A word');
     const news = async (who: Actor) => (await thisWeek(at('Tue 10:01'), who)).announcements;

@@ -1,6 +1,8 @@
+import { documentFromText } from '@/core/document/compose';
 import { tmpdir } from 'node:os';
 import type { Knex } from 'knex';
 import { calendarView } from '@/server/calendar/calendar';
+import { beginPage } from '@/server/courses/begin';
 import { courseWeek } from '@/server/courses/weeks';
 import { listDiscussions } from '@/server/discussions/list';
 import { find } from '@/server/find/find';
@@ -74,12 +76,14 @@ describe('a page costs a fixed number of queries', () => {
       ['Calendar', 10, () => calendarView(d, imani, { view: 'month' })],
       ['Plan', 6, () => planView(d, imani)],
       ['Course', 9, () => courseWeek(d, imani, 'geo-115', null)],
+      ['Begin here', 6, () => beginPage(d, imani, 'geo-115')],
       ['Find', 6, () => find(d, imani, 'reply number')],
       ['The term on the desk', 11, () => termPage(d, holt, 'geo-115')],
       ['A discussion on the desk', 18, () => deskPage(d, holt, 'geo-115', OPEN)],
       ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],
-      ['The class', 8, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
+      ['The class', 9, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];
+    await db('courses').update({ beginning: JSON.stringify(documentFromText('Welcome.')) });
     const cost = async () => {
       const counts: [string, number][] = [];
       for (const [name, , load] of pages) counts.push([name, await queriesOf(load)]);

@@ -85,3 +85,13 @@ export const answered = (request: Request, page: string, answer: { ok: boolean; 
 
 /** A post's number as an address says it; 0, which no post has, where it says none. */
 export const numberOf = (text: string) => (/^\d{1,15}$/u.test(text) ? Number(text) : 0);
+
+/** A document that a script of ours put into a form: nothing where none did, null where it cannot be read. */
+export function sentDocument(value: FormDataEntryValue | null | undefined): unknown {
+  if (typeof value !== 'string' || value === '') return undefined;
+  try {
+    return JSON.parse(value);
+  } catch {
+    return null;
+  }
+}

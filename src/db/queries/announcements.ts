@@ -1,13 +1,18 @@
+import type { Doc } from '@/core/document/nodes';
 import { STAFF, courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { docColumns } from './doc-columns';
 
 export type AnnouncementRecord = {
   id: string;
   course: { id: CourseId; code: string };
   author: string;
   title: string;
+  /** Its plain words, for whoever reads only those. */
   body: string;
+  /** The whole of it; null where it was written as plain text. */
+  doc: Doc | null;
   postedAt: Instant;
   readAt: Instant | null;
   /** For how many people it is alone; null for the whole course. */
@@ -69,6 +74,7 @@ export const announcementsFor = (
       'a.course_id',
       'a.title',
       'a.body',
+      'a.doc',
       'a.posted_at',
       'c.code',
       'p.name',
@@ -86,11 +92,31 @@ export const announcementsFor = (
       author: r.name,
       title: r.title,
       body: r.body,
+      doc: r.doc,
       postedAt: instant(at(r.posted_at)),
       readAt: r.read_at === null ? null : instant(at(r.read_at)),
       chosen: r.chosen === null ? null : Number(r.chosen),
     })),
 });
+
+/** How many announcements of a course somebody has written. */
+export async function announcedBy(db: Db, course: CourseId, person: PersonId): Promise<number> {
+  const row = await db('announcements')
+    .where({ course_id: course, author_id: person })
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+/** Whether an announcement that reaches somebody carries a file of its course; for staff also one that waits. */
+export async function announcedTo(db: Db, person: PersonId, file: string, now: Instant): Promise<boolean> {
+  const found = await reaching(db, person, now, { waiting: true })
+    .join('files', 'files.course_id', 'a.course_id')
+    .where('files.id', file)
+    .whereRaw('files.id = any(a.files)')
+    .first('a.id');
+  return found !== undefined;
+}
 
 /** How many announcements of a person's courses they have not read. */
 export const unreadAnnouncements = (db: Db, person: PersonId, now: Instant): Ask<number> => ({
@@ -144,6 +170,7 @@ export async function insertAnnouncement(
     author: PersonId;
     title: string;
     body: string;
+    doc?: Doc | null;
     postedAt: Instant;
     people?: readonly PersonId[];
   },
@@ -155,6 +182,7 @@ export async function insertAnnouncement(
     author_id: a.author,
     title: a.title,
     body: a.body,
+    ...(a.doc ? docColumns(a.doc) : {}),
     posted_at: timestamptz(a.postedAt),
     chosen: people.length > 0,
   });

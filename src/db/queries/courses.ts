@@ -26,6 +26,8 @@ export type CourseRecord = {
   role: Role;
   /** Not hosted here: the person's own. */
   outside: boolean;
+  /** Whether it says how to begin. */
+  begins: boolean;
 };
 
 /** The courses a person is in, with their role there. */
@@ -34,7 +36,17 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
     .join('courses as c', 'c.id', 'e.course_id')
     .where('e.person_id', person)
     .orderBy(['c.code', 'c.term'])
-    .select('c.id', 'c.code', 'c.slug', 'c.term', 'c.title', 'c.time_zone', 'c.owner_id', 'e.role');
+    .select(
+      'c.id',
+      'c.code',
+      'c.slug',
+      'c.term',
+      'c.title',
+      'c.time_zone',
+      'c.owner_id',
+      'e.role',
+      db.raw('c.beginning is not null as begins'),
+    );
   return rows.map((r) => ({
     id: courseId(r.id),
     code: r.code,
@@ -44,6 +56,7 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
     zone: r.time_zone,
     role: r.role,
     outside: r.owner_id !== null,
+    begins: r.begins,
   }));
 }
 

@@ -208,7 +208,7 @@ export async function handedCarrying(db: Db, file: FileRecord): Promise<string |
   return row ? String(row.slug) : null;
 }
 
-/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading and no prompt, begun before a moment. */
+/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading, prompt, announcement or first page, begun before a moment. */
 export async function spentFiles(
   db: Db,
   before: Instant,
@@ -233,7 +233,11 @@ export async function spentFiles(
           .orWhereRaw(shown('readings'))
           .orWhereRaw(shown('discussions'))
           .orWhereRaw(shown('prompt_versions'))
-          .orWhereRaw(shown('handed_over')),
+          .orWhereRaw(shown('handed_over'))
+          .orWhereRaw(shown('announcements'))
+          .orWhereRaw(
+            'exists (select 1 from courses c where c.id = files.course_id and files.id = any(c.beginning_files))',
+          ),
     )
     .limit(500)
     .select(

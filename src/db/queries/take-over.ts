@@ -47,6 +47,7 @@ async function takeFiles(tx: Db, way: Way, naming: Naming): Promise<Map<string, 
       ? []
       : await tx('readings').where({ course_id: from }).modify(going(way)).pluck('files')),
     ...(await tx('discussions').where({ course_id: from }).modify(goingDiscussions(way)).pluck('files')),
+    ...(only ? [] : await tx('courses').where({ id: from }).pluck('beginning_files')),
   ];
   const ids: string[] = await tx('files')
     .where({ course_id: from })
@@ -136,7 +137,7 @@ async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, stri
 
 /**
  * Carries what a course asks and reads into another that is empty, so many days later: weeks, readings, prompts with their briefs and
- * rubrics, files and the syllabus. Nothing of anybody in the class comes along, and no discussion is shown.
+ * rubrics, files, the first page and the syllabus. Nothing of anybody in the class comes along, and no discussion is shown.
  */
 export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenOver> {
   const weeks = await takeWeeks(tx, way);
@@ -157,6 +158,14 @@ export async function takeOver(tx: Db, way: Way, naming: Naming): Promise<TakenO
     `update courses set habits = o.habits from courses o where courses.id = :to and o.id = :from and courses.habits is null`,
     way,
   );
+  const said = await tx('courses').where({ id: way.from }).first('beginning', 'beginning_files');
+  await tx('courses')
+    .where({ id: way.to })
+    .whereNull('beginning')
+    .update({
+      beginning: renamed(said?.beginning, names),
+      beginning_files: renamedAll(said?.beginning_files ?? [], names),
+    });
   return { weeks, readings, discussions };
 }
 

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import type { DocumentFailure } from '@/core/document/document';
+import { plainText } from '@/core/document/flatten';
 import { isTime, typedWall } from '@/core/deadlines/typed';
 import { instantOf } from '@/core/deadlines/wallclock';
 import { personId } from '@/core/ids';
@@ -17,6 +19,7 @@ import { peopleOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse, type EnteredCourse } from './enter';
+import { materialText } from './material';
 
 const ALL = 200;
 
@@ -49,26 +52,36 @@ export async function announcementsPage(
   });
 }
 
-export const announcementSchema = z.object({
+/** The most plain words of one that are kept beside its text. */
+const MOST_PLAIN = 10_000;
+
+/** What every announcement says, and when: plain text, or a document of the editor in its place. */
+export const announced = {
   title: z.string().trim().min(1).max(200),
-  body: z.string().trim().min(1).max(10_000),
+  body: z.string().trim().max(MOST_PLAIN).default(''),
+  doc: z.unknown().optional(),
   /** By the course's clock; empty for at once. */
   at: z.string().max(40).transform(typedWall).default(''),
+};
+
+export const announcementSchema = z.object({
+  ...announced,
   /** For these alone; nobody named is everybody. */
   people: z.array(z.uuid()).max(500).default([]),
 });
 
 type Said = z.output<typeof announcementSchema>;
 
+export type AnnounceFailure =
+  NotFound | { code: 'staff-only' | 'no-time' | 'no-student' | 'nothing-written' } | DocumentFailure;
+
 /** Announces something to a course, or to some of it, now or at a time. Only its staff may; nobody can switch announcements off. */
 export async function announce(
   deps: Deps,
   actor: Actor,
   slug: string,
-  said: Pick<Said, 'title' | 'body'> & Partial<Said>,
-): Promise<
-  Result<{ id: string }, NotFound | { code: 'staff-only' } | { code: 'no-time' } | { code: 'no-student' }>
-> {
+  said: Pick<Said, 'title'> & Partial<Said>,
+): Promise<Result<{ id: string }, AnnounceFailure>> {
   const door = await enterCourse(deps, actor, slug);
   if (!door.ok) return door;
   if (!door.value.staff) return fail({ code: 'staff-only' });
@@ -80,18 +93,23 @@ export async function announce(
   const id = randomUUID();
   // One for a time that has passed goes out now.
   const at = said.at ? instantOf(said.at, course.zone) : deps.now;
-  await deps.db.transaction((tx) =>
-    insertAnnouncement(tx, {
+  return deps.db.transaction(async (tx): Promise<Result<{ id: string }, AnnounceFailure>> => {
+    const doc = said.doc ? await materialText(tx, actor, course.id, said.doc, null) : null;
+    if (doc && !doc.ok) return doc;
+    const body = doc ? plainText(doc.value).trim().slice(0, MOST_PLAIN) : (said.body ?? '');
+    if (!doc && !body) return fail({ code: 'nothing-written' });
+    await insertAnnouncement(tx, {
       course: course.id,
       id,
       author: actor.id,
       title: said.title,
-      body: said.body,
+      body,
+      doc: doc?.value ?? null,
       postedAt: at > deps.now ? at : deps.now,
       people: [...new Set(people)].map(personId),
-    }),
-  );
-  return ok({ id });
+    });
+    return ok({ id });
+  });
 }
 
 /** Takes back one that waits for its time: what was announced stays. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { MaterialFailure, materialSchema } from '@/contract/readings';
+import type { MaterialFailure, MaterialKind, materialSchema } from '@/contract/readings';
 import type { CourseId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { parseDocument, type DocumentFailure } from '@/core/document/document';
@@ -9,6 +9,7 @@ import { withKnownNames } from '@/core/document/names';
 import { fail, ok, type Result } from '@/core/result';
 import { countWords } from '@/core/text/words';
 import type { Db } from '@/db/connection';
+import { beginningOf, replaceBeginning } from '@/db/queries/beginnings';
 import { replaceReadingText } from '@/db/queries/courses';
 import { keepPromptVersion } from '@/db/queries/prompt-versions';
 import { lockedPrompt, lockedReading, replacePrompt } from '@/db/queries/material';
@@ -16,12 +17,16 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { sanitiseEmbeds } from '../embeds/resolve';
 import { enterReading } from '../notes/notes';
+import { enterDesk } from '../desk/enter';
 import { noteDifferences } from '../desk/differences';
 import { sha256 } from '../posts/fingerprint';
 import { sanitiseFiles } from '../posts/sanitise';
 
-/** A text of a course that its students read: a reading, or a discussion's prompt, by its name in addresses. */
-export type Which = { of: 'reading' | 'prompt'; slug: string };
+/**
+ * A text of a course that its students read, by its name in addresses: a reading, a discussion's prompt, or what the course (by its own
+ * name) says to whoever begins it.
+ */
+export type Which = { of: MaterialKind; slug: string };
 
 type Entered = {
   course: CourseId;
@@ -55,6 +60,20 @@ async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Ent
       courseSlug: course.slug,
       zone: record.timetable.zone,
       title: record.title,
+    });
+  }
+  if (which.of === 'first page') {
+    const door = await enterDesk(deps, actor, which.slug);
+    if (!door.ok) return door;
+    const course = door.value;
+    return ok({
+      course: course.id,
+      doc: await beginningOf(deps.db, course.id),
+      held: (tx) => beginningOf(tx, course.id, true),
+      replace: (tx, doc) => replaceBeginning(tx, course.id, doc),
+      courseSlug: course.slug,
+      zone: course.zone,
+      title: course.title,
     });
   }
   const door = await enterReading(deps, actor, which.slug);

@@ -3,13 +3,14 @@ import { pictureAt } from '@/contract/addresses';
 import type { ClassPage, Standing } from '@/contract/desk';
 import type { CourseId, PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
+import { announcedBy } from '@/db/queries/announcements';
 import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
 import { studentsInGroups } from '@/db/queries/groups';
 import { signaturesOf, signingOf } from '@/db/queries/syllabus';
 import { classSize } from '@/db/queries/desk';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { announce } from '../courses/announcements';
+import { announce, announced, type AnnounceFailure } from '../courses/announcements';
 import { actOnDesk, type DeskFailure } from './discussion';
 import { enterDesk } from './enter';
 import { people, reason, when } from './fields';
@@ -72,6 +73,7 @@ export async function classPage(
     chosen,
     choose: asked.choose,
     silentIn: discussion?.title ?? null,
+    announced: await announcedBy(deps.db, course.id, actor.id),
     students: students
       .map(({ picture, ...s }) => ({
         ...s,
@@ -99,15 +101,10 @@ export const classActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('excuse'), people, discussion: z.string().max(200), reason }),
   z.object({ act: z.literal('hours'), people, hours: z.coerce.number().int().min(1).max(336), reason }),
   z.object({ act: z.literal('no-hours'), people }),
-  z.object({
-    act: z.literal('tell'),
-    people,
-    title: z.string().trim().min(1).max(200),
-    body: z.string().trim().min(1).max(10_000),
-  }),
+  z.object({ act: z.literal('tell'), people, ...announced }),
 ]);
 export type ClassAct = z.output<typeof classActSchema>;
-export type ClassFailure = DeskFailure | { code: 'nobody' } | { code: 'staff-only' } | { code: 'no-time' };
+export type ClassFailure = DeskFailure | { code: 'nobody' } | AnnounceFailure;
 
 /** What staff do for the students they have chosen: more time in one discussion or in all, nothing owed, a few words to them alone. */
 export async function actOnClass(
@@ -133,7 +130,7 @@ export async function actOnClass(
       await setMoreHours(deps.db, course.id, chosen, { hours: 0, reason: '' });
       return ok(null);
     case 'tell': {
-      const said = await announce(deps, actor, slug, { title: act.title, body: act.body, people: chosen });
+      const said = await announce(deps, actor, slug, { ...act, people: chosen });
       return said.ok ? ok(null) : said;
     }
   }

@@ -237,10 +237,7 @@ export async function changeRules(
       await apply(tx);
     }
     const now = { rules, doc: doc.value };
-    if (
-      canonicalJson(now) !==
-      canonicalJson({ rules: rulesOf({ record }), doc: record.prompt })
-    )
+    if (canonicalJson(now) !== canonicalJson({ rules: rulesOf({ record }), doc: record.prompt }))
       await keepPromptVersion(tx, { course: course.id, discussion: record.id }, actor.id, deps.now);
     const { number } = await weekOnDesk(tx, course, rules);
     await replacePrompt(tx, { id: record.id, brief, outside: false }, doc.value);

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '@/core/result';
+import { announcedTo } from '@/db/queries/announcements';
+import { beginningCarrying } from '@/db/queries/beginnings';
 import {
   fileById,
   handedCarrying,
@@ -9,6 +11,7 @@ import {
   type FileRecord,
 } from '@/db/queries/files';
 import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterCourse } from '../courses/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor } from '../deps';
 import { enterReading } from '../notes/notes';
@@ -17,7 +20,7 @@ import type { FileDeps } from './receive';
 export type ReadableFile = { sha256: string; name: string; mediaType: string; bytes: number };
 
 /**
- * Who may see a file: its owner, and whoever may read the reading, the prompt or the post that carries it. Staff also see
+ * Who may see a file: its owner, and whoever may read the reading, the prompt, the announcement, the first page or the post that carries it. Staff also see
  * what only an earlier version of a post carried, and a draft that was handed to them. There is no other way to a file, and to others there is no such file.
  */
 export async function visibleFile(
@@ -40,6 +43,9 @@ export async function visibleFile(
   if (reading && (await enterReading(deps, actor, reading)).ok) return ok(file);
   const prompt = await promptCarrying(deps.db, file);
   if (prompt && (await enterDiscussion(deps, actor, prompt)).ok) return ok(file);
+  const begins = await beginningCarrying(deps.db, file);
+  if (begins && (await enterCourse(deps, actor, begins)).ok) return ok(file);
+  if (await announcedTo(deps.db, actor.id, file.id, deps.now)) return ok(file);
   const handed = await handedCarrying(deps.db, file);
   const desk = handed ? await enterDiscussion(deps, actor, handed) : null;
   if (desk?.ok && desk.value.staff) return ok(file);

@@ -7,6 +7,7 @@ import { weekOf, type WeekDay } from '@/core/week/week';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { toSignBy } from '@/db/queries/syllabus';
 import { changedPrompts } from '@/db/queries/prompt-versions';
+import { toBeginBy } from '@/db/queries/beginnings';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
 import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
 import { ownPosts } from '@/db/queries/own-posts';
@@ -90,6 +91,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     notes: noteCalls(db, actor.id, from, 6),
     changed: changedPrompts(db, actor.id, news, 4),
     toSign: toSignBy(db, actor.id),
+    toBegin: toBeginBy(db, actor.id),
     announcements: announcementsFor(db, actor.id, now, ANNOUNCEMENTS, { unreadFirst: true }),
     unreadNews: unreadAnnouncements(db, actor.id, now),
     reports: openReports(db, actor.id),
@@ -217,6 +219,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         })),
     },
     toSign: found.toSign.map(({ code, slug }) => ({ code, slug: slugOf({ code, slug }) })),
+    toBegin: found.toBegin,
     inCourses: found.students.size > 0,
     announcements,
     moreAnnouncements: found.unreadNews - announcements.filter((a) => a.readAt === null).length,

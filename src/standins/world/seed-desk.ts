@@ -3,6 +3,7 @@ import type { Habits } from '@/core/desk/habits';
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import { documentFromText } from '@/core/document/compose';
 import { handOver } from '@/server/drafts/hand-over';
+import { changeMaterial, materialPage } from '@/server/courses/material';
 import { sayTimes } from '@/server/courses/own-times';
 import { signSyllabus } from '@/server/courses/sign-syllabus';
 import { announce } from '@/server/courses/announcements';
@@ -134,6 +135,14 @@ export async function addDesk(db: Deps['db'], now: Instant, { idOf, timeZone, we
   }
 }
 
+const BEGINNING = `Welcome. This course is a walk along one river, a week at a time: a short reading, a question, and what you make of it together.
+
+A week goes like this. On Monday the prompt opens. By Thursday night you share your own response; only then do you see what the others wrote. By Sunday night you answer two of them, whoever has been left without an answer first.
+
+> Nobody is marked for agreeing. Bring one thing that you saw yourself.
+
+If something is in your way, ask for more time from the head of the discussion, or write to me: I answer within two working days.`;
+
 type At = { deps: (days: number) => Deps; actor: Actor; idOf: Named['idOf'] };
 
 /** Time that two have all term, a word to some, one to everybody that waits for its day, and what two say is broken. */
@@ -152,6 +161,7 @@ async function addClass({ deps, actor, idOf }: At) {
       1,
       {
         act: 'tell',
+        at: '',
         people: people('Hollis Penrose', 'Samuel Okafor-Reid', 'Gareth Ivory'),
         title: 'How is week 6 going?',
         body: 'I have not seen you in the last two discussions. Is there something I can make easier? Write to me, or ask for more time from the head of the discussion.',
@@ -170,6 +180,15 @@ async function addClass({ deps, actor, idOf }: At) {
     const told = await reportTrouble(deps(days), by, 'discussions', 'geo-115-w6', text);
     if (!told.ok) throw new Error(`${name} has nothing to say of that prompt`);
   }
+  const desk = await materialPage(deps(41), actor, { of: 'first page', slug: COURSE });
+  if (!desk.ok) throw new Error('the demo’s first page has no desk');
+  const begun = await changeMaterial(
+    deps(41),
+    actor,
+    { of: 'first page', slug: COURSE },
+    { doc: documentFromText(BEGINNING), stamp: desk.value.stamp },
+  );
+  if (!begun.ok) throw new Error(`the demo’s first page: ${begun.failure.code}`);
   const said = await announce(deps(0), actor, COURSE, {
     title: 'The walk on Saturday begins at the gauge house',
     body: 'Ten o’clock at the gauge house, whatever the weather. Who cannot come finds the pictures here in the evening.',

@@ -12,7 +12,8 @@ export function Announcement(props: {
   id: string;
   title: string;
   line: ReactNode;
-  body: string;
+  /** Its text. */
+  children: ReactNode;
   read: boolean;
   open?: boolean;
 }) {
@@ -44,11 +45,7 @@ export function Announcement(props: {
         )}
         <span className="block text-ink-3">{props.line}</span>
       </summary>
-      {props.body.split(/\n{2,}/u).map((p) => (
-        <p key={p} className="max-w-[70ch] pb-1 text-ink-2">
-          {p}
-        </p>
-      ))}
+      {props.children}
     </details>
   );
 }

@@ -3,10 +3,12 @@ import { deskClassAt, newAnnouncementAt, takeBackAnnouncementAt } from '@/contra
 import { WhenField } from '../frame/when-field';
 import { moment } from '../words/time';
 import { plural } from '../words/plural';
+import { AnnouncedText } from './announced-text';
 import { Announcement } from './announcement';
+import { AnnouncementWriter } from './announcement-writer';
 import type { CourseAnnouncement, CourseView } from '@/contract/course';
 
-function Write({ course }: { course: CourseView }) {
+function Write({ course, author, keptAs }: { course: CourseView; author: string; keptAs: string }) {
   return (
     <form action={newAnnouncementAt(course.slug)} method="post" className="plate grid gap-3 px-4 py-4">
       <h2 className="text-[16.5px]">Announce something</h2>
@@ -14,10 +16,7 @@ function Write({ course }: { course: CourseView }) {
         Title
         <input className="field font-normal" name="title" required maxLength={200} />
       </label>
-      <label className="grid gap-1 font-semibold">
-        Text
-        <textarea className="field min-h-28 font-normal" name="body" required maxLength={10_000} />
-      </label>
+      <AnnouncementWriter course={course.slug} author={author} keptAs={keptAs} />
       <label className="grid justify-items-start gap-1 font-semibold">
         When, by the course’s clock
         <WhenField className="field w-64 font-normal" name="at" wall="" />
@@ -64,6 +63,8 @@ export function Announcements(props: {
   students: number;
   now: number;
   zone: string;
+  /** Who looks at them. */
+  author: string;
   problem: string | null;
 }) {
   const { course, announcements } = props;
@@ -74,7 +75,14 @@ export function Announcements(props: {
           {props.problem}
         </p>
       ) : null}
-      {course.staff ? <Write course={course} /> : null}
+      {course.staff ? (
+        <Write
+          course={course}
+          author={props.author}
+          // Another text begins when the last one has gone out.
+          keptAs={`announcement ${course.slug} ${announcements.filter((a) => a.author === props.author).length}`}
+        />
+      ) : null}
       <ul className="plate border-l-4 border-l-ochre px-4 py-1">
         {announcements.map((a) => (
           <li key={a.id} className="border-t border-rule-soft py-2 first:border-t-0">
@@ -82,10 +90,11 @@ export function Announcements(props: {
               id={a.id}
               title={a.title}
               line={lineOf(a, props)}
-              body={a.body}
               read={a.readAt !== null || course.staff}
               open={a.readAt === null && !course.staff}
-            />
+            >
+              <AnnouncedText {...a} />
+            </Announcement>
             {a.postedAt > props.now ? (
               <form action={takeBackAnnouncementAt(course.slug, a.id)} method="post" className="pb-1">
                 <button type="submit" className="btn" aria-label={`Take it back: ${a.title}`}>

@@ -1,4 +1,4 @@
-import { announcementsAt, courseAt, deskAt, peopleAt, syllabusAt } from '@/contract/addresses';
+import { announcementsAt, beginningAt, courseAt, deskAt, peopleAt, syllabusAt } from '@/contract/addresses';
 import type { ReactNode } from 'react';
 import { Rooms } from '../frame/rooms';
 import { zoneName } from '../words/time';
@@ -12,7 +12,9 @@ const ROOMS = [
 ] as const;
 /** For who teaches it. */
 const DESK = ['desk', 'Desk', deskAt] as const;
-export type CourseRoom = (typeof ROOMS)[number][0] | 'desk';
+/** For who begins it. */
+const BEGIN = ['begin', 'Begin here', beginningAt] as const;
+export type CourseRoom = (typeof ROOMS)[number][0] | 'desk' | 'begin';
 
 /** The frame of a course's pages: its name, its zone, and its rooms. */
 export function CoursePage(props: {
@@ -23,7 +25,8 @@ export function CoursePage(props: {
   children: ReactNode;
 }) {
   const { course, room } = props;
-  const rooms = course.staff && !course.outside ? [DESK, ...ROOMS] : ROOMS;
+  const teaches = course.staff && !course.outside;
+  const rooms = [...(teaches ? [DESK] : []), ...(course.begins || room === 'begin' ? [BEGIN] : []), ...ROOMS];
   return (
     <main
       id="main"

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { deskClassActAt, deskClassAt } from '@/contract/addresses';
 import type { ClassLine, ClassPage } from '@/contract/desk';
+import { AnnouncementWriter } from '../courses/announcement-writer';
 import { Avatar } from '../frame/avatar';
 import { WhenField } from '../frame/when-field';
 import { TextField } from '../people/fields';
@@ -92,7 +93,7 @@ function Discussion({ page }: { page: ClassPage }) {
 }
 
 /** What is done for whoever is chosen on the left page. */
-function ForTheChosen({ page }: { page: ClassPage }) {
+function ForTheChosen({ page, author }: { page: ClassPage; author: string }) {
   return (
     <div id="for-the-chosen" className="grid content-start lg:sticky lg:top-2">
       <div className="border-b border-rule px-5 py-3">
@@ -101,9 +102,15 @@ function ForTheChosen({ page }: { page: ClassPage }) {
       </div>
       <Part id="write" title="Write to them">
         <TextField label="Title" name="title" maxLength={200} />
-        <label className="grid gap-1 font-semibold">
-          Text
-          <textarea className="field min-h-28 font-normal" name="body" maxLength={10_000} />
+        <AnnouncementWriter
+          course={page.course.slug}
+          author={author}
+          keptAs={`announcement ${page.course.slug} to some ${page.announced}`}
+        />
+        <label className="grid justify-items-start gap-1 font-semibold">
+          When, by the course’s clock
+          <WhenField className="field font-normal" name="at" wall="" />
+          <span className="text-[12.5px] font-normal text-ink-2">Empty: at once</span>
         </label>
         <button type="submit" name="act" value="tell" className="btn go justify-self-start">
           Send it to them alone
@@ -152,7 +159,7 @@ function ForTheChosen({ page }: { page: ClassPage }) {
 }
 
 /** The class at the desk: how each student stands on the left page, what is done for some of them on the right. */
-export function DeskClass({ page, zone }: { page: ClassPage; zone: string }) {
+export function DeskClass({ page, author, zone }: { page: ClassPage; author: string; zone: string }) {
   const { course, students, chosen, total } = page;
   const at = (query: Parameters<typeof deskClassAt>[1]) => deskClassAt(course.slug, query);
   const ways: [string, string, string][] = [
@@ -244,7 +251,7 @@ export function DeskClass({ page, zone }: { page: ClassPage; zone: string }) {
           ) : null}
         </section>
         <div className="border-rule bg-page-2 max-lg:border-t lg:border-l">
-          {students.length ? <ForTheChosen page={page} /> : null}
+          {students.length ? <ForTheChosen page={page} author={author} /> : null}
         </div>
       </div>
     </form>

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { deskCartridgeAt, deskSettingsChangeAt, deskSyllabusAt } from '@/contract/addresses';
+import { beginningAt, deskCartridgeAt, deskSettingsChangeAt, deskSyllabusAt } from '@/contract/addresses';
 import type { SettingsPage } from '@/contract/desk';
 import type { Habit } from '@/core/desk/habits';
 import { TextField } from '../people/fields';
@@ -75,6 +75,11 @@ export function DeskSettings({ page }: { page: SettingsPage }) {
             One on each line: 2026-10-26 to 2026-10-30 Reading week. The sheet says what falls into one.
           </span>
         </label>
+        <p>
+          <Link className="link" href={beginningAt(course.slug)}>
+            {course.begins ? 'Begin here: what students read first' : 'Write a page for whoever begins'}
+          </Link>
+        </p>
         <p>
           <Link className="link" href={deskSyllabusAt(course.slug)}>
             Write the syllabus, its scale of marks and weights

@@ -2,6 +2,7 @@
 
 import { EditorContent } from '@tiptap/react';
 import Link from 'next/link';
+import type { MaterialKind } from '@/contract/readings';
 import { LeftOutLine } from '../attachments/sending-list';
 import { DifferenceView } from '../history/difference-view';
 import { DocumentView } from '../document/document-view';
@@ -10,13 +11,20 @@ import { materialTrouble } from '../words/material';
 import { MaterialTools } from './material-tools';
 import { useMaterial, type MaterialView } from './use-material';
 
+/** What else happens when a text is put in its place. */
+const AFTERWARDS: Record<MaterialKind, string> = {
+  prompt: 'What is counted stays as it is; where the text says otherwise, both they and you are told.',
+  reading: 'Their margin notes look for their passages in it.',
+  'first page': 'It stands on This week of whoever has shared nothing in this course yet.',
+};
+
 /** The text of a reading or a prompt on the desk of whoever keeps the course. */
 export function MaterialDesk(props: {
   view: MaterialView;
   person: string;
   author: string;
   /** What it is, as it is called in a sentence. */
-  what: 'reading' | 'prompt';
+  what: MaterialKind;
   slug: string;
   back: string;
 }) {
@@ -102,9 +110,7 @@ export function MaterialDesk(props: {
           <p className="grow basis-[300px] text-[13px] text-ink-2">
             <LeftOutLine sending={writing.sending} />
             {recording ? `${RECORDER_OPEN} ` : ''}
-            {what === 'prompt'
-              ? 'Put in its place, it is what students read at once. What is counted stays as it is; where the text says otherwise, both they and you are told.'
-              : 'Put in its place, it is what students read at once. Their margin notes look for their passages in it.'}
+            Put in its place, it is what students read at once. {AFTERWARDS[what]}
           </p>
           <span className="ml-auto flex gap-2">
             <Link className="btn" href={back}>

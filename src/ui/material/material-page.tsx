@@ -1,9 +1,10 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import type { MaterialKind } from '@/contract/readings';
 
 /** The page around the desk of a reading's or a prompt's text. */
 export const MaterialPage = (props: {
-  what: 'reading' | 'prompt';
+  what: MaterialKind;
   title: string;
   back: string;
   children: ReactNode;

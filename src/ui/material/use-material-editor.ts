@@ -15,6 +15,7 @@ export function useMaterialEditor(options: {
   course: string;
   doc: Doc;
   label: string;
+  placeholder?: string;
   onCreate: (editor: Editor) => void;
   onUpdate: (editor: Editor) => void;
 }) {
@@ -28,7 +29,7 @@ export function useMaterialEditor(options: {
     ...editorOptions({
       doc: options.doc,
       label: options.label,
-      placeholder: 'Type the text as students shall read it…',
+      placeholder: options.placeholder ?? 'Type the text as students shall read it…',
       openFormula: setFormula,
       openNote: setNote,
       names,

@@ -1,6 +1,6 @@
 'use client';
 
-import { puttingPrompt, puttingReading } from '@/contract/readings';
+import { puttingBeginning, puttingPrompt, puttingReading, type MaterialKind } from '@/contract/readings';
 import { call } from '../request/call';
 import type { Doc } from '@/core/document/nodes';
 import { canonicalJson } from '@/core/posts/canonical';
@@ -20,6 +20,8 @@ export type Putting =
   /** Somebody else changed it meanwhile. */
   | { state: 'changed'; doc: Doc; stamp: string };
 
+const PUTTING = { prompt: puttingPrompt, reading: puttingReading, 'first page': puttingBeginning } as const;
+
 /**
  * The writing of a text that a course's students read. It changes for them when it is put in its place; until then this
  * machine keeps what is written, at every key.
@@ -28,7 +30,7 @@ export function useMaterial(options: {
   person: string;
   view: MaterialView;
   /** Which text it is, by its name in addresses, and the page one comes back to. */
-  of: 'prompt' | 'reading';
+  of: MaterialKind;
   slug: string;
   back: string;
   label: string;
@@ -67,11 +69,7 @@ export function useMaterial(options: {
 
   const put = async () => {
     setPutting({ state: 'putting' });
-    const answer = await call(
-      of === 'prompt' ? puttingPrompt : puttingReading,
-      { slug },
-      { doc: text().doc, stamp: stamp.current },
-    );
+    const answer = await call(PUTTING[of], { slug }, { doc: text().doc, stamp: stamp.current });
     if (!answer.ok) {
       setPutting(
         answer.code === 'changed-meanwhile'

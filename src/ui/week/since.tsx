@@ -1,5 +1,6 @@
-import { conversationAt, promptChangesAt, readingAt, syllabusAt } from '@/contract/addresses';
+import { beginningAt, conversationAt, promptChangesAt, readingAt, syllabusAt } from '@/contract/addresses';
 import Link from 'next/link';
+import { AnnouncedText } from '../courses/announced-text';
 import { Announcement } from '../courses/announcement';
 import { plural } from '../words/plural';
 import { day, moment } from '../words/time';
@@ -14,22 +15,34 @@ const opening = (text: string) => {
 export function Since({
   since,
   toSign,
+  toBegin,
   announcements,
   zone,
   now,
   more,
   teaches,
-}: Pick<ThisWeek, 'since' | 'toSign' | 'announcements' | 'zone' | 'now'> & {
+}: Pick<ThisWeek, 'since' | 'toSign' | 'toBegin' | 'announcements' | 'zone' | 'now'> & {
   more: number;
   teaches: boolean;
 }) {
   const quiet =
-    [toSign, since.changed, since.replies, since.mentions, since.notes, since.unread].flat().length === 0;
+    [toSign, toBegin, since.changed, since.replies, since.mentions, since.notes, since.unread].flat()
+      .length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
         <h2 className="mb-2 text-[16px]">Since you were here</h2>
         <ul className="plate px-3.5 py-1 text-[13px]">
+          {toBegin.map((c) => (
+            <li key={c.slug} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={beginningAt(c.slug)} className="group block">
+                <span className="group-hover:underline">
+                  <b>{c.code}</b> says how to begin
+                </span>
+                <span className="block text-ink-3">what to do first, and what of it is done</span>
+              </Link>
+            </li>
+          ))}
           {toSign.map((c) => (
             <li key={c.slug} className="border-t border-rule-soft py-2 first:border-t-0">
               <Link href={syllabusAt(c.slug)} className="group block">
@@ -120,9 +133,10 @@ export function Since({
                 line={`${a.author} · ${a.course.code} · ${
                   day(a.postedAt, zone) === day(now, zone) ? 'today' : day(a.postedAt, zone)
                 }`}
-                body={a.body}
                 read={a.readAt !== null}
-              />
+              >
+                <AnnouncedText {...a} />
+              </Announcement>
             </li>
           ))}
           {more > 0 ? (

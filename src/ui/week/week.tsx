@@ -65,6 +65,7 @@ export function Week({ week }: { week: ThisWeek }) {
       </div>
       <Since
         toSign={week.toSign}
+        toBegin={week.toBegin}
         since={week.since}
         announcements={week.announcements}
         more={week.moreAnnouncements}

@@ -17,6 +17,10 @@ const PROBLEMS: Record<string, string> = {
   'gone-out': 'It had gone out already, so it stays.',
   'no-time':
     'The date is no time. Write it like 2026-10-15 23:59. Nothing was announced, and nothing you wrote is lost.',
+  'no-student': 'Somebody you chose is not in this course any more. Nothing was announced.',
+  'document-too-large':
+    'The text is too large for an announcement. Nothing was announced, and nothing you wrote is lost.',
+  'document-malformed': 'The text could not be read, so nothing was announced. Nothing you wrote is lost.',
   empty:
     'Nothing was announced: it needs a title (at most 200 characters) and a text (at most 10,000). Nothing you wrote is lost.',
 };
@@ -31,7 +35,12 @@ export default async function AnnouncementsPage({ params, searchParams }: Props)
   return (
     <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
       <CoursePage course={found.value.course} room="announcements">
-        <Announcements {...found.value} zone={who.actor.timeZone} problem={own(PROBLEMS, answer) ?? null} />
+        <Announcements
+          {...found.value}
+          zone={who.actor.timeZone}
+          author={who.actor.name}
+          problem={own(PROBLEMS, answer) ?? null}
+        />
       </CoursePage>
     </Frame>
   );

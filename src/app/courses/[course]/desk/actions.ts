@@ -22,17 +22,7 @@ import { deskAnswer } from '@/ui/words/desk';
 import { materialTrouble } from '@/ui/words/material';
 import { acting } from '../../../_request/acting';
 import { briefFields } from '../../../_request/brief-fields';
-
-/** What was written on the left page, where it was written there; nothing where it was not touched. */
-function writtenIn(form: FormData): unknown {
-  const sent = form.get('doc');
-  if (typeof sent !== 'string' || sent === '') return undefined;
-  try {
-    return JSON.parse(sent);
-  } catch {
-    return null;
-  }
-}
+import { sentDocument } from '../../../_request/write';
 
 /** Makes a discussion of a prompt, or gives the form back with what is wrong in it. */
 export async function confirmForCourse(
@@ -43,7 +33,7 @@ export async function confirmForCourse(
 ): Promise<BriefState> {
   const who = await acting('keep the desk', deskPromptAt(course, id));
   const fields = briefFields(form);
-  const given = { fields, doc: writtenIn(form) };
+  const given = { fields, doc: sentDocument(form.get('doc')) };
   const done = await makeDiscussion(who.deps, who.actor, course, id, given);
   if (done.ok) redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
   const { failure } = done;
@@ -64,7 +54,7 @@ export async function changeForCourse(
   const sure = form.get('sure');
   const done = await changeRules(who.deps, who.actor, course, slug, {
     fields,
-    doc: writtenIn(form),
+    doc: sentDocument(form.get('doc')),
     sure: typeof sure === 'string' ? sure : null,
   });
   if (done.ok) redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));

@@ -1,17 +1,7 @@
 import { responseAt } from '@/contract/addresses';
 import { handOver, handOverSchema } from '@/server/drafts/hand-over';
 import { form } from '../../../_request/endpoint';
-import { seeOther } from '../../../_request/write';
-
-/** What a script of ours sent of the text; nothing where none did. */
-function sent(text: string | null): unknown {
-  if (!text) return undefined;
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
+import { seeOther, sentDocument } from '../../../_request/write';
 
 /** Hands a draft to the staff. */
 export const POST = form<'slug'>(
@@ -23,7 +13,7 @@ export const POST = form<'slug'>(
       parent: fields.get('parent') || null,
       title: fields.get('title') ?? '',
       said: fields.get('said') ?? '',
-      doc: sent(fields.get('doc')),
+      doc: sentDocument(fields.get('doc')),
     });
     const done = given.success ? await handOver(who.deps, who.actor, slug, given.data) : null;
     return seeOther(responseAt(slug, { answer: done?.ok ? 'handed' : 'not-handed' }));

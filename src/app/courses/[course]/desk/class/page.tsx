@@ -32,7 +32,7 @@ export default async function ClassRoute({ params, searchParams }: Props) {
       <CoursePage course={found.value.course} room="desk" wide>
         <DeskRooms course={course} here="class" />
         <AnswerLine answer={answer ? deskAnswer(answer) : null} />
-        <DeskClass key={choose} page={found.value} zone={who.actor.timeZone} />
+        <DeskClass key={choose} page={found.value} author={who.actor.name} zone={who.actor.timeZone} />
       </CoursePage>
     </Frame>
   );

@@ -1,7 +1,7 @@
 import { deskClassAt } from '@/contract/addresses';
 import { actOnClass, classActSchema } from '@/server/desk/class';
 import { form } from '../../../../../_request/endpoint';
-import { seeOther } from '../../../../../_request/write';
+import { seeOther, sentDocument } from '../../../../../_request/write';
 
 /** What staff do for the students they have chosen. */
 export const POST = form<'course'>(
@@ -12,6 +12,7 @@ export const POST = form<'course'>(
     const act = classActSchema.safeParse({
       ...Object.fromEntries(fields),
       people: fields.getAll('person'),
+      doc: sentDocument(fields.get('doc')),
       // Two parts of the form ask why; the one that was filled in says it.
       reason: fields.getAll('reason').find((text) => text.trim() !== '') ?? '',
     });
