@@ -46,7 +46,7 @@ export const puttingReading = answersWith<null, MaterialFailure>()(
 /** The same for what a course says to whoever begins it. */
 export const puttingBeginning = answersWith<null, MaterialFailure>()(
   'PUT',
-  '/courses/:slug/begin/text',
+  '/courses/:course/begin/text',
   materialSchema,
 );
 

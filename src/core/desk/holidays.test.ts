@@ -1,4 +1,4 @@
-import { afterHolidays, holidayOn, holidaysOf, holidaysText, inWeek } from './holidays';
+import { afterHolidays, weekStarts, holidayOn, holidaysOf, holidaysText, inWeek } from './holidays';
 
 const TEXT = '2026-10-26 to 2026-10-30 Reading week\n2026-11-09 Founders’ day';
 const read = holidaysOf(TEXT);
@@ -34,5 +34,11 @@ describe('days on which a course rests', () => {
   it('put the next week off only where no day of it is left to work', () => {
     expect(afterHolidays(holidays, '2026-10-26')).toBe('2026-11-02');
     expect(afterHolidays(holidays, '2026-11-09')).toBe('2026-11-09');
+  });
+
+  it('are passed over by weeks in a row', () => {
+    expect(weekStarts(holidays, '2026-10-19', 3)).toEqual(['2026-10-19', '2026-11-02', '2026-11-09']);
+    expect(weekStarts(holidays, '2026-10-26', 1)).toEqual(['2026-11-02']);
+    expect(weekStarts([], '2026-10-19', 0)).toEqual([]);
   });
 });

@@ -68,3 +68,16 @@ export function afterHolidays(holidays: readonly Holiday[], startsOn: string): s
     ? afterHolidays(holidays, daysLater(`${startsOn}T00:00`, 7).slice(0, 10))
     : startsOn;
 }
+
+/**
+ * The first days of so many weeks in a row, holidays passed over.
+ * @example weekStarts(holidays, '2026-10-19', 2) // ['2026-10-19', '2026-11-02'] around a reading week of the 26th
+ */
+export function weekStarts(holidays: readonly Holiday[], first: string, n: number): string[] {
+  const starts: string[] = [];
+  for (let next = first; starts.length < n; next = daysLater(`${next}T00:00`, 7).slice(0, 10)) {
+    next = afterHolidays(holidays, next);
+    starts.push(next);
+  }
+  return starts;
+}

@@ -64,20 +64,30 @@ export async function classSize(db: Db, course: CourseId): Promise<number> {
 
 export type WeekInput = { number: number; title: string; startsOn: string; overview: string };
 
+const weekRow = (course: CourseId, week: WeekInput) => ({
+  course_id: course,
+  number: week.number,
+  title: week.title,
+  starts_on: week.startsOn,
+  overview: week.overview,
+});
+
 /** Adds a week; false where there is one of its number. */
 export async function insertWeek(db: Db, course: CourseId, week: WeekInput): Promise<boolean> {
   const made = await db('weeks')
-    .insert({
-      course_id: course,
-      number: week.number,
-      title: week.title,
-      starts_on: week.startsOn,
-      overview: week.overview,
-    })
+    .insert(weekRow(course, week))
     .onConflict(['course_id', 'number'])
     .ignore()
     .returning('number');
   return made.length > 0;
+}
+
+/** Adds weeks in one statement; false, and nothing is added, where one of their numbers is taken. */
+export async function insertWeeks(db: Db, course: CourseId, weeks: readonly WeekInput[]): Promise<boolean> {
+  const numbers = weeks.map((w) => w.number);
+  if (await db('weeks').where({ course_id: course }).whereIn('number', numbers).first('number')) return false;
+  await db('weeks').insert(weeks.map((week) => weekRow(course, week)));
+  return true;
 }
 
 export const updateWeek = (db: Db, course: CourseId, week: WeekInput) =>

@@ -3,7 +3,7 @@ import type { DeskDiscussion, Term } from '@/contract/desk';
 import { storable } from '@/core/document/document';
 import { daysLater, weekdayOf, wallClockAt } from '@/core/deadlines/wallclock';
 import { resolveSchedule } from '@/core/deadlines/schedule';
-import { afterHolidays, holidayOn, inWeek, type Holiday } from '@/core/desk/holidays';
+import { afterHolidays, holidayOn, inWeek, weekStarts, type Holiday } from '@/core/desk/holidays';
 import { discussionState } from '@/core/deadlines/state';
 import { fail, ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
@@ -15,6 +15,7 @@ import {
   deleteEmptyWeek,
   deskFigures,
   insertWeek,
+  insertWeeks,
   isSharedFrom,
   moveWeeks,
   updateWeek,
@@ -132,8 +133,11 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
   });
 }
 
+/** A course has no more weeks than this. */
+const MOST_WEEKS = 60;
+
 export const weekSchema = z.object({
-  number: z.coerce.number().int().min(1).max(60),
+  number: z.coerce.number().int().min(1).max(MOST_WEEKS),
   title: line(1, 200),
   startsOn: z.iso.date(),
   overview: z
@@ -142,7 +146,7 @@ export const weekSchema = z.object({
     .transform((text) => storable(text).trim())
     .default(''),
 });
-type WeekFailure = NotFound | { code: 'week-taken' } | { code: 'week-in-use' };
+type WeekFailure = NotFound | { code: 'week-taken' | 'week-in-use' | 'too-many-weeks' };
 
 /** Adds a week to a course. */
 export async function addWeek(
@@ -154,6 +158,41 @@ export async function addWeek(
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   return (await insertWeek(deps.db, door.value.id, week)) ? ok(null) : fail({ code: 'week-taken' });
+}
+
+export const weeksSchema = z.object({
+  number: z.coerce.number().int().min(1).max(MOST_WEEKS),
+  startsOn: z.iso.date(),
+  /** A title on each line. */
+  titles: z
+    .string()
+    .max(MOST_WEEKS * 202)
+    .transform((text) =>
+      storable(text)
+        .split('\n')
+        .flatMap((title) => title.trim() || []),
+    )
+    .pipe(z.array(line(1, 200)).min(1).max(MOST_WEEKS)),
+});
+
+/** Adds several weeks to a course, one after the other and around its holidays: all of them, or none. */
+export async function addWeeks(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  { number, startsOn, titles }: z.output<typeof weeksSchema>,
+): Promise<Result<null, WeekFailure>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  if (number + titles.length - 1 > MOST_WEEKS) return fail({ code: 'too-many-weeks' });
+  const starts = weekStarts(await holidaysIn(deps.db, door.value.id), startsOn, titles.length);
+  const weeks = titles.map((title, i) => ({
+    number: number + i,
+    title,
+    startsOn: starts[i] ?? startsOn,
+    overview: '',
+  }));
+  return (await insertWeeks(deps.db, door.value.id, weeks)) ? ok(null) : fail({ code: 'week-taken' });
 }
 
 /** Says a week's title, first day and overview anew. */

@@ -75,29 +75,34 @@ export function AnnouncementWriter(props: {
       </label>
     );
   return (
-    <div
-      className="rounded-control border border-rule"
-      // Enter in a field of the tools is theirs: it does not announce anything.
-      onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
-    >
-      <input type="hidden" name="doc" ref={rich} />
-      <MaterialTools
-        writing={{ ...writing, editor }}
-        label="Tools for the announcement’s text"
-        course={course}
-        name="Announcement"
-        author={props.author}
-        text={() => ({ title: '', doc: documentOf(editor) })}
-        bringIn={(brought, how) =>
-          take(
-            how === 'below'
-              ? { type: 'doc', content: [...documentOf(editor).content, ...brought.content] }
-              : brought,
-          )
-        }
-      />
-      <div className="min-h-28 px-3 py-2" data-writing="">
-        <EditorContent editor={editor} />
+    <div className="grid gap-1">
+      <span className="font-semibold" aria-hidden>
+        Text
+      </span>
+      <div
+        className="rounded-control border border-ink-3 bg-page"
+        // Enter in a field of the tools is theirs: it does not announce anything.
+        onKeyDown={(e) => e.key === 'Enter' && e.target instanceof HTMLInputElement && e.preventDefault()}
+      >
+        <input type="hidden" name="doc" ref={rich} />
+        <MaterialTools
+          writing={{ ...writing, editor }}
+          label="Tools for the announcement’s text"
+          course={course}
+          name="Announcement"
+          author={props.author}
+          text={() => ({ title: '', doc: documentOf(editor) })}
+          bringIn={(brought, how) =>
+            take(
+              how === 'below'
+                ? { type: 'doc', content: [...documentOf(editor).content, ...brought.content] }
+                : brought,
+            )
+          }
+        />
+        <div className="min-h-28 px-3 py-2" data-writing="">
+          <EditorContent editor={editor} />
+        </div>
       </div>
     </div>
   );

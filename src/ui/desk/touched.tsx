@@ -24,7 +24,7 @@ export function Touched({ touched }: { touched: readonly TouchedStudent[] }) {
         touched{worse ? `; for ${worse} of them it is worse than before` : '; nobody loses anything'}.
       </p>
       <ul
-        className="grid max-h-64 gap-1 overflow-auto text-[13.5px]"
+        className="grid max-h-[60dvh] gap-1 overflow-auto text-[13.5px]"
         tabIndex={0}
         aria-label="Whom it touches"
       >

@@ -205,6 +205,29 @@ export function DeskAside({ term, zone }: { term: Term; zone: string }) {
               Add it
             </button>
           </form>
+          <details open={weeks.length === 0}>
+            <summary className="link min-h-7 w-fit cursor-pointer">Several weeks at once</summary>
+            <form action={deskWeekAt(course.slug)} method="post" className="mt-2 grid gap-3">
+              <input type="hidden" name="number" value={next} />
+              <label className="grid gap-1 font-semibold">
+                Their titles
+                <textarea name="titles" rows={5} required className="field font-normal" />
+                <span className="text-[12.5px] font-normal text-ink-2">
+                  One on each line; holidays are passed over.
+                </span>
+              </label>
+              <TextField
+                label="First day of the first"
+                name="startsOn"
+                type="date"
+                defaultValue={term.nextStart}
+                required
+              />
+              <button type="submit" name="do" value="add-many" className="btn justify-self-start">
+                Add them
+              </button>
+            </form>
+          </details>
         </section>
       ) : null}
     </div>

@@ -1,7 +1,14 @@
 'use client';
 
-import { puttingBeginning, puttingPrompt, puttingReading, type MaterialKind } from '@/contract/readings';
-import { call } from '../request/call';
+import {
+  puttingBeginning,
+  puttingPrompt,
+  puttingReading,
+  type MaterialKind,
+  type materialSchema,
+} from '@/contract/readings';
+import type { z } from 'zod';
+import { call, type AnswerOf } from '../request/call';
 import type { Doc } from '@/core/document/nodes';
 import { canonicalJson } from '@/core/posts/canonical';
 import { useRouter } from 'next/navigation';
@@ -20,7 +27,12 @@ export type Putting =
   /** Somebody else changed it meanwhile. */
   | { state: 'changed'; doc: Doc; stamp: string };
 
-const PUTTING = { prompt: puttingPrompt, reading: puttingReading, 'first page': puttingBeginning } as const;
+type Sent = z.input<typeof materialSchema>;
+const PUTTING: Record<MaterialKind, (name: string, sent: Sent) => Promise<AnswerOf<typeof puttingPrompt>>> = {
+  prompt: (slug, sent) => call(puttingPrompt, { slug }, sent),
+  reading: (slug, sent) => call(puttingReading, { slug }, sent),
+  'first page': (course, sent) => call(puttingBeginning, { course }, sent),
+};
 
 /**
  * The writing of a text that a course's students read. It changes for them when it is put in its place; until then this
@@ -69,7 +81,7 @@ export function useMaterial(options: {
 
   const put = async () => {
     setPutting({ state: 'putting' });
-    const answer = await call(PUTTING[of], { slug }, { doc: text().doc, stamp: stamp.current });
+    const answer = await PUTTING[of](slug, { doc: text().doc, stamp: stamp.current });
     if (!answer.ok) {
       setPutting(
         answer.code === 'changed-meanwhile'

@@ -48,6 +48,8 @@ const TROUBLES: Record<string, string> = {
 };
 const DONE: Record<string, string> = {
   week: 'The week is added.',
+  weeks: 'The weeks are added.',
+  'too-many-weeks': 'A course has at most 60 weeks, so none was added.',
   'taken-over':
     'Taken over: weeks, readings, prompts and files, each on its weekday. Nothing is shown to the class yet.',
   'taken-one': 'Taken: its deadlines fall on their weekdays here. The class sees nothing before you show it.',

@@ -4,5 +4,5 @@ import { json } from '../../../../_request/endpoint';
 
 /** Puts another text in the place of what a course says to whoever begins it. */
 export const PUT = json('keep the desk', puttingBeginning, ({ who, params, input }) =>
-  changeMaterial(who.deps, who.actor, { of: 'first page', slug: params.slug }, input),
+  changeMaterial(who.deps, who.actor, { of: 'first page', slug: params.course }, input),
 );
