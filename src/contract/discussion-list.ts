@@ -30,7 +30,10 @@ export type DiscussionList = {
   now: Instant;
   zone: string;
   ask: ListAsk;
+  /** Those of which there is a discussion. */
   courses: { code: string; slug: string; title: string }[];
+  /** All that one is in. */
+  enrolled: { code: string; slug: string; title: string; term: string; staff: boolean }[];
   /** How many discussions each filter leaves, the other filters as they are. */
   counts: { all: number; needsMe: number; newFollowed: number; states: Record<DiscussionState, number> };
   weeks: WeekGroup[];

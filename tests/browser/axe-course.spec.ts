@@ -17,6 +17,7 @@ visitEach(
     ['one that is there', '/courses/geo-115/desk/geo-115-w6/rubric'],
     ['how the course does it', '/courses/geo-115/desk/settings'],
     ['announcements, for who writes them', '/courses/geo-115/announcements'],
+    ['the first page as it is written', '/courses/geo-115/begin/edit'],
     ['writing a prompt', '/courses/geo-115/desk/new'],
     ['a prompt beside its brief', '/courses/geo-115/desk/geo-115-w7/rules'],
     ['a discussion as a student sees it', '/courses/geo-115/desk/geo-115-w7/as-student'],
@@ -35,6 +36,7 @@ visitEach(
 
 visitAll([
   ['a course’s week', '/courses/pla-204/weeks/7'],
+  ['how one begins', '/courses/geo-115/begin'],
   ['a syllabus', '/courses/geo-115/syllabus'],
   ['announcements', '/courses/snd-130/announcements'],
   ['people', '/courses/geo-115/people'],

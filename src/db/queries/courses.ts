@@ -10,7 +10,7 @@ import {
 } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import type { Syllabus } from '@/core/syllabus/syllabus';
-import { at, type Ask } from '../ask';
+import { ask, at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { versionOf } from './pictures';
 import { docColumns } from './doc-columns';
@@ -31,8 +31,8 @@ export type CourseRecord = {
 };
 
 /** The courses a person is in, with their role there. */
-export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[]> {
-  const rows = await db('enrolments as e')
+export const enrolledIn = (db: Db, person: PersonId): Ask<CourseRecord[]> => ({
+  query: db('enrolments as e')
     .join('courses as c', 'c.id', 'e.course_id')
     .where('e.person_id', person)
     .orderBy(['c.code', 'c.term'])
@@ -46,19 +46,23 @@ export async function coursesOf(db: Db, person: PersonId): Promise<CourseRecord[
       'c.owner_id',
       'e.role',
       db.raw('c.beginning is not null as begins'),
-    );
-  return rows.map((r) => ({
-    id: courseId(r.id),
-    code: r.code,
-    slug: slugOf(r),
-    term: r.term,
-    title: r.title,
-    zone: r.time_zone,
-    role: r.role,
-    outside: r.owner_id !== null,
-    begins: r.begins,
-  }));
-}
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      id: courseId(r.id),
+      code: r.code,
+      slug: slugOf({ code: r.code, slug: r.slug }),
+      term: r.term,
+      title: r.title,
+      zone: r.time_zone,
+      role: r.role,
+      outside: r.owner_id !== null,
+      begins: r.begins,
+    })),
+});
+
+/** The same where nothing else is asked with it. */
+export const coursesOf = (db: Db, person: PersonId): Promise<CourseRecord[]> => ask(enrolledIn(db, person));
 
 export type WeekRecord = { number: number; title: string; startsOn: string; overview: string };
 

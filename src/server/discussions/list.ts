@@ -1,12 +1,13 @@
 import type { DiscussionLine, DiscussionList, ListAsk } from '@/contract/discussion-list';
 import { balanceOf, summarise } from '@/core/counting/summary';
 import { DISCUSSION_STATES, type DiscussionState } from '@/core/deadlines/state';
-import type { DiscussionId, Instant } from '@/core/ids';
+import { isStaff, type DiscussionId, type Instant } from '@/core/ids';
 import { groupBy } from '@/core/group';
 import { isFollowed } from '@/core/posts/following';
 import { needsMe } from '@/core/week/needs';
 import { weekOf } from '@/core/week/week';
 import { windowAround } from '@/core/week/window';
+import { enrolledIn } from '@/db/queries/courses';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -77,6 +78,7 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     drafts: draftsOf(db, actor.id),
     replies: unreadReplies(db, actor.id),
     follows: followedDiscussions(db, actor.id),
+    enrolled: enrolledIn(db, actor.id),
   });
   const { records } = found;
   const lines = linesOf(deps, actor, found);
@@ -94,7 +96,7 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     Math.max(0, past),
     PAGE_LINES,
   );
-  const courses = new Map(records.map((r) => [r.course.code, r.course]));
+  const courses = new Map(records.map((r) => [r.course.slug, r.course]));
   return {
     now,
     zone: actor.timeZone,
@@ -102,6 +104,13 @@ export async function listDiscussions(deps: Deps, actor: Actor, ask: ListAsk): P
     courses: [...courses.values()]
       .sort((a, b) => a.code.localeCompare(b.code))
       .map(({ code, slug, title }) => ({ code, slug, title })),
+    enrolled: found.enrolled.map(({ code, slug, title, term, role }) => ({
+      code,
+      slug,
+      title,
+      term,
+      staff: isStaff(role),
+    })),
     counts: {
       all: ofCourse.filter(needed).length,
       needsMe: ofCourse.filter((l) => inState(l) && l.needsMe).length,

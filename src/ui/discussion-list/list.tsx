@@ -1,6 +1,6 @@
 'use client';
 
-import { discussionsAt, newOutsideAt } from '@/contract/addresses';
+import { courseAt, deskAt, discussionsAt, newOutsideAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
@@ -47,11 +47,26 @@ export function DiscussionList({ list }: { list: DiscussionList }) {
           Bring in a prompt from elsewhere
         </Link>
       </div>
-      {list.courses.length === 0 ? (
+      {list.enrolled.length === 0 ? (
         <p className="plate px-5 py-4 text-ink-2">You are not enrolled in a course yet.</p>
       ) : (
-        <Filters list={list} />
+        <nav aria-label="Your courses">
+          <ul className="flex flex-wrap gap-x-5 gap-y-1 text-[13.5px]">
+            {list.enrolled.map((c) => (
+              <li key={c.slug}>
+                <Link
+                  className="link inline-flex min-h-6 items-center"
+                  href={(c.staff ? deskAt : courseAt)(c.slug)}
+                >
+                  {c.code} {c.title}
+                  {c.term ? `, ${c.term}` : ''}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </nav>
       )}
+      {list.courses.length ? <Filters list={list} /> : null}
       {inOrder(weeks).map((group) => (
         <section key={group.startsOn} aria-labelledby={`w-${group.startsOn}`}>
           <h2 id={`w-${group.startsOn}`} className="mb-2 text-[18px]">
@@ -68,7 +83,7 @@ export function DiscussionList({ list }: { list: DiscussionList }) {
           </ul>
         </section>
       ))}
-      {weeks.length === 0 && list.courses.length > 0 ? (
+      {weeks.length === 0 && list.enrolled.length > 0 ? (
         <p className="plate px-5 py-4 text-ink-2">
           {ask.needs === 'me'
             ? 'Nothing here needs you now. '
