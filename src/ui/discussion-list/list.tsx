@@ -59,7 +59,7 @@ export function DiscussionList({ list }: { list: DiscussionList }) {
                   href={(c.staff ? deskAt : courseAt)(c.slug)}
                 >
                   {c.code} {c.title}
-                  {c.term ? `, ${c.term}` : ''}
+                  {list.enrolled.some((o) => o !== c && o.code === c.code) ? `, ${c.term}` : ''}
                 </Link>
               </li>
             ))}
