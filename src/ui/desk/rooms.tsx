@@ -1,14 +1,10 @@
 import { deskAt, deskClassAt, deskGroupsAt, deskSettingsAt } from '@/contract/addresses';
 import { Rooms } from '../frame/rooms';
 
+export type DeskRoom = 'term' | 'class' | 'groups' | 'settings';
+
 /** The sheets that lie on a course's desk. */
-export function DeskRooms({
-  course,
-  here,
-}: {
-  course: string;
-  here: 'term' | 'class' | 'groups' | 'settings';
-}) {
+export function DeskRooms({ course, here }: { course: string; here: DeskRoom }) {
   return (
     <Rooms
       first

@@ -2,13 +2,9 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Term } from '@/contract/desk';
 import { termPage } from '@/server/desk/term';
-import { CoursePage } from '@/ui/courses/head';
 import { NeedsMe } from '@/ui/desk/needs';
-import { DeskRooms } from '@/ui/desk/rooms';
 import { Sheet } from '@/ui/desk/sheet';
-import { AnswerLine } from '@/ui/frame/answer';
-import { deskAnswer } from '@/ui/words/desk';
-import { Frame } from '../../../_request/frame';
+import { DeskFrame } from '../../../_request/desk-frame';
 import { requireVisitor, type Visitor } from '../../../_request/session';
 
 /** A course's desk with the sheet of its term, and on its right page what was opened. */
@@ -26,15 +22,11 @@ export async function Desk(props: {
   const term = found.value;
   const right = await props.children(who, term);
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={term.course.zone}>
-      <CoursePage course={term.course} room="desk" wide>
-        <DeskRooms course={course} here="term" />
-        <AnswerLine answer={answer ? deskAnswer(answer) : null} />
-        {open === null ? <NeedsMe needs={term.needs} course={course} zone={who.actor.timeZone} /> : null}
-        <Sheet term={term} open={open}>
-          {right}
-        </Sheet>
-      </CoursePage>
-    </Frame>
+    <DeskFrame visitor={who} here={here} course={term.course} room="term" answer={answer}>
+      {open === null ? <NeedsMe needs={term.needs} course={course} zone={who.actor.timeZone} /> : null}
+      <Sheet term={term} open={open}>
+        {right}
+      </Sheet>
+    </DeskFrame>
   );
 }

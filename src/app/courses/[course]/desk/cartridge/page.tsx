@@ -2,10 +2,8 @@ import { notFound } from 'next/navigation';
 import { deskCartridgeAt } from '@/contract/addresses';
 import { reportIn } from '@/contract/desk-report';
 import { enterDesk } from '@/server/desk/enter';
-import { CoursePage } from '@/ui/courses/head';
 import { DeskCartridge } from '@/ui/desk/cartridge';
-import { DeskRooms } from '@/ui/desk/rooms';
-import { Frame } from '../../../../_request/frame';
+import { DeskFrame } from '../../../../_request/desk-frame';
 import { queryOf } from '../../../../_request/query';
 import { requireVisitor } from '../../../../_request/session';
 
@@ -24,15 +22,12 @@ export default async function CartridgeRoute({ params, searchParams }: Props) {
   const door = await enterDesk(who.deps, who.actor, course);
   if (!door.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={door.value.zone}>
-      <CoursePage course={door.value} room="desk" wide>
-        <DeskRooms course={course} here="settings" />
-        <DeskCartridge
-          course={course}
-          report={report ? reportIn(report) : null}
-          refused={refused && /^[a-z-]{1,30}$/u.test(refused) ? refused : null}
-        />
-      </CoursePage>
-    </Frame>
+    <DeskFrame visitor={who} here={here} course={door.value} room="settings">
+      <DeskCartridge
+        course={course}
+        report={report ? reportIn(report) : null}
+        refused={refused && /^[a-z-]{1,30}$/u.test(refused) ? refused : null}
+      />
+    </DeskFrame>
   );
 }

@@ -1,12 +1,8 @@
 import { notFound } from 'next/navigation';
 import { deskClassAt } from '@/contract/addresses';
 import { classPage } from '@/server/desk/class';
-import { CoursePage } from '@/ui/courses/head';
 import { DeskClass } from '@/ui/desk/class';
-import { DeskRooms } from '@/ui/desk/rooms';
-import { AnswerLine } from '@/ui/frame/answer';
-import { deskAnswer } from '@/ui/words/desk';
-import { Frame } from '../../../../_request/frame';
+import { DeskFrame } from '../../../../_request/desk-frame';
 import { queryOf } from '../../../../_request/query';
 import { requireVisitor } from '../../../../_request/session';
 
@@ -28,12 +24,8 @@ export default async function ClassRoute({ params, searchParams }: Props) {
   });
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="desk" wide>
-        <DeskRooms course={course} here="class" />
-        <AnswerLine answer={answer ? deskAnswer(answer) : null} />
-        <DeskClass key={choose} page={found.value} author={who.actor.name} zone={who.actor.timeZone} />
-      </CoursePage>
-    </Frame>
+    <DeskFrame visitor={who} here={here} course={found.value.course} room="class" answer={answer}>
+      <DeskClass key={choose} page={found.value} author={who.actor.name} zone={who.actor.timeZone} />
+    </DeskFrame>
   );
 }

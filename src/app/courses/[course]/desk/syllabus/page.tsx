@@ -1,10 +1,8 @@
 import { notFound } from 'next/navigation';
 import { deskSyllabusAt } from '@/contract/addresses';
 import { deskSyllabusPage } from '@/server/desk/syllabus';
-import { CoursePage } from '@/ui/courses/head';
-import { DeskRooms } from '@/ui/desk/rooms';
 import { DeskSyllabus } from '@/ui/desk/syllabus';
-import { Frame } from '../../../../_request/frame';
+import { DeskFrame } from '../../../../_request/desk-frame';
 import { requireVisitor } from '../../../../_request/session';
 import { keepSyllabusOf } from '../actions';
 
@@ -17,11 +15,8 @@ export default async function DeskSyllabusRoute({ params }: { params: Promise<{ 
   const found = await deskSyllabusPage(who.deps, who.actor, course);
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="desk" wide>
-        <DeskRooms course={course} here="settings" />
-        <DeskSyllabus page={found.value} action={keepSyllabusOf.bind(null, course)} />
-      </CoursePage>
-    </Frame>
+    <DeskFrame visitor={who} here={here} course={found.value.course} room="settings">
+      <DeskSyllabus page={found.value} action={keepSyllabusOf.bind(null, course)} />
+    </DeskFrame>
   );
 }

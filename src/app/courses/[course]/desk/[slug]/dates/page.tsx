@@ -1,10 +1,8 @@
 import { notFound } from 'next/navigation';
 import { deskDatesAt } from '@/contract/addresses';
 import { datesPage } from '@/server/desk/discussion';
-import { CoursePage } from '@/ui/courses/head';
 import { DeskDates } from '@/ui/desk/dates';
-import { DeskRooms } from '@/ui/desk/rooms';
-import { Frame } from '../../../../../_request/frame';
+import { DeskFrame } from '../../../../../_request/desk-frame';
 import { queryOf } from '../../../../../_request/query';
 import { requireVisitor } from '../../../../../_request/session';
 
@@ -23,11 +21,8 @@ export default async function DeskDatesRoute({ params, searchParams }: Props) {
   const found = await datesPage(who.deps, who.actor, course, slug, { opens, responseDue, repliesDue });
   if (!found.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
-      <CoursePage course={found.value.course} room="desk" wide>
-        <DeskRooms course={course} here="term" />
-        <DeskDates page={found.value} />
-      </CoursePage>
-    </Frame>
+    <DeskFrame visitor={who} here={here} course={found.value.course} room="term">
+      <DeskDates page={found.value} />
+    </DeskFrame>
   );
 }
