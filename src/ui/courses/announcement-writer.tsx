@@ -19,6 +19,8 @@ const EMPTY: Doc = { type: 'doc', content: [{ type: 'paragraph' }] };
 export function AnnouncementWriter(props: {
   course: string;
   author: string;
+  /** The form is for nothing else, so that it is not sent without a text. */
+  required?: boolean;
   /** Where this machine keeps the text. */
   keptAs: string;
 }) {
@@ -70,6 +72,7 @@ export function AnnouncementWriter(props: {
           className="field min-h-28 font-normal"
           name="body"
           maxLength={10_000}
+          required={props.required}
           onInput={(e) => (early.current = e.currentTarget.value)}
         />
       </label>

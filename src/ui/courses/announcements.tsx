@@ -16,7 +16,7 @@ function Write({ course, author, keptAs }: { course: CourseView; author: string;
         Title
         <input className="field font-normal" name="title" required maxLength={200} />
       </label>
-      <AnnouncementWriter course={course.slug} author={author} keptAs={keptAs} />
+      <AnnouncementWriter course={course.slug} author={author} keptAs={keptAs} required />
       <label className="grid justify-items-start gap-1 font-semibold">
         When, by the course’s clock
         <WhenField className="field w-64 font-normal" name="at" wall="" />
