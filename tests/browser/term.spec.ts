@@ -51,7 +51,7 @@ test('a course of eight weeks is made by hand, one prompt out of a document, in 
   await effort.press(page.getByRole('button', { name: 'Keep' }));
   await expect(page.getByText('Kept. New discussions begin with it.')).toBeVisible();
   await effort.press(page.getByRole('link', { name: 'The term' }));
-  await effort.type(page.getByLabel('Their titles'), TITLES.join('\n'));
+  await effort.type(page.getByLabel('A week on each line'), TITLES.join('\n'));
   await effort.type(page.getByLabel('First day of the first'), '2027-01-11');
   await effort.press(page.getByRole('button', { name: 'Add them' }));
   await expect(page.getByRole('status').filter({ hasText: 'The weeks are added' })).toBeVisible();

@@ -210,10 +210,10 @@ export function DeskAside({ term, zone }: { term: Term; zone: string }) {
             <form action={deskWeekAt(course.slug)} method="post" className="mt-2 grid gap-3">
               <input type="hidden" name="number" value={next} />
               <label className="grid gap-1 font-semibold">
-                Their titles
+                A week on each line
                 <textarea name="titles" rows={5} required className="field font-normal" />
                 <span className="text-[12.5px] font-normal text-ink-2">
-                  One on each line; holidays are passed over.
+                  What each is about; holidays are passed over.
                 </span>
               </label>
               <TextField
