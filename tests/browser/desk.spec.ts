@@ -65,6 +65,17 @@ test('a prompt is dropped in, confirmed, and opened to the class when it is show
   await expect(student.getByText('Response owed; 2 replies: 2 owed').first()).toBeAttached();
 });
 
+test('an introduction round begins from a text that is there, and is read as it asks', async ({ page }) => {
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}/new?week=7`);
+  await page.getByRole('link', { name: 'an introduction round' }).click();
+  await expect(page.getByLabel('The prompt’s text')).toHaveValue(/^Who is here\?/u);
+  await page.getByRole('button', { name: 'Read the prompt' }).click();
+  await expect(page.getByLabel('Words, at least').first()).toHaveValue('60');
+  await expect(page.getByLabel('How many replies')).toHaveValue('2');
+  await expect(page.getByLabel('Week', { exact: true })).toHaveValue('7');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Who is here?');
+});
+
 test('dates move together, and a week is made and taken away', async ({ page }) => {
   await enterAs(page, 'Dr. Maren Holt', `${DESK}?week=7`);
   const line = page

@@ -21,8 +21,12 @@ export function TakeIn(props: {
   waiting: Waiting[];
   zone: string;
   startReader: () => Worker;
+  /** A text that stands in the field already. */
+  begun?: string;
+  /** Texts to begin with, by name and place. */
+  starters?: { name: string; href: string }[];
 }) {
-  const [text, setText] = useState('');
+  const [text, setText] = useState(props.begun ?? '');
   const [html, setHtml] = useState('');
   const [over, setOver] = useState(false);
   const files = useRef<HTMLInputElement>(null);
@@ -70,6 +74,16 @@ export function TakeIn(props: {
         onDrop={drop}
         className={`plate grid gap-4 px-5 py-5 ${over ? 'outline-3 outline-sky' : ''}`}
       >
+        {props.starters?.length ? (
+          <p className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
+            <span className="text-ink-2">Begin from</span>
+            {props.starters.map((s) => (
+              <Link key={s.href} className="link inline-flex min-h-6 items-center" href={s.href}>
+                {s.name}
+              </Link>
+            ))}
+          </p>
+        ) : null}
         {props.week ? <input type="hidden" name="week" value={props.week} /> : null}
         <label className="grid gap-1 font-semibold">
           The prompt’s text
