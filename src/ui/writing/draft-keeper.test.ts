@@ -11,9 +11,12 @@ afterEach(() => jest.useRealTimers());
 function keeper(answers: KeepAnswer[]) {
   const sent: KeepRequest[] = [];
   let local: unknown = null;
+  let held: Promise<void> | null = null;
   const k = new DraftKeeper(place, opened, {
     keep: async (request) => {
       sent.push(request);
+      await held;
+      held = null;
       return (
         answers.shift() ?? {
           ok: true,
@@ -25,7 +28,13 @@ function keeper(answers: KeepAnswer[]) {
     forgetLocal: () => (local = null),
   });
   const type = (text: string) => k.change({ title: '', doc: doc(text) });
-  return { k, sent, type, local: () => local };
+  /** The next answer waits until it is let go. */
+  const answerLater = () => {
+    let go = () => {};
+    held = new Promise((resolve) => (go = resolve));
+    return () => go();
+  };
+  return { k, sent, type, answerLater, local: () => local };
 }
 const NO_ANSWER: KeepAnswer = { ok: false, code: 'no-answer' };
 
@@ -70,6 +79,23 @@ describe('a draft', () => {
     type('two');
     await jest.advanceTimersByTimeAsync(900);
     expect(sent.map((r) => r.base)).toEqual([0, 1]);
+  });
+
+  it('is left while it is being kept: the last words go over after that, on what it became', async () => {
+    const { k, sent, type, answerLater } = keeper([]);
+    const answer = answerLater();
+    type('and sheep');
+    await jest.advanceTimersByTimeAsync(900);
+    type('and sheep and goats');
+    const left = k.leave();
+    await jest.advanceTimersByTimeAsync(0);
+    expect(sent).toHaveLength(1);
+    answer();
+    await left;
+    expect(sent.map((r) => r.base)).toEqual([0, 1]);
+    expect(sent.at(-1)?.doc).toEqual(doc('and sheep and goats'));
+    expect(k.keeping().state).toBe('kept');
+    expect(jest.getTimerCount()).toBe(0);
   });
 
   it('that was left behind goes on from its own revision, so that a newer one is never written over', async () => {

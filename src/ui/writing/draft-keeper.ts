@@ -65,6 +65,8 @@ export class DraftKeeper {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private dirty = false;
   private busy = false;
+  /** What is on its way to the server; never rejects. */
+  private onItsWay: Promise<unknown> = Promise.resolve();
   private over = false;
   private touched = false;
   private tries = 0;
@@ -135,7 +137,9 @@ export class DraftKeeper {
     const { submission, revision: base, restoring } = this;
     const { title, doc } = this.text;
     const request = { kind, parent, submission, title, doc, base, conflict, edits, restoring };
-    const answer = await this.ports.keep(request, leaving);
+    const asked = this.ports.keep(request, leaving);
+    this.onItsWay = asked;
+    const answer = await asked;
     this.busy = false;
     if (answer.ok) this.restoring = false;
     if (!this.over) this.take(answer);
@@ -225,6 +229,8 @@ export class DraftKeeper {
 
   /** The page goes: what is not kept is sent, and no timer is left behind. Says whether the draft is another now. */
   async leave(): Promise<boolean> {
+    // Sent beside what is still on its way, these words would be told of that as of another window's.
+    if (this.busy) await this.onItsWay;
     if (this.dirty) await this.send('tell', true);
     clearTimeout(this.timer);
     return this.touched && !this.over;
