@@ -95,3 +95,16 @@ it('says what to do first and what of it is done, and stands on This week until 
   expect(await toBegin(imani)).toEqual([]);
   expect(await toBegin(jun)).toHaveLength(1);
 });
+
+it('leads to no discussion that is over', async () => {
+  const { holt, imani } = world.people;
+  await say(holt, 'Welcome.');
+  expect(await steps(imani)).toEqual([['respond', false]]);
+  await db('discussions').update({ late: JSON.stringify({ rule: 'refused' }) });
+  await db('discussions').update({
+    response_due: '2026-10-12 07:00',
+    replies_due: '2026-10-12 08:00',
+    opens: '2026-10-12 06:00',
+  });
+  expect(await steps(imani)).toEqual([]);
+});

@@ -6,7 +6,7 @@ export type Begun = {
   readings: { all: number; read: number };
   /** Whether any discussion is held in groups, and whether one has said when one has time. */
   groups: { held: boolean; said: boolean };
-  /** Whether any discussion is open or was, and whether one has shared a response in any. */
+  /** Whether there is a discussion to begin with, or one has begun; and whether one has shared a response in any. */
   response: { open: boolean; shared: boolean };
 };
 

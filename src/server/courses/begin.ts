@@ -1,4 +1,6 @@
 import type { BeginPage } from '@/contract/course';
+import { resolveSchedule } from '@/core/deadlines/schedule';
+import { discussionState } from '@/core/deadlines/state';
 import { firstSteps } from '@/core/desk/first-steps';
 import { fail, ok, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
@@ -8,7 +10,7 @@ import { discussionsOf } from '@/db/queries/discussions';
 import { timesOf } from '@/db/queries/groups';
 import { ownPosts } from '@/db/queries/own-posts';
 import { signedAt, signingOf } from '@/db/queries/syllabus';
-import { accountOf, type NotFound } from '../access/enter';
+import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse } from './enter';
 
@@ -45,13 +47,9 @@ export async function beginPage(
     : false;
   const first = Math.min(...readings.map((r) => r.week));
   const ofFirst = readings.filter((r) => r.week === first);
-  const open = records.filter((r) => {
-    const mine = own.filter((p) => p.discussion === r.id);
-    return accountOf(r, actor, mine, [], now).state !== 'upcoming';
-  });
   const shared = own.some((p) => p.kind === 'response');
-  // The one that closes last is the one to begin with: what is over cannot be answered any more.
-  const begin = open.at(-1) ?? null;
+  const stateOf = (r: (typeof records)[number]) => discussionState(resolveSchedule(r.timetable), now);
+  const begin = records.find((r) => !['upcoming', 'closed'].includes(stateOf(r))) ?? null;
   return ok({
     course,
     doc,
@@ -59,7 +57,7 @@ export async function beginPage(
       syllabus: { toSign: signing?.toSign ?? false, signed },
       readings: { all: ofFirst.length, read: ofFirst.filter((r) => r.readAt !== null).length },
       groups: { held: records.some((r) => r.brief.grouped === true), said: times !== 0 },
-      response: { open: begin !== null, shared },
+      response: { open: begin !== null || shared, shared },
     }).map((step) => ({
       ...step,
       reading: step.what === 'read' ? (ofFirst.find((r) => r.readAt === null)?.slug ?? null) : null,
