@@ -27,6 +27,10 @@ export const draftInputSchema = z.strictObject({
   edits: z.number().int().positive().nullish(),
   /** An earlier version takes the place of what is there, which then stays as a version itself. */
   restoring: z.boolean().optional(),
+  /** The page that keeps it, and which of its keeps this is: two that cross on the way are told apart. */
+  window: z
+    .strictObject({ id: z.uuid(), nth: z.number().int().positive(), after: z.uuid().nullable() })
+    .optional(),
 });
 export type DraftInput = z.infer<typeof draftInputSchema>;
 

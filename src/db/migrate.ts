@@ -41,6 +41,7 @@ import * as syllabusSigned from './migrations/0038_syllabus_signed';
 import * as textDiffers from './migrations/0039_text_differs';
 import * as announcedDocuments from './migrations/0040_announced_documents';
 import * as beginnings from './migrations/0041_beginnings';
+import * as keptBy from './migrations/0042_kept_by';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -84,6 +85,7 @@ const MIGRATIONS = {
   '0039_text_differs': textDiffers,
   '0040_announced_documents': announcedDocuments,
   '0041_beginnings': beginnings,
+  '0042_kept_by': keptBy,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -132,6 +132,8 @@ test('what this machine kept of a draft does not come back once that was shared 
   await page.goto('about:blank');
   const phone = await (await browser.newContext()).newPage();
   await enterAs(phone, 'Imani Okoro', `${GEO}/response`);
+  // Before the editor is there the same press asks on a page of its own.
+  await expect(editorOf(phone)).toBeVisible();
   await phone.getByRole('button', { name: 'Share with the class' }).click();
   const short = phone.getByRole('alertdialog', { name: 'Share it short?' });
   await short.getByRole('button', { name: 'Share it as it is' }).click();

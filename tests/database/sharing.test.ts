@@ -197,6 +197,43 @@ describe('a draft', () => {
     expect(aside).toEqual([text('First window')]);
   });
 
+  it('of a page that is closed while it is being kept: its last words stand, whichever of the two comes first', async () => {
+    for (const order of [
+      [1, 2],
+      [2, 1],
+    ]) {
+      const { kwame } = world.people;
+      const id = randomUUID();
+      const opened = await keepDraft(
+        deps(db, 'Tue 12:20'),
+        kwame,
+        SEALED,
+        draft('On the page', { conflict: 'replace' }),
+      );
+      if (!opened.ok) throw new Error('not kept');
+      const { revision: base } = opened.value;
+      for (const nth of order)
+        expect(
+          await keepDraft(
+            deps(db, 'Tue 12:21'),
+            kwame,
+            SEALED,
+            draft(`Keep ${nth}`, { base, window: { id, nth, after: null } }),
+          ),
+        ).toMatchObject({ ok: true });
+      const room = await responseRoom(deps(db, 'Tue 12:22'), kwame, SEALED);
+      expect(room.ok && room.value.draft.doc).toEqual(text('Keep 2'));
+      // The page that is opened next goes on with it; one that was open before does not know these words.
+      const next = (window: { id: string; nth: number; after: string | null }) =>
+        keepDraft(deps(db, 'Tue 12:23'), kwame, SEALED, draft('On and on', { base, window }));
+      expect(await next({ id: randomUUID(), nth: 1, after: null })).toMatchObject({
+        failure: { code: 'other-window' },
+      });
+      expect(await next({ id: randomUUID(), nth: 1, after: id })).toMatchObject({ ok: true });
+      await db('drafts').where({ author_id: kwame.id }).delete();
+    }
+  });
+
   it('outlives the closing of the discussion', async () => {
     const kept = await keepDraft(
       deps(db, 'Sun 23:59'),

@@ -1,5 +1,6 @@
 import type { Side } from '@/core/brief/brief';
 import type { CheckFigure } from '@/core/checks/types';
+import type { DraftNow } from '@/core/drafts/window';
 import type { Addressed, PostKind } from '@/core/counting/types';
 import {
   discussionId,
@@ -38,6 +39,8 @@ export type DraftRecord = {
   keptAt: Instant;
   /** Of a reply: the version of the answered post on which it was begun. */
   answeredN: number | null;
+  /** The page that kept it last, where one said which it is. */
+  by: DraftNow['by'];
 };
 
 const where = (key: DraftKey) => ({
@@ -54,7 +57,7 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
     .modify((q) => {
       if (lock) q.forUpdate();
     })
-    .first('id', 'submission', 'revision', 'title', 'doc', 'words', 'kept_at', 'answered_n');
+    .first('id', 'submission', 'revision', 'title', 'doc', 'words', 'kept_at', 'answered_n', 'kept_by');
   return row
     ? {
         id: row.id,
@@ -65,6 +68,7 @@ export async function draftFor(db: Db, key: DraftKey, lock = false): Promise<Dra
         words: row.words,
         keptAt: instant(row.kept_at),
         answeredN: row.answered_n,
+        by: row.kept_by,
       }
     : null;
 }
@@ -76,9 +80,13 @@ export type DraftText = {
   blank: boolean;
   checks: CheckFigure[];
   keptAt: Instant;
+  /** The page it is kept by, and which of its keeps this is; none where that is not known. */
+  by: { id: string; nth: number } | null;
 };
 
-const textColumns = (text: DraftText) => ({
+const textColumns = (text: DraftText, revision: number) => ({
+  revision,
+  kept_by: text.by && JSON.stringify({ ...text.by, revision }),
   title: text.title,
   ...docColumns(text.doc),
   words: text.words,
@@ -101,8 +109,7 @@ export async function insertDraft(
       ...own,
       answered_n: answeredN,
       course_id: key.course,
-      revision: 1,
-      ...textColumns(text),
+      ...textColumns(text, 1),
     })
     .onConflict()
     .ignore()
@@ -111,9 +118,7 @@ export async function insertDraft(
 }
 
 export async function updateDraft(db: Db, id: string, revision: number, text: DraftText) {
-  await db('drafts')
-    .where({ id })
-    .update({ revision, ...textColumns(text) });
+  await db('drafts').where({ id }).update(textColumns(text, revision));
 }
 
 export async function deleteDraft(db: Db, key: DraftKey) {

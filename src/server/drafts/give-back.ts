@@ -33,5 +33,5 @@ export async function giveBack(
     return;
   }
   const ids = { id: randomUUID(), submission: randomUUID(), answeredN: null };
-  await insertDraft(tx, key, ids, { title, doc, words, blank: false, checks, keptAt });
+  await insertDraft(tx, key, ids, { title, doc, words, blank: false, checks, keptAt, by: null });
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DraftInput, KeepFailure, Kept } from '@/contract/writing';
+import { standsTo } from '@/core/drafts/window';
 import { isVersionDue, spentVersions, type VersionReason } from '@/core/drafts/history';
 import { canonicalJson } from '@/core/posts/canonical';
 import { isBlank, plainText } from '@/core/document/flatten';
@@ -60,7 +61,8 @@ export async function answerable(
 
 /**
  * Keeps a draft. Nothing stops a draft: not the deadline, not the closing. Two windows never overwrite each other
- * silently: a text written on an older revision is told of the newer one, and whichever is not taken is kept aside.
+ * silently: a text written on an older revision is told of the newer one, and whichever is not taken is kept aside. Keeps of one
+ * page that cross on their way are not two windows: the later of them stands.
  */
 export async function keepDraft(
   deps: Deps,
@@ -113,6 +115,7 @@ export async function keepDraft(
       blank: isBlank(doc) && input.title.trim() === '',
       checks: figured.checks,
       keptAt: deps.now,
+      by: input.window ? { id: input.window.id, nth: input.window.nth } : null,
     };
     await noteSpell(tx, { person: actor.id, discussion: entered.record.id, now: deps.now }, figured.words);
     if (!before) {
@@ -130,7 +133,10 @@ export async function keepDraft(
       await aside(tx, key, text, 'other-window');
       return ok({ revision: before.revision, keptAt: before.keptAt, submission: before.submission });
     }
-    if (before.revision !== input.base && !same) {
+    const stands = standsTo(before, input.base, input.window ?? null);
+    if (stands === 'overtaken')
+      return ok({ revision: before.revision, keptAt: before.keptAt, submission: before.submission });
+    if (stands === 'apart' && !same) {
       if (input.conflict === 'tell' && plainText(before.doc) !== '') {
         const { title, keptAt, revision, submission } = before;
         return fail({ code: 'other-window' as const, title, doc: before.doc, keptAt, revision, submission });

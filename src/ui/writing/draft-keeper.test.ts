@@ -15,8 +15,9 @@ function keeper(answers: KeepAnswer[]) {
   const k = new DraftKeeper(place, opened, {
     keep: async (request) => {
       sent.push(request);
-      await held;
+      const mine = held;
       held = null;
+      await mine;
       return (
         answers.shift() ?? {
           ok: true,
@@ -48,7 +49,7 @@ describe('a draft', () => {
     await jest.advanceTimersByTimeAsync(900);
     expect(sent.map((r) => r.doc)).toEqual([doc('Th')]);
     expect(k.keeping()).toEqual({ state: 'kept', at: 1_001 });
-    expect(local()).toEqual({ title: '', doc: doc('Th'), base: 1, kept: true, submission: 's1' });
+    expect(local()).toMatchObject({ title: '', doc: doc('Th'), base: 1, kept: true, submission: 's1' });
   });
 
   it('is sent every few seconds while typing never stops', async () => {
@@ -81,28 +82,48 @@ describe('a draft', () => {
     expect(sent.map((r) => r.base)).toEqual([0, 1]);
   });
 
-  it('is left while it is being kept: the last words go over after that, on what it became', async () => {
-    const { k, sent, type, answerLater } = keeper([]);
+  it('is left while it is being kept: the last words go over beside that, as the later keep of one page', async () => {
+    const { k, sent, type, answerLater, local } = keeper([]);
     const answer = answerLater();
     type('and sheep');
     await jest.advanceTimersByTimeAsync(900);
     type('and sheep and goats');
     const left = k.leave();
-    await jest.advanceTimersByTimeAsync(0);
-    expect(sent).toHaveLength(1);
+    expect(sent.at(-1)?.doc).toEqual(doc('and sheep and goats'));
     answer();
     await left;
-    expect(sent.map((r) => r.base)).toEqual([0, 1]);
-    expect(sent.at(-1)?.doc).toEqual(doc('and sheep and goats'));
+    const [first, second] = sent.map((r) => r.window);
+    expect(first).toMatchObject({ nth: 1 });
+    expect(second).toEqual({ ...first, nth: 2 });
+    await jest.advanceTimersByTimeAsync(0);
     expect(k.keeping().state).toBe('kept');
+    expect(local()).toMatchObject({ doc: doc('and sheep and goats'), kept: true });
     expect(jest.getTimerCount()).toBe(0);
+  });
+
+  it('counts as kept here only when the newest of it is: the answer to an earlier keep is none to the last words', async () => {
+    const { k, sent, type, answerLater, local } = keeper([]);
+    const answer = answerLater();
+    type('and sheep');
+    await jest.advanceTimersByTimeAsync(900);
+    type('and sheep and goats');
+    const answerLast = answerLater();
+    void k.leave();
+    answer();
+    await jest.advanceTimersByTimeAsync(0);
+    expect(sent).toHaveLength(2);
+    expect(local()).toMatchObject({ doc: doc('and sheep and goats'), kept: false });
+    answerLast();
+    await jest.advanceTimersByTimeAsync(0);
+    expect(local()).toMatchObject({ doc: doc('and sheep and goats'), kept: true });
   });
 
   it('that was left behind goes on from its own revision, so that a newer one is never written over', async () => {
     const { k, sent } = keeper([]);
-    k.resume({ title: '', doc: doc('from the train') }, 4);
+    k.resume({ title: '', doc: doc('from the train'), base: 4, window: 'the page of the train' });
     await jest.advanceTimersByTimeAsync(900);
     expect(sent[0]).toMatchObject({ base: 4, conflict: 'tell', doc: doc('from the train') });
+    expect(sent[0]?.window).toMatchObject({ nth: 1, after: 'the page of the train' });
   });
 
   it('on this machine is newer than the page only as this draft, and where it has more', () => {

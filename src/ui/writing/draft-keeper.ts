@@ -32,8 +32,8 @@ export type Keeping =
 export type KeepRequest = z.input<typeof draftInputSchema> & { doc: Doc };
 export type KeepAnswer = AnswerOf<typeof keepingDraft>;
 
-/** This machine's own copy of a draft: which draft it is of, and the revision it was written on. */
-export type LocalCopy = Text & { base: number; kept: boolean; submission: string };
+/** This machine's own copy of a draft: which draft it is of, the revision it was written on, and the page that wrote it. */
+export type LocalCopy = Text & { base: number; kept: boolean; submission: string; window?: string };
 
 /**
  * Whether a copy says more than the page that was opened: what the server never got always does; what it had, only as a
@@ -65,13 +65,16 @@ export class DraftKeeper {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private dirty = false;
   private busy = false;
-  /** What is on its way to the server; never rejects. */
-  private onItsWay: Promise<unknown> = Promise.resolve();
   private over = false;
   private touched = false;
   private tries = 0;
   private restoring = false;
   private waitingSince = 0;
+  /** This page among all that keep the draft, and how many times it has. */
+  private readonly window = crypto.randomUUID();
+  private nth = 0;
+  /** The page whose words this one goes on with. */
+  private after: string | null = null;
   private text: Text;
   private revision: number;
   private now: Keeping;
@@ -109,6 +112,12 @@ export class DraftKeeper {
     this.listeners.forEach((tell) => tell());
   }
 
+  /** `kept`: the server has the text of now, as the revision of now. */
+  private copyHere(kept: boolean) {
+    const { revision: base, submission, window } = this;
+    this.ports.keepLocal({ ...this.text, base, kept, submission, window });
+  }
+
   private plan(ms: number) {
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.send('tell'), ms);
@@ -119,7 +128,7 @@ export class DraftKeeper {
     if (this.over) return;
     this.text = text;
     this.touched = true;
-    this.ports.keepLocal({ ...text, base: this.revision, kept: false, submission: this.submission });
+    this.copyHere(false);
     if (!this.dirty) this.waitingSince = performance.now();
     this.dirty = true;
     const waited = performance.now() - this.waitingSince;
@@ -136,27 +145,28 @@ export class DraftKeeper {
     const { kind, parent, edits = null } = this.place;
     const { submission, revision: base, restoring } = this;
     const { title, doc } = this.text;
-    const request = { kind, parent, submission, title, doc, base, conflict, edits, restoring };
-    const asked = this.ports.keep(request, leaving);
-    this.onItsWay = asked;
-    const answer = await asked;
+    const nth = (this.nth += 1);
+    const window = { id: this.window, nth, after: this.after };
+    const request = { kind, parent, submission, title, doc, base, conflict, edits, restoring, window };
+    const answer = await this.ports.keep(request, leaving);
     this.busy = false;
     if (answer.ok) this.restoring = false;
-    if (!this.over) this.take(answer);
+    if (!this.over) this.take(answer, nth === this.nth);
   }
 
-  private take(answer: KeepAnswer) {
+  /** `last`: nothing newer is on its way. */
+  private take(answer: KeepAnswer, last: boolean) {
     if (answer.ok) {
       this.revision = answer.value.revision;
       this.submission = answer.value.submission;
       this.tries = 0;
       if (this.dirty) {
-        this.ports.keepLocal({ ...this.text, base: this.revision, kept: false, submission: this.submission });
+        this.copyHere(false);
         this.set({ state: 'unsaved' });
         this.plan(QUIET_MS);
-      } else {
+      } else if (last) {
         // Without a network the page that opens may be an old one: then this is the newest there is.
-        this.ports.keepLocal({ ...this.text, base: this.revision, kept: true, submission: this.submission });
+        this.copyHere(true);
         this.set({ state: 'kept', at: answer.value.keptAt });
       }
     } else if (answer.code === 'other-window') {
@@ -172,10 +182,14 @@ export class DraftKeeper {
     }
   }
 
-  /** Goes on with what this machine held, on the revision that was written on: another device may have gone on too. */
-  resume(text: Text, base: number) {
+  /**
+   * Goes on with what a page that is gone left on this machine, on the revision that was written on: another device may have gone
+   * on too. What that page itself had on the way is not another's.
+   */
+  resume({ base, window, title, doc }: Pick<LocalCopy, 'title' | 'doc' | 'base' | 'window'>) {
     this.revision = base;
-    this.change(text);
+    this.after = window ?? null;
+    this.change({ title, doc });
   }
 
   /** The text is the one on the page, only a newer revision: an old page was opened. */
@@ -214,7 +228,7 @@ export class DraftKeeper {
     this.revision = other.revision;
     this.submission = other.submission;
     this.dirty = false;
-    this.ports.keepLocal({ ...this.text, base: this.revision, kept: true, submission: this.submission });
+    this.copyHere(true);
     this.set({ state: 'kept', at: other.keptAt });
     return this.text;
   }
@@ -229,8 +243,6 @@ export class DraftKeeper {
 
   /** The page goes: what is not kept is sent, and no timer is left behind. Says whether the draft is another now. */
   async leave(): Promise<boolean> {
-    // Sent beside what is still on its way, these words would be told of that as of another window's.
-    if (this.busy) await this.onItsWay;
     if (this.dirty) await this.send('tell', true);
     clearTimeout(this.timer);
     return this.touched && !this.over;

@@ -23,6 +23,7 @@ import { NameStore, type Names } from './editor/suggest';
 import { documentOf } from './editor/to-document';
 import { evidenceOf, type Selected } from './selected';
 import { useLiveChecks } from './use-checks';
+import { useTakeOver } from './take-over';
 import { leftBehind, useDraft } from './use-draft';
 import { useWithoutNetwork } from './without-network';
 
@@ -79,7 +80,7 @@ export function useWriting(options: {
     [recheck],
   );
 
-  const editor = useEditor({
+  const created = useEditor({
     ...editorOptions({
       doc: draft.doc,
       label: options.label,
@@ -110,7 +111,7 @@ export function useWriting(options: {
         }
         put(e, local);
         setRestored(true);
-        keeper.resume({ title: local.title, doc: local.doc }, local.base);
+        keeper.resume(local);
       });
     },
     onUpdate: ({ editor: e }) => {
@@ -119,6 +120,8 @@ export function useWriting(options: {
       recheck(next, versionOf(e.state));
     },
   });
+
+  const editor = useTakeOver(created, form);
 
   useEffect(() => {
     if (!editor || selected === null) return;
