@@ -41,12 +41,12 @@ export async function studentsPage(
   }));
 }
 
-/** What of a course's deadlines is other for some people, discussion by discussion. */
-export async function leavesIn(db: Db, course: CourseId, people: readonly PersonId[]) {
-  const theirs = (table: string) =>
-    db(table)
-      .where({ course_id: course })
-      .whereIn('person_id', [...people]);
+/** What of a course's deadlines is other for some people, or for anybody, discussion by discussion. */
+export async function leavesIn(db: Db, course: CourseId, people?: readonly PersonId[]) {
+  const theirs = (table: string) => {
+    const all = db(table).where({ course_id: course });
+    return people ? all.whereIn('person_id', [...people]) : all;
+  };
   const [extended, excused] = await Promise.all([
     theirs('extensions').select('discussion_id', 'person_id', 'response_due', 'replies_due'),
     theirs('excusals').select('discussion_id', 'person_id'),

@@ -13,11 +13,12 @@ export type Own = Awaited<ReturnType<typeof leavesIn>> & {
   played: Awaited<ReturnType<typeof partsPlayedIn>>;
 };
 
-export async function ownOf(db: Db, course: EnteredCourse, students: readonly Student[]): Promise<Own> {
-  const ids = students.map((s) => s.id);
+/** That of some of them, or of all. */
+export async function ownOf(db: Db, course: EnteredCourse, students?: readonly Student[]): Promise<Own> {
+  const ids = students?.map((s) => s.id);
   const [leaves, played] = await Promise.all([
     leavesIn(db, course.id, ids),
-    partsPlayedIn(db, course.id, { people: ids }),
+    partsPlayedIn(db, course.id, ids && { people: ids }),
   ]);
   return { ...leaves, played };
 }

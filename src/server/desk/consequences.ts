@@ -81,10 +81,12 @@ export async function consequencesOf(
   course: EnteredCourse,
   { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
 ): Promise<Consequences> {
-  const students = await studentsPage(tx, course.id, EVERYBODY);
-  const own = await ownOf(tx, course, students);
-  const ids = students.map((s) => s.id);
-  const posts = groupBy(await ask(postsIn(tx, course.id, ids, [before.id])), (p): PersonId => p.author);
+  const [students, own, written] = await Promise.all([
+    studentsPage(tx, course.id, EVERYBODY),
+    ownOf(tx, course),
+    ask(postsIn(tx, { course: course.id, discussions: [before.id] })),
+  ]);
+  const posts = groupBy(written, (p): PersonId => p.author);
   const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
   const anewOf = groupBy(anew, ({ version }): PostId => version.post);
   const names = new Map(students.map((s) => [s.id, s.name]));
@@ -115,7 +117,8 @@ export async function consequencesOf(
   }));
   return {
     touched,
-    stamp: sha256(canonicalJson(touched)),
+    // Made here in one order of its fields, so that the same is always written the same.
+    stamp: sha256(JSON.stringify(touched)),
     apply: async (db) => {
       for (const { version, figures } of anew) {
         const unmet = unmetAfter(version.unmet, figures.unmet);

@@ -37,7 +37,7 @@ export async function standingsOf(
     ownOf(deps.db, course, students),
     askTogether(deps.db, {
       records: discussionsOf(deps.db, actor.id, { course: course.id }),
-      posts: postsIn(deps.db, course.id, ids),
+      posts: postsIn(deps.db, { course: course.id, people: ids }),
     }),
   ]);
   const shown = records.filter((r) => figures.get(r.id)?.shown);

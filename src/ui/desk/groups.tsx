@@ -8,20 +8,15 @@ import { plural } from '../words/plural';
 
 type Group = GroupsPage['groups'][number];
 
+/** Names to choose from. What is alike on all of them is said once: there may be hundreds. */
 function Members({ people }: { people: readonly Groupable[] }) {
   return (
-    <ul className="grid gap-x-4 sm:grid-cols-2">
+    <ul className="grid gap-x-4 break-words sm:grid-cols-2 [&>li]:min-w-0 [&_input]:size-5 [&_input]:shrink-0 [&_input]:accent-pine [&_label]:flex [&_label]:min-h-8 [&_label]:min-w-0 [&_label]:items-center [&_label]:gap-2.5 [&_label]:py-0.5">
       {people.map((p) => (
         <li key={p.id}>
-          <label className="flex min-h-8 items-center gap-2.5 py-0.5">
-            <input
-              type="checkbox"
-              name="person"
-              value={p.id}
-              form="move-them"
-              className="size-5 shrink-0 accent-pine"
-            />
-            <span className="min-w-0 break-words">{p.name}</span>
+          <label>
+            <input type="checkbox" name="person" value={p.id} form="move-them" />
+            {p.name}
           </label>
         </li>
       ))}

@@ -1,5 +1,6 @@
 import type { TouchedStudent } from '@/contract/desk';
-import { plural } from '../words/plural';
+import { groupBy } from '@/core/group';
+import { list, plural } from '../words/plural';
 
 const one = (t: TouchedStudent): string =>
   [
@@ -10,9 +11,10 @@ const one = (t: TouchedStudent): string =>
     `${t.met.is} of ${t.owed.is} met (before: ${t.met.was} of ${t.owed.was})`,
   ].join(', ');
 
-/** Whom a change touches and how, the losers first. */
+/** Whom a change touches and how, the losers first; whom it touches alike are named together. */
 export function Touched({ touched }: { touched: readonly TouchedStudent[] }) {
   const worse = touched.filter((t) => t.worse).length;
+  const worstFirst = [...touched].sort((a, b) => Number(b.worse) - Number(a.worse));
   return (
     <div className="grid gap-2">
       <p className="font-semibold">
@@ -28,13 +30,11 @@ export function Touched({ touched }: { touched: readonly TouchedStudent[] }) {
         tabIndex={0}
         aria-label="Whom it touches"
       >
-        {[...touched]
-          .sort((a, b) => Number(b.worse) - Number(a.worse))
-          .map((t) => (
-            <li key={t.id}>
-              <b className={t.worse ? 'text-brick' : ''}>{t.name}</b>: {one(t)}
-            </li>
-          ))}
+        {[...groupBy(worstFirst, one)].map(([how, alike]) => (
+          <li key={how}>
+            <b className={alike[0]?.worse ? 'text-brick' : ''}>{list(alike.map((t) => t.name))}</b>: {how}
+          </li>
+        ))}
       </ul>
     </div>
   );
