@@ -1,6 +1,7 @@
 import knex, { type Knex } from 'knex';
 import pg from 'pg';
 import { storable } from '@/core/document/document';
+import { isOutdatedPlan, Prepared } from './prepared';
 
 /** A connection or a transaction: queries take either, the use-case owns the commit. */
 export type Db = Knex | Knex.Transaction;
@@ -18,6 +19,19 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, (text) => Number(text));
  */
 const PLANNING = '-c join_collapse_limit=1 -c jit=off';
 
+/** A query as knex hands it to the connection. */
+type Asked = { sql: string; method?: string; options?: object; bindings?: unknown[]; response?: unknown };
+type Connection = { __knexTxId?: string };
+declare module 'knex' {
+  namespace Knex {
+    interface Client {
+      _query(connection: Connection, asked: Asked): Promise<unknown>;
+    }
+  }
+}
+const prepared = new Prepared();
+const READING = new Set(['select', 'first', 'pluck']);
+
 /**
  * The last net for what no text of PostgreSQL can hold (NUL, half a character): without it a name in an address, or a word one
  * looks for, that holds such a thing is an error of the database and not simply a name that nothing has.
@@ -26,6 +40,23 @@ const Postgres = knex({ client: 'pg' }).client.constructor as typeof knex.Client
 class StorableClient extends Postgres {
   override prepBindings(bindings: unknown[] | undefined): unknown[] | undefined {
     return bindings?.map((b) => (typeof b === 'string' ? storable(b) : b));
+  }
+
+  /** What is only read, and not within a change, is asked under a name once it is asked often. */
+  override async _query(connection: Connection, asked: Asked): Promise<unknown> {
+    const query = (how: Asked) => super._query(connection, how);
+    const name =
+      READING.has(asked.method ?? '') && connection.__knexTxId === undefined
+        ? prepared.nameOf(asked.sql)
+        : undefined;
+    if (!name) return query(asked);
+    try {
+      return await query({ ...asked, options: { ...asked.options, name } });
+    } catch (error) {
+      if (!isOutdatedPlan(error)) throw error;
+      prepared.giveUp(asked.sql);
+      return query(asked);
+    }
   }
 }
 

@@ -4,6 +4,8 @@ import { rubricSchema, type Criterion, type Rubric } from './rubric';
 
 export const MOST_CRITERIA = 12;
 export const MOST_LEVELS = 6;
+/** Among a criterion's checks in its form: it is about the replies. */
+const REPLIES = 'replies';
 
 /** What is wrong with one criterion of a rubric's form, by its place in it. */
 export type RubricProblem = {
@@ -65,6 +67,7 @@ export function rubricOfForm(
       checks: said(fieldOf(c, 'checks'))
         .split(' ')
         .flatMap((check) => checkIdSchema.safeParse(check).data ?? []),
+      ...(said(fieldOf(c, 'checks')).split(' ').includes(REPLIES) ? { replies: true } : {}),
     });
     if (
       !problems.some((p) => p.criterion === c) &&
@@ -82,7 +85,7 @@ export function formOfRubric(rubric: Rubric): Record<string, string> {
   rubric.criteria.forEach((criterion, c) => {
     fields[fieldOf(c, 'id')] = criterion.id;
     fields[fieldOf(c, 'title')] = criterion.title;
-    fields[fieldOf(c, 'checks')] = criterion.checks.join(' ');
+    fields[fieldOf(c, 'checks')] = [...criterion.checks, ...(criterion.replies ? [REPLIES] : [])].join(' ');
     criterion.levels.forEach((level, l) => {
       fields[levelFieldOf(c, l, 'title')] = level.title;
       fields[levelFieldOf(c, l, 'text')] = level.text;

@@ -4,7 +4,7 @@ import type { Criterion, Rubric } from './rubric';
 /** What a rubric is worth where its brief does not say. */
 const USUAL_POINTS = 20;
 
-type Proposal = { id: string; title: string; checks: CheckId[]; levels: [string, string][] };
+type Proposal = { id: string; title: string; checks: CheckId[]; replies?: true; levels: [string, string][] };
 
 /** The checks that a brief asks of a response, out of some. */
 const asked = (brief: Brief, ids: readonly CheckId[]): CheckId[] =>
@@ -68,6 +68,7 @@ function proposals(brief: Brief): Proposal[] {
           id: 'replies',
           title: count === 1 ? 'The reply' : 'The replies',
           checks: [],
+          replies: true,
           levels: [
             ['Carry on', 'Each takes up something a classmate wrote and adds to it.'],
             ['Agree', 'They say yes or no, and little more.'],
@@ -88,13 +89,11 @@ function proposals(brief: Brief): Proposal[] {
 export function proposeRubric(brief: Brief): Rubric {
   const found = proposals(brief);
   const whole = Math.max(found.length, Math.round(brief.points ?? USUAL_POINTS));
-  const criteria = found.map(({ id, title, checks, levels }, i): Criterion => {
+  const criteria = found.map(({ levels, ...criterion }, i): Criterion => {
     const best = Math.floor(whole / found.length) + (i < whole % found.length ? 1 : 0);
     const share = [best, Math.floor(best / 2), 0];
     return {
-      id,
-      title,
-      checks,
+      ...criterion,
       levels: levels.map(([name, text], n) => ({ title: name, text, points: share[n] ?? 0 })),
     };
   });

@@ -15,6 +15,8 @@ const criterionSchema = z.strictObject({
   levels: z.array(levelSchema).min(2).max(6),
   /** Checks whose result says something about this criterion. */
   checks: z.array(checkIdSchema).default([]),
+  /** It is about the replies: how many of them count says something about it. */
+  replies: z.boolean().optional(),
 });
 
 /** What a response is marked by: criteria, each with its levels and their points. */
