@@ -6,7 +6,6 @@ import type { Compared } from '@/core/drafts/difference';
 import type { Instant, PersonId, PostId } from '@/core/ids';
 import type { Arranged, Arrangement, Page, Steps } from '@/core/posts/arrange';
 import type { ThreadFilter } from '@/core/posts/filters';
-import type { MarkRecord, Rubric } from '@/core/rubric/rubric';
 import type { Earlier } from '@/core/substance/repeated';
 import type { DiscussionHead, OpenDraft } from './discussion';
 import type { ReadPost, ThreadLine } from './thread';
@@ -78,8 +77,6 @@ export type Conversation = {
   reply: ReplyPage | null;
   orphaned: OrphanedDraft | null;
   ledgerInput: LedgerInput | null;
-  /** For staff: the rubric for the open response, with the mark it has. */
-  marking: Marking | null;
+  /** For staff: the student whose response is open, whose part they can mark. */
+  marking: { id: PersonId; name: string } | null;
 };
-
-export type Marking = { rubric: Rubric; post: PostId; student: string; mark: MarkRecord | null };

@@ -22,13 +22,6 @@ const PLANNING = '-c join_collapse_limit=1 -c jit=off';
 /** A query as knex hands it to the connection. */
 type Asked = { sql: string; method?: string; options?: object; bindings?: unknown[]; response?: unknown };
 type Connection = { __knexTxId?: string };
-declare module 'knex' {
-  namespace Knex {
-    interface Client {
-      _query(connection: Connection, asked: Asked): Promise<unknown>;
-    }
-  }
-}
 const prepared = new Prepared();
 const READING = new Set(['select', 'first', 'pluck']);
 
@@ -37,14 +30,20 @@ const READING = new Set(['select', 'first', 'pluck']);
  * looks for, that holds such a thing is an error of the database and not simply a name that nothing has.
  */
 const Postgres = knex({ client: 'pg' }).client.constructor as typeof knex.Client;
+/** How knex itself sends a query: its types do not name it. */
+const plainly = Reflect.get(Postgres.prototype, '_query') as (
+  this: unknown,
+  connection: Connection,
+  asked: Asked,
+) => Promise<unknown>;
 class StorableClient extends Postgres {
   override prepBindings(bindings: unknown[] | undefined): unknown[] | undefined {
     return bindings?.map((b) => (typeof b === 'string' ? storable(b) : b));
   }
 
   /** What is only read, and not within a change, is asked under a name once it is asked often. */
-  override async _query(connection: Connection, asked: Asked): Promise<unknown> {
-    const query = (how: Asked) => super._query(connection, how);
+  async _query(connection: Connection, asked: Asked): Promise<unknown> {
+    const query = (how: Asked) => plainly.call(this, connection, how);
     const name =
       READING.has(asked.method ?? '') && connection.__knexTxId === undefined
         ? prepared.nameOf(asked.sql)

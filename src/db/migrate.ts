@@ -42,6 +42,7 @@ import * as textDiffers from './migrations/0039_text_differs';
 import * as announcedDocuments from './migrations/0040_announced_documents';
 import * as beginnings from './migrations/0041_beginnings';
 import * as keptBy from './migrations/0042_kept_by';
+import * as marking from './migrations/0043_marking';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -86,6 +87,7 @@ const MIGRATIONS = {
   '0040_announced_documents': announcedDocuments,
   '0041_beginnings': beginnings,
   '0042_kept_by': keptBy,
+  '0043_marking': marking,
 };
 type Name = keyof typeof MIGRATIONS;
 

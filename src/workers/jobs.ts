@@ -6,6 +6,7 @@ import { makeClip } from '@/server/clips/make';
 import { currentTime } from '@/server/clock/clock';
 import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
+import { releaseDue } from '@/server/marks/release';
 import { sendMail } from '@/server/mail/send';
 import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
@@ -27,6 +28,7 @@ const runner = await run({
     '7 * * * * sweep-files ?jobKey=sweep-files',
     '17 * * * * sweep-people ?jobKey=sweep-people',
     '* * * * * show-due ?jobKey=show-due',
+    '* * * * * release-due ?jobKey=release-due',
   ].join('\n'),
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
@@ -36,6 +38,7 @@ const runner = await run({
       await forgetDue(await deps());
     },
     'show-due': async () => void (await showDue(await deps())),
+    'release-due': async () => void (await releaseDue(await deps())),
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });

@@ -299,7 +299,7 @@ test('an instructor marks by the rubric, and puts in a reading and a newer text'
     'Answers what is asked',
     'Uses the week’s ideas',
     'Rests on evidence',
-    'Hears the other side',
+    'Replies move the talk on',
   ])
     await page.getByLabel(name).selectOption('0');
   await page.getByRole('button', { name: 'Give the mark' }).click();

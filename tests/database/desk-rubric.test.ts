@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { keepRubric, rubricPage } from '@/server/desk/rubric';
-import { giveMark } from '@/server/rubric/rubric';
+import { markSchema } from '@/core/marks/mark';
+import { keepMark } from '@/server/marks/keep';
 import { responseRoom } from '@/server/discussions/response-room';
 import type { Actor } from '@/server/deps';
 import { deps, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
@@ -43,7 +44,7 @@ describe('a rubric on the desk', () => {
     expect(fresh.ok && Object.keys(fresh.value.fields)).toContain('c0.title');
     expect(await keep(FORM)).toMatchObject({ ok: true });
     const room = await responseRoom(at('Tue 10:00'), world.people.imani, OPEN);
-    expect(room.ok && room.value.sheet?.rubric.criteria).toMatchObject([
+    expect(room.ok && room.value.sheet?.rubric?.criteria).toMatchObject([
       { id: 'ideas', checks: [], levels: [{ points: 12 }, { points: 4 }] },
       { id: 'evidence', checks: ['sources'] },
     ]);
@@ -66,16 +67,15 @@ describe('a rubric on the desk', () => {
 
   it('is changed only by who is sure once something is shared, and not at all once something is marked', async () => {
     const { jun, holt } = world.people;
-    const { post } = await shared(db, jun, OPEN, 'Tue 09:00', shareInput('Words of Jun.'));
+    await shared(db, jun, OPEN, 'Tue 09:00', shareInput('Words of Jun.'));
     const changed = { ...FORM, 'c0.title': 'Thoughts', 'c0.id': 'ideas' };
     expect(await keep(changed)).toMatchObject({ failure: { code: 'not-sure' } });
     expect(await keep(changed, true)).toMatchObject({ ok: true });
-    const marked = await giveMark(
+    const marked = await keepMark(
       at('Tue 11:00'),
       holt,
-      OPEN,
-      { post, comment: '' },
-      { ideas: '0', evidence: '0' },
+      { slug: GEO, name: OPEN, person: jun.id },
+      { mark: markSchema.parse({ levels: { ideas: 0, evidence: 0 } }), base: 0 },
     );
     expect(marked).toMatchObject({ ok: true });
     for (const fields of [FORM, null])

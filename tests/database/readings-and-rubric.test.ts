@@ -15,7 +15,10 @@ import { yourPart } from '@/server/discussions/your-part';
 import { quoteIntoDraft } from '@/server/drafts/quote';
 import { exportNotes, importNotes } from '@/server/notes/exchange';
 import { addNote, editNote, noteInputSchema } from '@/server/notes/notes';
-import { estimate, giveMark, tickViewing } from '@/server/rubric/rubric';
+import { estimate, tickViewing } from '@/server/rubric/rubric';
+import { markSchema } from '@/core/marks/mark';
+import { keepMark } from '@/server/marks/keep';
+import { releaseMarks } from '@/server/marks/release';
 import { folderStore } from '@/server/files/folder-store';
 import * as setup from '@/server/setup/setup';
 import type { Actor } from '@/server/deps';
@@ -263,19 +266,17 @@ describe('the rubric', () => {
     expect(await estimate(at(db, 'Tue 11:00'), kwame, OPEN, { asked: '1' })).toMatchObject({
       failure: { code: 'already-shared' },
     });
-    const levels = { asked: '1', heard: '0' };
-    const input = { post: made.post, comment: 'Good.' };
-    expect(await giveMark(at(db, 'Tue 12:00'), noor, OPEN, input, levels)).toMatchObject({
-      failure: { code: 'not-found' },
+    const mark = markSchema.parse({ levels: { asked: 1, heard: 0 }, remark: 'Good.' });
+    const place = { slug: 'geo-115', name: OPEN, person: kwame.id };
+    expect(await keepMark(at(db, 'Tue 12:00'), holt, place, { mark, base: 0 })).toMatchObject({ ok: true });
+    expect(await releaseMarks(at(db, 'Tue 12:00'), holt, 'geo-115', OPEN, null)).toEqual({
+      ok: true,
+      value: 1,
     });
-    expect(await giveMark(at(db, 'Tue 12:00'), holt, OPEN, input, { asked: '1' })).toMatchObject({
-      failure: { code: 'unfinished' },
-    });
-    expect(await giveMark(at(db, 'Tue 12:00'), holt, OPEN, input, levels)).toEqual({ ok: true, value: null });
     const part = await yourPart(at(db, 'Tue 12:00'), kwame, OPEN);
     expect(part.ok && part.value.sheet).toMatchObject({
       estimate: { asked: 0, heard: 1 },
-      mark: { levels: { asked: 1, heard: 0 }, comment: 'Good.', marker: 'Dr. Maren Holt' },
+      mark: { mark: { levels: { asked: 1, heard: 0 }, remark: 'Good.' }, marker: 'Dr. Maren Holt' },
     });
     // Neither a classmate nor the marker is ever given the estimate.
     const others = JSON.stringify([
@@ -284,7 +285,7 @@ describe('the rubric', () => {
     ]);
     expect(others).not.toContain('"marker"');
     const staff = await conversation(at(db, 'Tue 12:00'), holt, OPEN, { post: made.post, filter: 'all' });
-    expect(staff.ok && staff.value.marking?.mark?.levels).toEqual({ asked: 1, heard: 0 });
+    expect(staff.ok && staff.value.marking).toEqual({ id: kwame.id, name: kwame.name });
     expect(JSON.stringify(staff)).not.toContain('estimate');
   });
 

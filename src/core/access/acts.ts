@@ -54,7 +54,7 @@ export const ACTS = {
   'hand a draft over': ['student'],
   'sign a syllabus': ['student'],
   'say what is broken': ['student', 'observer', 'staff'],
-  'mark by the rubric': ['staff'],
+  mark: ['staff'],
   'keep the desk': ['staff'],
   announce: ['staff'],
   'keep material': KEEPERS,

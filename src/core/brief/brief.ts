@@ -23,7 +23,7 @@ const conceptSchema = z.strictObject({
 export type Concept = z.infer<typeof conceptSchema>;
 
 /** The checks there are. A check is required unless the brief lists it as advised. */
-const CHECK_IDS = [
+export const CHECK_IDS = [
   'words',
   'paragraphs',
   'sentences',

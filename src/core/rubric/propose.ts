@@ -1,3 +1,4 @@
+import { askedChecks } from '../brief/asked-checks';
 import type { Brief, CheckId } from '../brief/brief';
 import type { Criterion, Rubric } from './rubric';
 
@@ -6,23 +7,15 @@ const USUAL_POINTS = 20;
 
 type Proposal = { id: string; title: string; checks: CheckId[]; replies?: true; levels: [string, string][] };
 
-/** The checks that a brief asks of a response, out of some. */
-const asked = (brief: Brief, ids: readonly CheckId[]): CheckId[] =>
-  ids.filter((id) => {
-    if (id === 'parts') return brief.parts.length > 0;
-    const rule: unknown = (brief.response as Partial<Record<CheckId, unknown>>)[id];
-    return rule !== undefined && rule !== false;
-  });
-
 function proposals(brief: Brief): Proposal[] {
-  const evidence = asked(brief, ['sources', 'quotes', 'example', 'media']);
-  const form = asked(brief, ['words', 'paragraphs', 'sentences', 'title']);
+  const evidence = askedChecks(brief, ['sources', 'quotes', 'example', 'media']);
+  const form = askedChecks(brief, ['words', 'paragraphs', 'sentences', 'title']);
   const { count } = brief.replies;
   const all: (Proposal | null)[] = [
     {
       id: 'question',
       title: brief.parts.length > 1 ? 'Takes up every part of the prompt' : 'Takes up the prompt',
-      checks: asked(brief, ['parts', 'concepts']),
+      checks: askedChecks(brief, ['parts', 'concepts']),
       levels: [
         ['All of it', 'Every part is answered, and the answer goes beyond repeating the question.'],
         ['Most of it', 'A part is missing or only touched.'],
@@ -32,7 +25,7 @@ function proposals(brief: Brief): Proposal[] {
     {
       id: 'thought',
       title: 'A thought of one’s own, with reasons',
-      checks: asked(brief, ['question']),
+      checks: askedChecks(brief, ['question']),
       levels: [
         ['Reasoned', 'Says what one thinks and why, and sees what speaks against it.'],
         ['Said', 'Says what one thinks; the reasons stay thin.'],

@@ -1,4 +1,3 @@
-import type { Instant } from '../ids';
 import { z } from 'zod';
 import { checkIdSchema } from '../brief/brief';
 
@@ -56,6 +55,3 @@ export function pointsOf(rubric: Rubric, levels: Levels): { points: number; of: 
   }
   return { points, of: rubric.criteria.reduce((n, c) => n + best(c), 0), open };
 }
-
-/** A mark that was given by a rubric: the level of each criterion, what was said of it, by whom and when. */
-export type MarkRecord = { levels: Levels; comment: string; marker: string; markedAt: Instant };

@@ -5,6 +5,7 @@ import type { ScheduleInput } from '@/core/deadlines/schedule';
 import {
   STAFF,
   courseId,
+  instant,
   slugOf,
   discussionId,
   type Instant,
@@ -14,6 +15,7 @@ import {
   type Role,
 } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
+import type { Way } from '@/core/marks/mark';
 import type { Rubric } from '@/core/rubric/rubric';
 import type { Viewing } from '@/core/viewings/viewing';
 import type { ReadingFigures } from '@/core/reading/unread';
@@ -277,6 +279,10 @@ export type DiscussionWithPrompt = DiscussionRecord & {
   prompt: Doc;
   rubric: Rubric | null;
   viewings: Viewing[];
+  /** How it is marked, where its staff have said. */
+  way: Way | null;
+  /** When what is written of its marks is released by itself. */
+  releaseAt: Instant | null;
 };
 
 export async function discussionBySlug(
@@ -284,11 +290,16 @@ export async function discussionBySlug(
   person: PersonId,
   slug: string,
 ): Promise<DiscussionWithPrompt | null> {
-  const row: (Row & Pick<DiscussionWithPrompt, 'prompt' | 'rubric' | 'viewings'>) | undefined =
-    await enrolled(db, person)
-      .where('d.slug', slug)
-      .first([...columns(db, person), 'd.prompt', 'd.rubric', 'd.viewings']);
+  const row:
+    | (Row &
+        Pick<DiscussionWithPrompt, 'prompt' | 'rubric' | 'viewings'> & {
+          marked_by: Way | null;
+          marks_at: number | null;
+        })
+    | undefined = await enrolled(db, person)
+    .where('d.slug', slug)
+    .first([...columns(db, person), 'd.prompt', 'd.rubric', 'd.viewings', 'd.marked_by', 'd.marks_at']);
   if (!row) return null;
-  const { prompt, rubric, viewings } = row;
-  return { ...toRecord(row), prompt, rubric, viewings };
+  const { prompt, rubric, viewings, marked_by: way, marks_at: at } = row;
+  return { ...toRecord(row), prompt, rubric, viewings, way, releaseAt: at === null ? null : instant(at) };
 }

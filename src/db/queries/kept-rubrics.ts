@@ -19,9 +19,9 @@ export async function keptRubrics(
     .select('d.slug', 'd.title', 'c.code', 'd.rubric');
 }
 
-/** How many marks were given in a discussion. */
+/** How many marks are written in a discussion, released or not. */
 export async function marksGiven(db: Db, discussion: DiscussionId): Promise<number> {
-  const row = await db('marks').where({ discussion_id: discussion }).count('* as n').first();
+  const row = await db('marking').where({ discussion_id: discussion }).count('* as n').first();
   return Number(row?.n ?? 0);
 }
 

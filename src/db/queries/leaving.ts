@@ -38,6 +38,7 @@ const LEFT = [
   ['margin_notes', 'author_id'],
   ['moderation_log', 'person_id'],
   ['marks', 'marker_id'],
+  ['marking', 'marker_id'],
   ['announcements', 'author_id'],
   ['recordings', 'speaker_id'],
 ] as const;

@@ -14,14 +14,13 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { openingSeal } from '../access/seal-opening';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
-import { markFor } from '../rubric/rubric';
 import { findIn } from '../find/find';
 import { repeatsAmong } from './repeats';
 import { replyPage } from './answering';
 import { headOf } from './head';
 import { linesOf, listed } from './lines';
 import { isUnreadFor, loadedFrom, type LoadedConversation } from './loaded-conversation';
-import type { Marking, Conversation } from '@/contract/conversation-view';
+import type { Conversation } from '@/contract/conversation-view';
 import { onPage } from './on-page';
 import { toRead, authorsOf } from './read-posts';
 
@@ -46,17 +45,11 @@ const writtenBy = (posts: readonly PostOutline[], person: string | null): PostOu
   posts.find((p) => p.author.id === person) ??
   null;
 
-/** What staff need to mark the open response by the rubric; nothing for anybody else. */
-async function markingOf(
-  deps: Deps,
-  entered: Entered,
-  response: PostOutline | undefined,
-): Promise<Marking | null> {
-  const { rubric } = entered.record;
-  if (!entered.staff || !rubric || response?.author.role !== 'student' || response.withdrawn) return null;
-  const { id, author } = response;
-  return { rubric, post: id, student: author.name, mark: await markFor(deps, author.id, entered) };
-}
+/** Whose part staff can mark from here: whoever wrote the open response, where that is a student. */
+const markedHere = (entered: Entered, response: PostOutline | undefined): Conversation['marking'] =>
+  entered.staff && !entered.record.course.outside && response?.author.role === 'student'
+    ? { id: response.author.id, name: response.author.name }
+    : null;
 
 /** Ranks the responses one could answer; only for this their texts are read. */
 const weighing =
@@ -176,6 +169,6 @@ export async function conversation(
     reply,
     orphaned,
     ledgerInput: entered.ledgerInput,
-    marking: staff ? await markingOf(deps, entered, root?.post) : null,
+    marking: markedHere(entered, root?.post),
   });
 }

@@ -142,9 +142,7 @@ export async function roomOf(
             doc: open.doc,
           }
         : null,
-    sheet: staff
-      ? record.rubric && { rubric: record.rubric, estimate: null, mark: null }
-      : sheetOf(entered, around),
+    sheet: staff ? { rubric: record.rubric, estimate: null, mark: null } : sheetOf(entered, around),
     viewings: record.viewings.map((v) => ({ ...v, done: around.done.includes(v.id) })),
     recording: around.recording,
     note: around.note,

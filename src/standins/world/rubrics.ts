@@ -39,37 +39,65 @@ export const GEO_RUBRIC: z.input<typeof rubricSchema> = {
       ],
     },
     {
-      id: 'other-side',
-      title: 'Hears the other side',
+      id: 'talk',
+      title: 'Replies move the talk on',
       checks: [],
+      replies: true,
       levels: [
-        { title: 'Fairly', text: 'They would say: yes, that is what we mean.', points: 4 },
-        { title: 'Briefly', text: '', points: 2 },
-        { title: 'Not at all', text: '', points: 0 },
+        {
+          title: 'Every one',
+          text: 'Each takes up what a classmate wrote and adds something to it.',
+          points: 4,
+        },
+        { title: 'Most', text: 'One is missing, or only agrees.', points: 2 },
+        { title: 'Few', text: '', points: 0 },
       ],
     },
   ],
 };
 
-/** What some thought of their own text before sharing it, and what it was marked with. */
+/** What some thought of their own text before sharing it. */
 export const ESTIMATES: { discussion: string; person: string; levels: Record<string, number> }[] = [
   {
     discussion: 'geo-115-w5',
     person: 'Imani Okoro',
-    levels: { question: 0, ideas: 1, evidence: 0, 'other-side': 1 },
+    levels: { question: 0, ideas: 1, evidence: 0, talk: 0 },
   },
-];
-export const MARKS: {
-  discussion: string;
-  person: string;
-  levels: Record<string, number>;
-  comment: string;
-}[] = [
   {
-    discussion: 'geo-115-w5',
+    discussion: 'geo-115-w4',
     person: 'Imani Okoro',
-    levels: { question: 0, ideas: 0, evidence: 1, 'other-side': 1 },
-    comment:
-      'Your rule for the parish is the best part: it says who measures, which most forget. The idea carries more than you think. For the source, say which of its numbers you lean on.',
+    levels: { question: 0, ideas: 0, evidence: 1, talk: 0 },
+  },
+  {
+    discussion: 'geo-115-w3',
+    person: 'Imani Okoro',
+    levels: { question: 0, ideas: 1, evidence: 0, talk: 0 },
+  },
+  {
+    discussion: 'geo-115-w2',
+    person: 'Imani Okoro',
+    levels: { question: 0, ideas: 0, evidence: 0, talk: 0 },
   },
 ];
+/** What a staff member said of one student's part; everybody else's is made of what the ledger proposes. */
+export const MARKS: { discussion: string; person: string; levels: Record<string, number>; remark: string }[] =
+  [
+    {
+      discussion: 'geo-115-w5',
+      person: 'Imani Okoro',
+      levels: { question: 0, ideas: 0, evidence: 1, talk: 1 },
+      remark:
+        'Your rule for the parish is the best part: it says who measures, which most forget. The idea carries more than you think. For the source, say which of its numbers you lean on.',
+    },
+  ];
+
+/** What is said with a mark here and there. */
+export const REMARKS = [
+  'Your example does the work here. Next time let it come before the claim.',
+  'You ask the right question at the end. Try to answer half of it.',
+  'Clear and short. One more step: what would speak against you?',
+  'The middle part carries it. The first two sentences could go.',
+  'Good use of the reading; say where it stops helping you.',
+  'Your replies are better than your response this week: take that tone into it.',
+  'You say what you think and why. Name the source where the number comes from.',
+] as const;

@@ -2,9 +2,9 @@ import { instant, type Instant, type PersonId } from '@/core/ids';
 import { addRecording } from '@/server/courses/recordings';
 import type { Actor, Deps } from '@/server/deps';
 import { addNote } from '@/server/notes/notes';
-import { estimate, giveMark } from '@/server/rubric/rubric';
+import { estimate } from '@/server/rubric/rubric';
 import { NOTES } from './notes';
-import { ESTIMATES, MARKS } from './rubrics';
+import { ESTIMATES } from './rubrics';
 
 const HOUR_MS = 3_600_000;
 
@@ -43,13 +43,8 @@ export async function addEstimates(db: Deps['db'], now: Instant, { actor }: Peop
   }
 }
 
-/** Margin notes, marks and a recording: after the posts are there. */
-export async function addMaterial(
-  db: Deps['db'],
-  now: Instant,
-  { actor }: People,
-  responseOf: (discussion: string, author: string) => number | null,
-) {
+/** Margin notes and a recording. */
+export async function addMaterial(db: Deps['db'], now: Instant, { actor }: People) {
   for (const n of NOTES) {
     const at = { db, now: instant(now - n.hoursAgo * HOUR_MS) };
     const input = { audience: n.audience, start: null, end: null };
@@ -69,18 +64,6 @@ export async function addMaterial(
         parent: note.value.id,
       });
     }
-  }
-  for (const m of MARKS) {
-    const post = responseOf(m.discussion, m.person);
-    if (post === null) continue;
-    const given = await giveMark(
-      { db, now },
-      actor('Dr. Maren Holt'),
-      m.discussion,
-      { post, comment: m.comment },
-      m.levels,
-    );
-    if (!given.ok) throw new Error(`${m.discussion}: a mark was refused: ${given.failure.code}`);
   }
   const of = { kind: 'reading', slug: 'geo-room-for-the-river' } as const;
   const sound = { bytes: tone(6), cut: false };

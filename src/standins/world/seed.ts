@@ -21,6 +21,7 @@ import { addCollege } from './seed-college';
 import { addDesk } from './seed-desk';
 import { addPictures, addWaysIn } from './seed-faces';
 import { addHistory } from './seed-habits';
+import { addMarks } from './seed-marks';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
@@ -128,12 +129,8 @@ export async function seedWorld(
     });
     if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
   }
-  await addMaterial(db, now, { actor, person }, (slug, author) => {
-    const post = planned.find(
-      (p) => !p.parent && p.discussion.slug === slug && p.post.author === author,
-    )?.post;
-    return (post && made.get(post)) ?? null;
-  });
+  await addMaterial(db, now, { actor, person });
+  await addMarks(db, now, { actor, weekStart });
   await addCollege(db, now, { idOf, passwordHash: await hashPassword(DEMO_PASSWORD), timeZone: HOME_ZONE });
   await addWaysIn(db, now, actor);
   if (files) await addPictures({ db, now, files }, actor);

@@ -1,6 +1,7 @@
 import type { Conversation } from '@/contract/conversation-view';
 import type { ReactNode } from 'react';
-import { MarkForm } from '../rubric/mark-form';
+import Link from 'next/link';
+import { deskMarkingAt } from '@/contract/addresses';
 import { emptyText } from '../words/conversation-bar';
 import type { Look } from './address';
 import { Headlines } from './headlines';
@@ -33,7 +34,16 @@ export function ReadSide(props: { view: Conversation; slug: string; look: Look; 
       name={inThreads ? 'Pages of this thread' : 'Pages of this conversation'}
     />
   );
-  const mark = marking ? <MarkForm slug={slug} zone={zone} marking={marking} /> : null;
+  const mark = marking ? (
+    <p className="border-b border-rule bg-page-2 px-4 py-2 text-[13px] sm:px-5">
+      <Link
+        className="link inline-flex min-h-6 items-center"
+        href={deskMarkingAt(head.course.slug, slug, { student: marking.id })}
+      >
+        Mark {marking.name}’s part
+      </Link>
+    </p>
+  ) : null;
   if (inThreads) return <ThreadPage {...reading} above={mark} below={pager} />;
   return (
     <div className="flex min-h-0 grow flex-col">

@@ -199,10 +199,11 @@ export function PromptPage({
       {brief.replies.count > 0 ? (
         <Asked title="Each reply needs" rules={replyRules(stricter)} confirmed={replyRules(brief)} />
       ) : null}
-      {sheet ? (
+      {sheet?.rubric ? (
         <RubricPage
           slug={head.slug}
-          sheet={sheet}
+          rubric={sheet.rubric}
+          estimate={sheet.estimate}
           estimating={!head.staff && !head.onlooker && !head.responded && !preview}
         />
       ) : null}

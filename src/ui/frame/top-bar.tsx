@@ -1,7 +1,7 @@
 'use client';
 
 import type { HelpFound } from '@/contract/account';
-import { calendarAt, discussionsAt, weekAt } from '@/contract/addresses';
+import { calendarAt, discussionsAt, progressAt, weekAt } from '@/contract/addresses';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
 import { AccountMenu } from './account-menu';
@@ -12,6 +12,7 @@ const PLACES = [
   ['week', 'This week', weekAt()],
   ['discussions', 'Discussions', discussionsAt()],
   ['calendar', 'Calendar', calendarAt()],
+  ['progress', 'Progress', progressAt()],
 ] as const;
 export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards';
 

@@ -9,7 +9,7 @@ import { calledName, list, plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
-import { MarkWithEstimate } from '../rubric/mark-with-estimate';
+import { YourMark } from '../marks/your-mark';
 import type { RubricSheet } from '@/contract/rubric';
 import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
@@ -134,15 +134,14 @@ function OpenLine({ o, head }: { o: Obligation; head: DiscussionHead }) {
   );
 }
 
-/** The left page of Your part: every post with what it counted as and why, then what is open or was missed. */
-export function Ledger({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
+function WhatCounted({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
   // What was shared short is still to be completed, as long as that is possible.
   const open =
     head.ledger?.obligations.filter(
       (o) => o.post === null || (o.state === 'short' && head.now < o.deadline.closes),
     ) ?? [];
   return (
-    <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
+    <>
       <h2 className="mb-1.5 text-[16px]">What you shared</h2>
       {shared.length ? (
         <ul>
@@ -165,24 +164,15 @@ export function Ledger({ head, shared }: { head: DiscussionHead; shared: OwnShar
           </ul>
         </>
       ) : null}
-    </div>
+    </>
   );
 }
 
-/** The right page: the response as it was shared. */
-export function OwnText({
-  head,
-  shared,
-  sheet,
-}: {
-  head: DiscussionHead;
-  shared: OwnShared[];
-  sheet: RubricSheet | null;
-}) {
+function OwnText({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
   const response = shared.find((d) => d.to === null && !d.withdrawn) ?? shared.find((d) => d.to === null);
   return (
-    <div className="grow overflow-auto px-4 py-4 sm:px-8" tabIndex={0}>
-      <h2 className="mb-3 text-[16px]">Your response, as it was shared</h2>
+    <>
+      <h2 className="mt-5 mb-3 border-t border-rule pt-4 text-[16px]">Your response, as it was shared</h2>
       {response ? (
         <article>
           {response.text.title ? <h3 className="mb-3 text-[20px]">{response.text.title}</h3> : null}
@@ -204,11 +194,31 @@ export function OwnText({
           </Link>
         </p>
       )}
-      {sheet ? (
-        <MarkWithEstimate sheet={sheet} zone={head.schedule.zone} />
-      ) : head.course.outside ? null : (
-        <p className="mt-6 border-t border-rule-soft pt-3 text-[13px] text-ink-2">
-          Mark and feedback will stand here once your instructor has given them.
+    </>
+  );
+}
+
+/** The left page of Your part: every post with what it counted as and why, what is open or was missed, and the response itself. */
+export function Part({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
+  return (
+    <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
+      <WhatCounted head={head} shared={shared} />
+      <OwnText head={head} shared={shared} />
+    </div>
+  );
+}
+
+/** The right page: the mark and what was said with it. */
+export function Feedback({ head, sheet }: { head: DiscussionHead; sheet: RubricSheet | null }) {
+  return (
+    <div className="grow overflow-auto bg-page-2 px-4 py-4 sm:px-6" tabIndex={0}>
+      <h2 className="sr-only">Mark and feedback</h2>
+      {sheet && !head.course.outside ? (
+        <YourMark slug={head.slug} sheet={sheet} zone={head.schedule.zone} />
+      ) : (
+        <p className="text-[13.5px] text-ink-2">
+          This course is held elsewhere: its marks stand there. What you were told can go into the note to
+          yourself beside the prompt.
         </p>
       )}
     </div>

@@ -2,12 +2,11 @@
 
 import { estimateAt } from '@/contract/addresses';
 import type { Check } from '@/core/checks/types';
-import { pointsOf, type Criterion } from '@/core/rubric/rubric';
+import { pointsOf, type Criterion, type Levels, type Rubric } from '@/core/rubric/rubric';
 import { QuietForm } from '../notes/note-form';
 import { checkFigure, checkName } from '../words/checks';
 import { plural } from '../words/plural';
 import { useOfChecks, useWriting } from '../writing/writing-context';
-import type { RubricSheet } from '@/contract/rubric';
 
 function TouchingCheck({ id }: { id: Check['id'] }) {
   const { point, pointed } = useWriting();
@@ -42,9 +41,13 @@ const Touching = ({ criterion }: { criterion: Criterion }) =>
   ) : null;
 
 /** The rubric beside the prompt; before sharing each criterion takes what its writer thinks of it, seen by nobody else. */
-export function RubricPage(props: { slug: string; sheet: RubricSheet; estimating: boolean }) {
-  const { sheet, slug, estimating } = props;
-  const { rubric, estimate } = sheet;
+export function RubricPage(props: {
+  slug: string;
+  rubric: Rubric;
+  estimate: Levels | null;
+  estimating: boolean;
+}) {
+  const { rubric, estimate, slug, estimating } = props;
   const total = pointsOf(rubric, estimate ?? {});
   const criteria = rubric.criteria.map((c) => (
     <fieldset key={c.id} className="border-t border-rule-soft py-2 first:border-t-0">

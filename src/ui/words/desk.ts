@@ -47,6 +47,9 @@ const TROUBLES: Record<string, string> = {
   'no-time': 'One of the dates is no time. Write it like 2026-10-15 23:59. Nothing was changed.',
   'before-opening': 'The response would be due before the discussion opens. Nothing was changed.',
   'before-response': 'The replies would be due before the response is. Nothing was changed.',
+  'changed-meanwhile':
+    'Somebody else wrote on this mark meanwhile: theirs stands here now, and yours was not kept over it. Go back in the browser to see yours.',
+  'no-marks': 'No mark is written in full that its student does not see already. Nothing was released.',
   fields: 'Something is missing or cannot be used. Nothing was changed.',
 };
 const DONE: Record<string, string> = {
@@ -86,6 +89,11 @@ const DONE: Record<string, string> = {
   'group-drop': 'The group is taken away. Whoever was in it is in none now.',
   'group-move': 'Moved. What they wrote stays where it is and counts as before.',
   'group-deal': 'Dealt out. Move single students as you like.',
+  'mark-kept': 'Kept. The student sees it once it is released.',
+  'marks-released': 'Released: whoever it is for sees their mark on their page now.',
+  way: 'Kept: it is marked this way. Nothing that was written or released is lost.',
+  'release-at': 'Kept: what is written in full by then is released by itself.',
+  'release-never': 'Kept: marks are released by hand only.',
   settings: 'Kept. New discussions begin with it.',
   written: 'Sent to them alone. It stands among your announcements.',
   hours: 'Every deadline of this course is later for them from now on, and they see it on their pages.',

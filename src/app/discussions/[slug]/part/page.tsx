@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import { yourPart } from '@/server/discussions/your-part';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { Head } from '@/ui/discussion/head';
-import { Ledger, OwnText } from '@/ui/part/your-part';
+import { Feedback, Part } from '@/ui/part/your-part';
 import { Frame } from '../../../_request/frame';
 import { requireVisitor } from '../../../_request/session';
 
@@ -26,11 +26,8 @@ export default async function PartPage({ params }: Props) {
         <div className="px-4 pb-4 sm:px-7">
           <FacingPages
             first="left"
-            left={{ name: 'What counted', page: <Ledger head={head} shared={shared} /> }}
-            right={{
-              name: 'Your response',
-              page: <OwnText head={head} shared={shared} sheet={sheet} />,
-            }}
+            left={{ name: 'What counted', page: <Part head={head} shared={shared} /> }}
+            right={{ name: 'Mark and feedback', page: <Feedback head={head} sheet={sheet} /> }}
           />
         </div>
       </main>

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { deskMarkingAt } from '@/contract/addresses';
+import { isTime, typedWall } from '@/core/deadlines/typed';
+import { markSchema, waySchema } from '@/core/marks/mark';
+import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
+import { releaseMarks } from '@/server/marks/release';
+import { form } from '../../../../../../_request/endpoint';
+import { seeOther } from '../../../../../../_request/write';
+
+const DOES = ['keep', 'release', 'way', 'release-at', 'release-never'] as const;
+
+const number = (text: string | null) => (text === null || text.trim() === '' ? null : Number(text));
+
+/** A mark out of the fields of its form, as it comes without scripts. */
+function markOf(fields: URLSearchParams) {
+  const points = number(fields.get('override.points'));
+  const reason = (fields.get('override.reason') ?? '').trim();
+  return markSchema.safeParse({
+    levels: Object.fromEntries(
+      [...fields].flatMap(([name, value]) =>
+        name.startsWith('level.') ? [[name.slice('level.'.length), Number(value)]] : [],
+      ),
+    ),
+    points: number(fields.get('points')),
+    verdict: fields.get('verdict') ?? null,
+    override: points !== null && reason ? { points, reason } : null,
+    remark: fields.get('remark') ?? '',
+  });
+}
+
+/** What staff do about the marks of a discussion: keep one without scripts, release them, say how and when. */
+export const POST = form<'course' | 'slug'>(
+  'mark',
+  ({ course, slug }) => deskMarkingAt(course, slug),
+  async ({ who, params: { course, slug }, fields }) => {
+    const { deps, actor } = who;
+    const student = fields.get('student');
+    const back = (answer: string) => seeOther(deskMarkingAt(course, slug, { student, answer }));
+    const does = z.enum(DOES).safeParse(fields.get('do'));
+    if (!does.success) return back('fields');
+    switch (does.data) {
+      case 'keep': {
+        const mark = markOf(fields);
+        const base = Number(fields.get('base') ?? 0);
+        if (!mark.success || !student || !Number.isInteger(base) || base < 0) return back('fields');
+        const kept = await keepMark(
+          deps,
+          actor,
+          { slug: course, name: slug, person: student },
+          { mark: mark.data, base },
+        );
+        return back(kept.ok ? 'mark-kept' : kept.failure.code);
+      }
+      case 'release': {
+        const released = await releaseMarks(deps, actor, course, slug, null);
+        return back(released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code);
+      }
+      case 'way': {
+        const way = fields.get('way') ? waySchema.safeParse(fields.get('way')) : null;
+        if (way && !way.success) return back('fields');
+        const chosen = await chooseWay(deps, actor, course, slug, way ? way.data : null);
+        return back(chosen.ok ? 'way' : chosen.failure.code);
+      }
+      case 'release-at':
+      case 'release-never': {
+        const wall = does.data === 'release-at' ? typedWall(fields.get('at') ?? '') : '';
+        if (does.data === 'release-at' && !isTime(wall)) return back('no-time');
+        const chosen = await chooseRelease(deps, actor, course, slug, wall || null);
+        return back(chosen.ok ? does.data : chosen.failure.code);
+      }
+    }
+  },
+);

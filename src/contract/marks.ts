@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import type { CheckFigure } from '@/core/checks/types';
+import type { Balance, Obligation, Verdict } from '@/core/counting/types';
+import type { Deadline } from '@/core/deadlines/late';
+import type { Doc } from '@/core/document/nodes';
+import type { Instant, PersonId, PostId } from '@/core/ids';
+import { markSchema, type Late, type Mark, type Scheme, type Score, type Way } from '@/core/marks/mark';
+import type { Proposed } from '@/core/marks/propose';
+import type { ReleasedBefore } from '@/core/marks/release';
+import type { CourseView } from './course';
+import { answersWith } from './endpoint';
+
+/** A mark as its student sees it. */
+export type ReleasedMark = {
+  mark: Mark;
+  scheme: Scheme;
+  late: Late | null;
+  score: Score;
+  marker: string;
+  releasedAt: Instant;
+  /** What they saw before it was changed. */
+  was: ReleasedBefore | null;
+  /** They have not seen it yet. */
+  isNew: boolean;
+};
+
+/** How far a student's mark is: nothing said, something, all of it; and of what is released, whether it says the same. */
+export type MarkState = 'unwritten' | 'begun' | 'written' | 'released' | 'changed';
+
+/** One student in the strip of the class. */
+export type MarkLine = {
+  id: PersonId;
+  name: string;
+  balance: Balance;
+  state: MarkState;
+  points: number | null;
+  verdict: Mark['verdict'];
+};
+
+/** Something they shared, with what it counted as. */
+export type MarkedPost = {
+  id: PostId;
+  kind: 'response' | 'reply';
+  title: string;
+  doc: Doc;
+  n: number;
+  edits: number;
+  at: Instant;
+  deadline: Deadline;
+  ownWords: number;
+  checks: CheckFigure[];
+  verdict: Verdict | null;
+  private: boolean;
+  withdrawn: boolean;
+  hidden: boolean;
+  /** What it answers, as far as whoever marks may read that. */
+  to: { name: string; opening: string } | null;
+};
+
+/** One student's part, laid out for marking. */
+export type MarkedStudent = {
+  id: PersonId;
+  name: string;
+  balance: Balance;
+  posts: MarkedPost[];
+  /** What is owed and not there. */
+  missing: Obligation[];
+  excused: boolean;
+  late: Late | null;
+  proposed: Record<string, Proposed>;
+  mark: Mark;
+  /** Which keeping of it this is; 0 where nothing is written. */
+  revision: number;
+  marker: string | null;
+  state: MarkState;
+  released: { score: Score; verdict: Mark['verdict']; releasedAt: Instant } | null;
+};
+
+export type MarkingPage = {
+  course: CourseView;
+  discussion: { slug: string; title: string; week: number };
+  now: Instant;
+  scheme: Scheme;
+  way: Way | null;
+  /** Ways that can be chosen here. */
+  ways: Way[];
+  releaseAt: Instant | null;
+  lines: MarkLine[];
+  /** How many marks are written in full, are seen by their students, and could be released now. */
+  written: number;
+  released: number;
+  ready: number;
+  one: MarkedStudent | null;
+  before: PersonId | null;
+  after: PersonId | null;
+};
+
+export const keepMarkSchema = z.strictObject({
+  mark: markSchema,
+  /** The keeping this was written on; 0 where nothing was. */
+  base: z.number().int().min(0),
+});
+
+/** Keeps a mark as it is written; nobody but staff sees it. */
+export const keepingMark = answersWith<
+  { revision: number },
+  { code: 'not-found' } | { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string }
+>()('PUT', '/courses/:course/desk/:slug/marking/:person', keepMarkSchema);
+
+/** Notes that somebody has seen the mark that was released to them. */
+export const markSeen = answersWith<null>()('POST', '/discussions/:slug/part/seen');

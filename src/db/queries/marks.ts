@@ -1,0 +1,244 @@
+import {
+  courseId,
+  discussionId,
+  instant,
+  personId,
+  slugOf,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+} from '@/core/ids';
+import type { Late, Mark, Scheme, Way } from '@/core/marks/mark';
+import type { ReleasedBefore } from '@/core/marks/release';
+import type { Ask } from '../ask';
+import { timestamptz, type Db } from '../connection';
+
+type Place = { course: CourseId; discussion: DiscussionId };
+
+/** A mark that its student may see: as it was when it was released. */
+export type ReleasedRecord = {
+  discussion: DiscussionId;
+  person: PersonId;
+  mark: Mark;
+  /** How it was marked; null in marks from before that was kept: then as the discussion is marked now. */
+  scheme: Scheme | null;
+  late: Late | null;
+  marker: string;
+  n: number;
+  releasedAt: Instant;
+  was: ReleasedBefore | null;
+  seen: boolean;
+};
+
+const released = (db: Db): Ask<ReleasedRecord[]> => ({
+  query: db('marks as m')
+    .join('people as p', 'p.id', 'm.marker_id')
+    .select(
+      'm.discussion_id',
+      'm.person_id',
+      'm.levels',
+      'm.comment',
+      'm.points',
+      'm.verdict',
+      'm.override',
+      'm.scheme',
+      'm.late',
+      'm.n',
+      'm.was',
+      'p.name as marker',
+      db.raw('round(extract(epoch from m.marked_at) * 1000) as marked_at'),
+      db.raw('m.seen_at is not null as seen'),
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      discussion: discussionId(r.discussion_id),
+      person: personId(r.person_id),
+      mark: {
+        levels: r.levels,
+        points: r.points === null ? null : Number(r.points),
+        verdict: r.verdict,
+        override: r.override,
+        remark: r.comment,
+      },
+      scheme: r.scheme,
+      late: r.late,
+      marker: r.marker,
+      n: r.n,
+      releasedAt: instant(Number(r.marked_at)),
+      was: r.was,
+      seen: r.seen,
+    })),
+});
+
+/** The marks that were released to somebody, in all courses or in one discussion. */
+export function releasedTo(db: Db, person: PersonId, discussion?: DiscussionId): Ask<ReleasedRecord[]> {
+  const { query, read } = released(db);
+  return {
+    query: query.where('m.person_id', person).modify((q) => {
+      if (discussion) q.where('m.discussion_id', discussion);
+    }),
+    read,
+  };
+}
+
+/** The marks that were released in a discussion. */
+export function releasedIn(db: Db, { course, discussion }: Place): Ask<ReleasedRecord[]> {
+  const { query, read } = released(db);
+  return { query: query.where({ 'm.course_id': course, 'm.discussion_id': discussion }), read };
+}
+
+/** What staff have written of somebody's part: theirs alone until it is released. */
+export type MarkingRecord = {
+  person: PersonId;
+  mark: Mark;
+  revision: number;
+  by: PersonId;
+  marker: string;
+  writtenAt: Instant;
+};
+
+export const markingIn = (
+  db: Db,
+  { course, discussion }: Place,
+  person?: PersonId,
+): Ask<MarkingRecord[]> => ({
+  query: db('marking as m')
+    .join('people as p', 'p.id', 'm.marker_id')
+    .where({ 'm.course_id': course, 'm.discussion_id': discussion })
+    .modify((q) => {
+      if (person) q.where('m.person_id', person);
+    })
+    .select(
+      'm.person_id',
+      'm.mark',
+      'm.revision',
+      'm.marker_id',
+      'p.name as marker',
+      db.raw('round(extract(epoch from m.written_at) * 1000) as written_at'),
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      person: personId(r.person_id),
+      mark: r.mark,
+      revision: r.revision,
+      by: personId(r.marker_id),
+      marker: r.marker,
+      writtenAt: instant(Number(r.written_at)),
+    })),
+});
+
+/** Keeps what staff write where nobody has written since `base`; the revision it has then, or null where somebody has. */
+export async function putMarking(
+  db: Db,
+  place: Place & { person: PersonId },
+  written: { mark: Mark; marker: PersonId; base: number; at: Instant },
+): Promise<number | null> {
+  const key = { course_id: place.course, discussion_id: place.discussion, person_id: place.person };
+  const text = {
+    mark: JSON.stringify(written.mark),
+    marker_id: written.marker,
+    written_at: timestamptz(written.at),
+  };
+  const rows: { revision: number }[] =
+    written.base === 0
+      ? await db('marking')
+          .insert({ ...key, ...text })
+          .onConflict()
+          .ignore()
+          .returning('revision')
+      : await db('marking')
+          .where({ ...key, revision: written.base })
+          .update({ ...text, revision: written.base + 1 })
+          .returning('revision');
+  return rows[0]?.revision ?? null;
+}
+
+/** Lets somebody see a mark; what they saw before stands beside it. */
+export async function putReleased(
+  db: Db,
+  place: Place & { person: PersonId },
+  given: {
+    mark: Mark;
+    scheme: Scheme;
+    late: Late | null;
+    marker: PersonId;
+    n: number;
+    was: ReleasedBefore | null;
+    at: Instant;
+  },
+) {
+  const json = (value: object | null) => value && JSON.stringify(value);
+  const { levels, points, verdict, override, remark } = given.mark;
+  await db('marks')
+    .insert({
+      course_id: place.course,
+      discussion_id: place.discussion,
+      person_id: place.person,
+      marker_id: given.marker,
+      levels: JSON.stringify(levels),
+      comment: remark,
+      points,
+      verdict,
+      override: json(override),
+      scheme: json(given.scheme),
+      late: json(given.late),
+      n: given.n,
+      was: json(given.was),
+      seen_at: null,
+      marked_at: timestamptz(given.at),
+    })
+    .onConflict(['course_id', 'discussion_id', 'person_id'])
+    .merge();
+}
+
+/** Somebody has seen a mark that was released to them. */
+export const noteMarkSeen = (db: Db, person: PersonId, discussion: DiscussionId, at: Instant) =>
+  db('marks')
+    .where({ person_id: person, discussion_id: discussion })
+    .whereNull('seen_at')
+    .update({ seen_at: timestamptz(at) });
+
+/** Says how a discussion is marked; null leaves it to what there is. */
+export const setWay = (db: Db, { course, discussion }: Place, way: Way | null) =>
+  db('discussions').where({ course_id: course, id: discussion }).update({ marked_by: way });
+
+/** When what is written of a discussion's marks is released by itself; null for when somebody does. */
+export const setReleaseAt = (db: Db, { course, discussion }: Place, at: Instant | null) =>
+  db('discussions')
+    .where({ course_id: course, id: discussion })
+    .update({ marks_at: at === null ? null : timestamptz(at) });
+
+/** A discussion whose marks are due to be released, with who wrote one of them last. */
+export type MarksDue = {
+  place: Place;
+  course: string;
+  slug: string;
+  by: { id: PersonId; name: string; timeZone: string };
+};
+
+export async function marksDue(db: Db, now: Instant): Promise<MarksDue[]> {
+  const rows = await db('discussions as d')
+    .join('courses as c', 'c.id', 'd.course_id')
+    .join('marking as m', (j) => j.on('m.course_id', 'd.course_id').andOn('m.discussion_id', 'd.id'))
+    .join('people as p', 'p.id', 'm.marker_id')
+    .where('d.marks_at', '<=', timestamptz(now))
+    .distinctOn('d.id')
+    .orderBy(['d.id', { column: 'm.written_at', order: 'desc' }])
+    .select(
+      'd.id',
+      'd.course_id',
+      'c.slug as course',
+      'c.code',
+      'd.slug',
+      'p.id as by',
+      'p.name',
+      'p.time_zone',
+    );
+  return rows.map((r) => ({
+    place: { course: courseId(r.course_id), discussion: discussionId(r.id) },
+    course: slugOf({ code: r.code, slug: r.course }),
+    slug: r.slug,
+    by: { id: personId(r.by), name: r.name, timeZone: r.time_zone },
+  }));
+}

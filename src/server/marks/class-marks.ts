@@ -1,0 +1,127 @@
+import type { MarkLine, MarkState } from '@/contract/marks';
+import { ledger } from '@/core/counting/ledger';
+import { balanceOf } from '@/core/counting/summary';
+import type { Ledger } from '@/core/counting/types';
+import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
+import { groupBy } from '@/core/group';
+import type { PersonId } from '@/core/ids';
+import {
+  fitted,
+  isBegun,
+  lateOf,
+  markSchema,
+  schemeOf,
+  scoreOf,
+  type Late,
+  type Mark,
+  type Scheme,
+} from '@/core/marks/mark';
+import { releasable, type Given } from '@/core/marks/release';
+import { ask, askTogether } from '@/db/ask';
+import type { Db } from '@/db/connection';
+import { studentsPage, type ClassStudent } from '@/db/queries/class';
+import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
+import { markingIn, releasedIn, type MarkingRecord, type ReleasedRecord } from '@/db/queries/marks';
+import { postsIn } from '@/db/queries/own-posts';
+import { ledgerInputOf } from '../access/enter';
+import type { EnteredCourse } from '../courses/enter';
+import type { Deps } from '../deps';
+import { ownOf, recordFor } from '../desk/as-student';
+import { givenBy } from './released';
+
+/** A course has no more students than this, as far as its marks go. */
+const EVERYBODY = { limit: 2_000, offset: 0 };
+
+/** One student with all that a mark is made of. */
+export type Marked = {
+  student: ClassStudent;
+  record: DiscussionRecord;
+  schedule: Schedule;
+  ledger: Ledger;
+  late: Late | null;
+  mark: Mark;
+  written: MarkingRecord | null;
+  released: ReleasedRecord | null;
+  /** What the student sees now. */
+  seen: Given | null;
+  state: MarkState;
+  /** It is written in full, and its student sees another or none. */
+  ready: boolean;
+};
+
+export type ClassMarks = { scheme: Scheme; all: Marked[] };
+
+const EMPTY = markSchema.parse({});
+
+function stateOf(given: Given, seen: Given | null): { state: MarkState; ready: boolean } {
+  const can = releasable(given, seen);
+  if (can === 'same') return { state: 'released', ready: false };
+  if (can === 'new') return { state: 'written', ready: true };
+  if (seen) return { state: 'changed', ready: can === 'changed' };
+  return { state: isBegun(given.mark) ? 'begun' : 'unwritten', ready: false };
+}
+
+/** The marks of a discussion's class, written and released, each beside the account it is given for. */
+export async function classMarks(
+  { now }: Pick<Deps, 'now'>,
+  db: Db,
+  course: EnteredCourse,
+  discussion: DiscussionWithPrompt,
+): Promise<ClassMarks> {
+  const place = { course: course.id, discussion: discussion.id };
+  const [students, own, posts, { written, released }] = await Promise.all([
+    studentsPage(db, course.id, EVERYBODY),
+    ownOf(db, course),
+    ask(postsIn(db, { course: course.id, discussions: [discussion.id] })),
+    askTogether(db, { written: markingIn(db, place), released: releasedIn(db, place) }),
+  ]);
+  const scheme = schemeOf({
+    way: discussion.way,
+    rubric: discussion.rubric,
+    points: discussion.classBrief.points,
+  });
+  const postsBy = groupBy(posts, (p): PersonId => p.author);
+  const writtenOf = new Map(written.map((w) => [w.person, w]));
+  const releasedOf = new Map(released.map((r) => [r.person, r]));
+  return {
+    scheme,
+    all: students.map((student): Marked => {
+      const record = recordFor(discussion, student, own);
+      const schedule = resolveSchedule(record.timetable);
+      const account = ledger(
+        ledgerInputOf(record, schedule, student.id, postsBy.get(student.id) ?? [], [], now),
+      );
+      const late = lateOf(account, record.timetable.late);
+      const theirs = writtenOf.get(student.id) ?? null;
+      const out = releasedOf.get(student.id) ?? null;
+      const kept = theirs?.mark ?? EMPTY;
+      const mark = { ...kept, levels: fitted(scheme, kept.levels) };
+      const seen = out && givenBy(out, { rubric: discussion.rubric, points: discussion.classBrief.points });
+      return {
+        student,
+        record,
+        schedule,
+        ledger: account,
+        late,
+        mark,
+        written: theirs,
+        released: out,
+        seen,
+        ...stateOf({ mark, scheme, late }, seen),
+      };
+    }),
+  };
+}
+
+/** One of them in the strip above. */
+export const lineOf = (scheme: Scheme, { student, ledger: account, mark, late, state }: Marked): MarkLine => {
+  const score = scoreOf(scheme, mark, late);
+  return {
+    id: student.id,
+    name: student.name,
+    balance: balanceOf(account),
+    state,
+    points: score.open === 0 ? score.points : null,
+    verdict: scheme.by === 'verdict' ? mark.verdict : null,
+  };
+};

@@ -1,0 +1,79 @@
+import type { z } from 'zod';
+import type { keepMarkSchema } from '@/contract/marks';
+import { storable } from '@/core/document/document';
+import { fail, ok, type Result } from '@/core/result';
+import type { Mark, Way } from '@/core/marks/mark';
+import { ask } from '@/db/ask';
+import { studentsAmong } from '@/db/queries/class';
+import { markingIn, putMarking, setReleaseAt, setWay } from '@/db/queries/marks';
+import { instantOf } from '@/core/deadlines/wallclock';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { discussionOnDesk, enterDesk } from '../desk/enter';
+
+async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const found = await discussionOnDesk(deps.db, actor, door.value, name);
+  return found.ok ? ok({ course: door.value.id, discussion: found.value.record.id }) : found;
+}
+
+type Meanwhile = { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string };
+
+/** Keeps what staff write of a student's part. Of two who write on the same, the later is told of the earlier and overwrites nothing. */
+export async function keepMark(
+  deps: Deps,
+  actor: Actor,
+  at: { slug: string; name: string; person: string },
+  { mark, base }: z.output<typeof keepMarkSchema>,
+): Promise<Result<{ revision: number }, NotFound | Meanwhile>> {
+  const place = await placeOf(deps, actor, at.slug, at.name);
+  if (!place.ok) return place;
+  const [person] = await studentsAmong(deps.db, place.value.course, [at.person]);
+  if (!person) return fail({ code: 'not-found' as const });
+  const override = mark.override && { ...mark.override, reason: storable(mark.override.reason) };
+  const revision = await putMarking(
+    deps.db,
+    { ...place.value, person },
+    { mark: { ...mark, override, remark: storable(mark.remark) }, marker: actor.id, base, at: deps.now },
+  );
+  if (revision !== null) return ok({ revision });
+  const [theirs] = await ask(markingIn(deps.db, place.value, person));
+  if (!theirs) return fail({ code: 'not-found' as const });
+  return fail({
+    code: 'changed-meanwhile' as const,
+    mark: theirs.mark,
+    revision: theirs.revision,
+    marker: theirs.marker,
+  });
+}
+
+/** Says how a discussion is marked. */
+export async function chooseWay(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  way: Way | null,
+): Promise<Result<null, NotFound>> {
+  const place = await placeOf(deps, actor, slug, name);
+  if (!place.ok) return place;
+  await setWay(deps.db, place.value, way);
+  return ok(null);
+}
+
+/** Says when, by the course's clock, what is written is released by itself; null for when somebody does. */
+export async function chooseRelease(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  wall: string | null,
+): Promise<Result<null, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const place = await placeOf(deps, actor, slug, name);
+  if (!place.ok) return place;
+  await setReleaseAt(deps.db, place.value, wall === null ? null : instantOf(wall, door.value.zone));
+  return ok(null);
+}

@@ -1,0 +1,203 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { deskMarkingActAt, deskMarkingAt } from '@/contract/addresses';
+import type { MarkedStudent, MarkingPage } from '@/contract/marks';
+import { scoreOf, type Mark } from '@/core/marks/mark';
+import type { Criterion } from '@/core/rubric/rubric';
+import { lateTaken, scoreText, VERDICTS } from '../words/marks';
+import { moment } from '../words/time';
+import { CriterionField } from './criterion-field';
+import { OverrideField } from './override-field';
+import { TwoMarks } from './two-marks';
+import type { KeptMark } from './mark-keeper';
+import { useMark } from './use-mark';
+
+const KEEPING: Record<KeptMark['state'], string> = {
+  kept: 'Kept',
+  keeping: 'Keeping…',
+  trying: 'No connection: trying again. Stay on this page.',
+  refused: 'Not kept',
+};
+
+const inField = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    target instanceof HTMLTextAreaElement ||
+    (target instanceof HTMLInputElement && target.type !== 'radio'));
+
+/** The right page: rubric, number or verdict, a remark, and what it comes to. Every key of it has a button. */
+export function MarkSheet({
+  page,
+  one,
+  told,
+}: {
+  page: MarkingPage;
+  one: MarkedStudent;
+  told: (mark: Mark) => void;
+}) {
+  const { course, discussion, scheme, before, after } = page;
+  const place = { course: course.slug, slug: discussion.slug, person: one.id };
+  const { keeper, mark, state, theirs } = useMark(place, one);
+  useEffect(() => keeper.subscribe(() => told(keeper.read().mark)), [keeper, told]);
+  const change = (part: Partial<Mark>) => keeper.change(part);
+  const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
+  const firstOpen = criteria.findIndex((c) => mark.levels[c.id] === undefined);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const at = chosen ?? (firstOpen < 0 ? 0 : firstOpen);
+  const remark = useRef<HTMLTextAreaElement>(null);
+  const score = scoreOf(scheme, mark, one.late);
+
+  const choose = (c: Criterion, level: number) => {
+    const levels = { ...mark.levels, [c.id]: level };
+    change({ levels });
+    setChosen(null);
+  };
+  const keys = useRef<(e: KeyboardEvent) => void>(() => {});
+  useEffect(() => {
+    keys.current = (e) => {
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
+      if (inField(e.target)) return;
+      const digit = /^[1-9]$/u.test(e.key) ? Number(e.key) - 1 : -1;
+      const current = criteria[at];
+      if (digit >= 0 && current?.levels[digit]) choose(current, digit);
+      else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
+        change({ verdict: digit === 0 ? 'done' : 'again' });
+      else if (e.key === 'ArrowDown' && criteria.length) setChosen(Math.min(criteria.length - 1, at + 1));
+      else if (e.key === 'ArrowUp' && criteria.length) setChosen(Math.max(0, at - 1));
+      else if (e.key === 'r') remark.current?.focus();
+      else return;
+      e.preventDefault();
+    };
+  });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => keys.current(e);
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, []);
+
+  const to = (student: string) => deskMarkingAt(course.slug, discussion.slug, { student });
+  return (
+    <form
+      action={deskMarkingActAt(course.slug, discussion.slug)}
+      method="post"
+      className="flex grow flex-col bg-page-2"
+      aria-label={`Mark for ${one.name}`}
+    >
+      <input type="hidden" name="student" value={one.id} />
+      <input type="hidden" name="base" value={one.revision} />
+      <div className="grid grow content-start gap-3 overflow-auto px-4 py-3.5 sm:px-5">
+        {theirs ? <TwoMarks theirs={theirs} mine={mark} scheme={scheme} keeper={keeper} /> : null}
+        {criteria.map((c, i) => (
+          <CriterionField
+            key={c.id}
+            criterion={c}
+            level={mark.levels[c.id] ?? null}
+            proposed={one.proposed[c.id] ?? null}
+            current={i === at}
+            choose={(level) => choose(c, level)}
+          />
+        ))}
+        {scheme.by === 'points' ? (
+          <label className="grid gap-1 font-semibold">
+            Points, of {scheme.of}
+            <input
+              className="field w-32 text-[18px] tabular-nums"
+              type="number"
+              name="points"
+              min={0}
+              step="any"
+              value={mark.points ?? ''}
+              onChange={(e) =>
+                change({ points: e.target.value === '' ? null : Math.max(0, Number(e.target.value)) })
+              }
+            />
+          </label>
+        ) : null}
+        {scheme.by === 'verdict' ? (
+          <fieldset>
+            <legend className="font-semibold">The part is</legend>
+            <div className="mt-1 flex gap-2">
+              {(['done', 'again'] as const).map((v, i) => (
+                <label
+                  key={v}
+                  className={`flex min-h-10 grow items-center gap-2 rounded-control border px-3 py-1.5 ${
+                    mark.verdict === v ? 'border-pine bg-pine-tint font-semibold' : 'border-rule bg-page'
+                  }`}
+                >
+                  <input
+                    type="radio"
+                    name="verdict"
+                    value={v}
+                    checked={mark.verdict === v}
+                    onChange={() => change({ verdict: v })}
+                    className="size-4 accent-(--pine)"
+                  />
+                  {VERDICTS[v]} <kbd className="ml-auto hidden lg:scripted:inline">{i + 1}</kbd>
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        ) : null}
+        <label className="grid gap-1 text-[13px] font-semibold">
+          <span>
+            In general <kbd className="hidden lg:scripted:inline">r</kbd>
+          </span>
+          <textarea
+            ref={remark}
+            name="remark"
+            rows={4}
+            maxLength={10_000}
+            placeholder="Say one thing to keep and one to change"
+            className="field font-serif text-[15px] font-normal"
+            value={mark.remark}
+            onChange={(e) => change({ remark: e.target.value })}
+          />
+        </label>
+        {scheme.by === 'rubric' || scheme.by === 'points' ? (
+          <OverrideField override={mark.override} change={(override) => change({ override })} />
+        ) : null}
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule px-4 py-2.5 sm:px-5">
+        <p aria-live="polite">
+          {score.points === null ? (
+            <b>
+              {scheme.by === 'verdict' ? (mark.verdict ? VERDICTS[mark.verdict] : 'nothing said yet') : ''}
+            </b>
+          ) : (
+            <>
+              <b className="font-serif text-[26px] text-pine-ink tabular-nums">{score.points}</b> of{' '}
+              {score.of}
+              {score.open ? ' so far' : ''}
+            </>
+          )}
+          <span className="block text-[12.5px] text-ink-2">
+            {score.taken > 0 && one.late ? `${lateTaken(one.late, score.taken)}. ` : ''}
+            {one.released
+              ? `${one.name} sees ${scoreText(one.released.score, one.released.verdict)}, since ${moment(one.released.releasedAt, course.zone)}. `
+              : ''}
+            <span className="hidden scripted:inline">{KEEPING[state]}</span>
+            {one.marker ? `, last written by ${one.marker}` : ''}
+          </span>
+        </p>
+        <div className="ml-auto flex flex-wrap gap-2">
+          <button type="submit" name="do" value="keep" className="btn scripted:hidden">
+            Keep it
+          </button>
+          {before ? (
+            <Link className="btn" href={to(before)} data-key-previous="" scroll={false}>
+              Back <kbd className="hidden lg:scripted:inline">k</kbd>
+            </Link>
+          ) : null}
+          {after ? (
+            <Link className="btn go" href={to(after)} data-key-next="" prefetch scroll={false}>
+              Next student <kbd className="hidden lg:scripted:inline">j</kbd>
+            </Link>
+          ) : null}
+        </div>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,105 @@
+import { pointsOf } from '@/core/rubric/rubric';
+import type { ReleasedMark } from '@/contract/marks';
+import type { RubricSheet } from '@/contract/rubric';
+import { lateTaken, scoreText, VERDICTS } from '../words/marks';
+import { moment } from '../words/time';
+import { RubricGiven } from './rubric-given';
+import { SeenOnce } from './seen-once';
+
+function Figure({ mark }: { mark: ReleasedMark }) {
+  const { score, scheme } = mark;
+  if (score.points === null)
+    return (
+      <b className="font-serif text-[26px] text-pine-ink">
+        {scheme.by === 'verdict' && mark.mark.verdict
+          ? mark.mark.verdict === 'done'
+            ? 'Done'
+            : 'Do again'
+          : 'Read'}
+      </b>
+    );
+  return (
+    <>
+      <b className="font-serif text-[34px] leading-none text-pine-ink tabular-nums">{score.points}</b>{' '}
+      <span>of {score.of}</span>
+    </>
+  );
+}
+
+function Before({ mark, zone }: { mark: ReleasedMark; zone: string }) {
+  if (!mark.was) return null;
+  return (
+    <p className="mt-2 rounded-control bg-ochre-tint px-3 py-2 text-[13px] font-medium">
+      This mark was changed on {moment(mark.releasedAt, zone)}. Before, from{' '}
+      {moment(mark.was.releasedAt, zone)}, it said{' '}
+      {mark.was.verdict ? `“${VERDICTS[mark.was.verdict]}”` : scoreText(mark.was, null)}.
+    </p>
+  );
+}
+
+/** The mark that was released, with what it is made of, what the late rule took, and what its student thought before sharing. */
+export function YourMark({ slug, sheet, zone }: { slug: string; sheet: RubricSheet; zone: string }) {
+  const { mark, estimate, rubric } = sheet;
+  if (!mark)
+    return (
+      <section aria-labelledby="mark">
+        <h3 id="mark" className="text-[16px]">
+          No mark yet
+        </h3>
+        <p className="text-[13px] text-ink-2">
+          Mark and feedback will stand here once your instructor releases them.
+        </p>
+        {rubric && estimate && Object.keys(estimate).length ? (
+          <div className="mt-2">
+            <RubricGiven rubric={rubric} given={{}} estimate={estimate} />
+          </div>
+        ) : null}
+      </section>
+    );
+  const { scheme, score } = mark;
+  const by = scheme.by === 'rubric' ? scheme.rubric : null;
+  const own = by && estimate ? pointsOf(by, estimate) : null;
+  return (
+    <section aria-labelledby="mark" className="grid gap-3">
+      <div>
+        <h3 id="mark" className="flex flex-wrap items-baseline gap-x-2 font-sans text-[14px] font-normal">
+          <span className="sr-only">Your mark: </span>
+          <Figure mark={mark} />
+          <span className="text-ink-2">
+            · marked {moment(mark.releasedAt, zone)} by {mark.marker}
+          </span>
+        </h3>
+        <Before mark={mark} zone={zone} />
+        {score.taken > 0 && mark.late ? (
+          <p className="mt-2 text-[13px]">
+            {lateTaken(mark.late, score.taken)}: {score.earned} without it.
+          </p>
+        ) : null}
+        {mark.mark.override ? (
+          <p className="mt-2 text-[13px]">
+            {mark.marker} gave these points themselves
+            {score.earned === null || !by ? '' : `, where the rubric alone would come to ${score.earned}`}: “
+            {mark.mark.override.reason}”
+          </p>
+        ) : null}
+      </div>
+      {by ? (
+        <>
+          <RubricGiven rubric={by} given={mark.mark.levels} estimate={estimate} />
+          {own && own.open === 0 ? (
+            <p className="text-[12.5px] text-ink-2">
+              Dashed: what you thought before sharing ({own.points}). Filled: {mark.marker}.
+            </p>
+          ) : null}
+        </>
+      ) : null}
+      {mark.mark.remark.trim() ? (
+        <div className="rounded-control border border-rule bg-page px-3.5 py-2.5">
+          <h4 className="font-sans text-[13px] font-semibold">In general</h4>
+          <p className="font-serif text-[15.5px] whitespace-pre-line">{mark.mark.remark}</p>
+        </div>
+      ) : null}
+      {mark.isNew ? <SeenOnce slug={slug} /> : null}
+    </section>
+  );
+}

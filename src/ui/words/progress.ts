@@ -1,0 +1,68 @@
+import type { ProgressCell, ProgressCourse, ProgressPage } from '@/contract/progress';
+import { sumPoints } from '@/core/marks/points';
+import { causeText } from './marks';
+import { plural } from './plural';
+
+const COUNTS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
+
+/** "Two marks are new." */
+export const freshText = (n: number): string =>
+  n === 0 ? '' : `${COUNTS[n] ?? n} ${n === 1 ? 'mark is' : 'marks are'} new.`;
+
+/** The evidence under what cost most. */
+export function costText({ code, cost }: NonNullable<ProgressPage['most']>): string {
+  const rest = sumPoints([cost.lost, -cost.points]);
+  return `${cost.in} of ${plural(cost.of, 'marked discussion')} in ${code}: ${cost.points} of the ${plural(cost.lost, 'point')} you lost there.${
+    rest > 0 ? ` Everything else together: ${rest}.` : ''
+  }`;
+}
+
+export const costCause = ({ cost }: NonNullable<ProgressPage['most']>): string => causeText(cost.cause);
+
+/** How one stands in a course, beside its name. */
+export function standingText({ standing, weight }: ProgressCourse): string {
+  const of = standing.of > 0 ? `of ${plural(standing.of, 'point')} marked` : 'nothing marked in points yet';
+  return `${of}${weight === null ? '' : ` · discussions are ${weight} % of the course`}`;
+}
+
+/** Where it ends: under the line of weeks. */
+export function endsText({ code, standing }: ProgressCourse): string | null {
+  if (standing.toWin <= 0) return null;
+  const { ends } = standing;
+  return `Still to win in ${code}: ${plural(standing.toWin, 'point')}.${
+    ends
+      ? ` At your usual level you end at ${ends.from === ends.to ? ends.from : `${ends.from} to ${ends.to}`} %.`
+      : ''
+  }`;
+}
+
+/** What the chart of hours before the deadline shows, for who cannot see it and who can. */
+export function hoursText(cells: readonly ProgressCell[]): string {
+  const range = (of: (c: ProgressCell) => number | null) => {
+    const all = cells.flatMap((c) => of(c) ?? []).sort((a, b) => a - b);
+    const [least] = all;
+    const most = all.at(-1);
+    if (least === undefined || most === undefined) return null;
+    const span = (h: number) =>
+      `${Math.abs(h)} ${Math.abs(h) === 1 ? 'hour' : 'hours'} ${h < 0 ? 'after' : 'before'}`;
+    return least === most ? span(least) : `from ${span(most)} to ${span(least)}`;
+  };
+  const response = range((c) => c.responseHours);
+  const reply = range((c) => c.replyHours);
+  return [
+    ...(response ? [`Your responses come ${response} their deadline.`] : []),
+    ...(reply ? [`Your last counted replies come ${reply} theirs.`] : []),
+  ].join(' ');
+}
+
+/** How one's own estimate compares with the marks. */
+export function estimateText(cells: readonly ProgressCell[]): string | null {
+  const both = cells.flatMap((c) =>
+    c.estimate === null || c.mark?.points == null ? [] : [c.estimate - c.mark.points],
+  );
+  if (both.length === 0) return null;
+  const mean = Math.round((both.reduce((a, b) => a + b, 0) / both.length) * 10) / 10;
+  return mean === 0
+    ? `On ${plural(both.length, 'mark')} you judged yourself as your instructors did.`
+    : `On ${plural(both.length, 'mark')} you were ${plural(Math.abs(mean), 'point')} ${mean > 0 ? 'kinder to' : 'harder on'} yourself than the mark.`;
+}
