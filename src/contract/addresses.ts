@@ -79,6 +79,8 @@ export const discussionAt = address('/discussions/:slug');
 export const responseAt = address('/discussions/:slug/response');
 export const conversationAt = address('/discussions/:slug/conversation');
 export const partAt = address('/discussions/:slug/part');
+/** What a student says about the comments on their part. */
+export const partCommentsAt = address('/discussions/:slug/part/comments');
 /** The rooms of a discussion, each by its name. */
 const ROOMS = { response: responseAt, conversation: conversationAt, part: partAt };
 export const roomAt = (slug: string, room: keyof typeof ROOMS, query: Query = {}) => ROOMS[room](slug, query);

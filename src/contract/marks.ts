@@ -4,11 +4,19 @@ import type { Balance, Obligation, Verdict } from '@/core/counting/types';
 import type { Deadline } from '@/core/deadlines/late';
 import type { Doc } from '@/core/document/nodes';
 import type { Instant, PersonId, PostId } from '@/core/ids';
+import type { Loss } from '@/core/marks/losses';
+import { COMMENT_LIMITS, type Place } from '@/core/marks/comment';
 import { markSchema, type Late, type Mark, type Scheme, type Score, type Way } from '@/core/marks/mark';
 import type { Proposed } from '@/core/marks/propose';
 import type { ReleasedBefore } from '@/core/marks/release';
 import type { CourseView } from './course';
 import { answersWith } from './endpoint';
+
+/** What was said about a comment. */
+export type CommentTalk = {
+  answers: { id: string; author: string; mine: boolean; body: string; at: Instant }[];
+  understood: boolean;
+};
 
 /** A mark as its student sees it. */
 export type ReleasedMark = {
@@ -22,6 +30,16 @@ export type ReleasedMark = {
   was: ReleasedBefore | null;
   /** They have not seen it yet. */
   isNew: boolean;
+};
+
+/** Mark and feedback, as their student reads them. */
+export type Feedback = {
+  mark: ReleasedMark | null;
+  /** By what the mark has less than the full one. */
+  losses: Loss[];
+  /** Where the passage of each comment stands in the text as it is shown. */
+  places: Record<string, Place | null>;
+  talk: Record<string, CommentTalk>;
 };
 
 /** How far a student's mark is: nothing said, something, all of it; and of what is released, whether it says the same. */
@@ -69,6 +87,9 @@ export type MarkedStudent = {
   late: Late | null;
   proposed: Record<string, Proposed>;
   mark: Mark;
+  /** Where the passage of each comment stands. */
+  places: Record<string, Place | null>;
+  talk: Record<string, CommentTalk>;
   /** Which keeping of it this is; 0 where nothing is written. */
   revision: number;
   marker: string | null;
@@ -109,3 +130,17 @@ export const keepingMark = answersWith<
 
 /** Notes that somebody has seen the mark that was released to them. */
 export const markSeen = answersWith<null>()('POST', '/discussions/:slug/part/seen');
+
+export const answerSchema = z.strictObject({
+  comment: z.uuid(),
+  /** The same one sent twice is one. */
+  id: z.uuid(),
+  body: z.string().trim().min(1).max(COMMENT_LIMITS.body),
+});
+
+/** Staff answer what a student said about a comment. */
+export const answeringComment = answersWith<null>()(
+  'POST',
+  '/courses/:course/desk/:slug/marking/:person/answer',
+  answerSchema,
+);

@@ -50,6 +50,7 @@ export const ACTS = {
 
   'estimate oneself': ['student', 'owner'],
   'ask for time': ['student'],
+  'answer a comment': ['student'],
   'say one’s times': ['student'],
   'hand a draft over': ['student'],
   'sign a syllabus': ['student'],

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { LateRule } from '../deadlines/late';
 import type { Balance, Obligation } from '../counting/types';
 import { pointsOf, type Levels, type Rubric } from '../rubric/rubric';
+import { COMMENT_LIMITS, commentSchema } from './comment';
 import { roundPoints } from './points';
 
 /** How a discussion is marked: by its rubric, by a number, as done or to be done again, or read and remarked on. */
@@ -48,6 +49,8 @@ export const markSchema = z.strictObject({
     .nullable()
     .default(null),
   remark: z.string().max(MARK_LIMITS.remark).default(''),
+  /** Remarks at passages of what was shared. */
+  comments: z.array(commentSchema).max(COMMENT_LIMITS.most).default([]),
 });
 export type Mark = z.infer<typeof markSchema>;
 
@@ -112,7 +115,8 @@ export const isBegun = (m: Mark): boolean =>
   m.points !== null ||
   m.verdict !== null ||
   m.override !== null ||
-  m.remark.trim() !== '';
+  m.remark.trim() !== '' ||
+  m.comments.length > 0;
 
 /**
  * The levels of a mark as far as the rubric of now has them: a rubric may be changed after it was begun.

@@ -78,6 +78,7 @@ const marks = fc.record({
     { freq: 4 },
   ),
   remark: fc.constant(''),
+  comments: fc.constant<Mark['comments']>([]),
 });
 const lates = fc.option(
   fc

@@ -1,5 +1,6 @@
 import type { Instant } from '../ids';
-import { scoreOf, type Late, type Mark, type Scheme } from './mark';
+import { saysSomething } from './comment';
+import { isBegun, scoreOf, type Late, type Mark, type Scheme } from './mark';
 
 /** What a student saw before a mark was changed. */
 export type ReleasedBefore = {
@@ -17,7 +18,7 @@ const saysTheSame = (a: Given, b: Given): boolean => JSON.stringify(told(a)) ===
 const told = ({ mark, scheme, late }: Given) => {
   const { points, of, taken } = scoreOf(scheme, mark, late);
   const levels = scheme.by === 'rubric' ? scheme.rubric.criteria.map((c) => mark.levels[c.id] ?? null) : null;
-  const { verdict, override, remark } = mark;
+  const { verdict, override, remark, comments } = mark;
   return [
     points,
     of,
@@ -26,6 +27,9 @@ const told = ({ mark, scheme, late }: Given) => {
     scheme.by === 'verdict' ? verdict : null,
     override?.reason ?? null,
     remark.trim(),
+    comments
+      .filter(saysSomething)
+      .map(({ id, post, anchor, body, instead }) => [id, post, anchor.exact, body, instead]),
   ];
 };
 
@@ -37,8 +41,8 @@ const told = ({ mark, scheme, late }: Given) => {
  */
 export function releasable(written: Given, seen: Given | null): 'open' | 'same' | 'new' | 'changed' {
   if (scoreOf(written.scheme, written.mark, written.late).open > 0) return 'open';
-  if (!seen) return written.scheme.by === 'remarks' && written.mark.remark.trim() === '' ? 'open' : 'new';
-  return saysTheSame(written, seen) ? 'same' : 'changed';
+  if (seen) return saysTheSame(written, seen) ? 'same' : 'changed';
+  return written.scheme.by === 'remarks' && !isBegun(written.mark) ? 'open' : 'new';
 }
 
 /** What a student is told stood there before. @example 17 of 20, released on Tuesday */

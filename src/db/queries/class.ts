@@ -41,22 +41,24 @@ export async function studentsPage(
   }));
 }
 
+type Leave = { discussion_id: string; person_id: string };
+
 /** What of a course's deadlines is other for some people, or for anybody, discussion by discussion. */
 export async function leavesIn(db: Db, course: CourseId, people?: readonly PersonId[]) {
   const theirs = (table: string) => {
     const all = db(table).where({ course_id: course });
     return people ? all.whereIn('person_id', [...people]) : all;
   };
-  const [extended, excused] = await Promise.all([
-    theirs('extensions').select('discussion_id', 'person_id', 'response_due', 'replies_due'),
-    theirs('excusals').select('discussion_id', 'person_id'),
-  ]);
+  const extended: (Leave & { response_due: string | null; replies_due: string | null })[] = await theirs(
+    'extensions',
+  ).select('discussion_id', 'person_id', 'response_due', 'replies_due');
+  const excused: Leave[] = await theirs('excusals').select('discussion_id', 'person_id');
   return {
     extended: extended.map((r) => ({
       discussion: r.discussion_id as DiscussionId,
       person: r.person_id as PersonId,
-      response: r.response_due as string | null,
-      replies: r.replies_due as string | null,
+      response: r.response_due,
+      replies: r.replies_due,
     })),
     excused: excused.map((r) => ({
       discussion: r.discussion_id as DiscussionId,

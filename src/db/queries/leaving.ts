@@ -39,6 +39,7 @@ const LEFT = [
   ['moderation_log', 'person_id'],
   ['marks', 'marker_id'],
   ['marking', 'marker_id'],
+  ['comment_answers', 'author_id'],
   ['announcements', 'author_id'],
   ['recordings', 'speaker_id'],
 ] as const;

@@ -44,6 +44,7 @@ const released = (db: Db): Ask<ReleasedRecord[]> => ({
       'm.override',
       'm.scheme',
       'm.late',
+      'm.comments',
       'm.n',
       'm.was',
       'p.name as marker',
@@ -60,6 +61,7 @@ const released = (db: Db): Ask<ReleasedRecord[]> => ({
         verdict: r.verdict,
         override: r.override,
         remark: r.comment,
+        comments: r.comments,
       },
       scheme: r.scheme,
       late: r.late,
@@ -169,7 +171,7 @@ export async function putReleased(
   },
 ) {
   const json = (value: object | null) => value && JSON.stringify(value);
-  const { levels, points, verdict, override, remark } = given.mark;
+  const { levels, points, verdict, override, remark, comments } = given.mark;
   await db('marks')
     .insert({
       course_id: place.course,
@@ -183,6 +185,7 @@ export async function putReleased(
       override: json(override),
       scheme: json(given.scheme),
       late: json(given.late),
+      comments: JSON.stringify(comments),
       n: given.n,
       was: json(given.was),
       seen_at: null,

@@ -16,10 +16,9 @@ export type Own = Awaited<ReturnType<typeof leavesIn>> & {
 /** That of some of them, or of all. */
 export async function ownOf(db: Db, course: EnteredCourse, students?: readonly Student[]): Promise<Own> {
   const ids = students?.map((s) => s.id);
-  const [leaves, played] = await Promise.all([
-    leavesIn(db, course.id, ids),
-    partsPlayedIn(db, course.id, ids && { people: ids }),
-  ]);
+  // One after the other: this may be asked within a change, which has one connection.
+  const leaves = await leavesIn(db, course.id, ids);
+  const played = await partsPlayedIn(db, course.id, ids && { people: ids });
   return { ...leaves, played };
 }
 

@@ -81,11 +81,10 @@ export async function consequencesOf(
   course: EnteredCourse,
   { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
 ): Promise<Consequences> {
-  const [students, own, written] = await Promise.all([
-    studentsPage(tx, course.id, EVERYBODY),
-    ownOf(tx, course),
-    ask(postsIn(tx, { course: course.id, discussions: [before.id] })),
-  ]);
+  // One after the other: this may be asked within a change, which has one connection.
+  const students = await studentsPage(tx, course.id, EVERYBODY);
+  const own = await ownOf(tx, course);
+  const written = await ask(postsIn(tx, { course: course.id, discussions: [before.id] }));
   const posts = groupBy(written, (p): PersonId => p.author);
   const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
   const anewOf = groupBy(anew, ({ version }): PostId => version.post);

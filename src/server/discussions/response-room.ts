@@ -14,7 +14,7 @@ import { noteToSelf, type NoteToSelf } from '@/db/queries/notes-to-self';
 import { readingBySlug, readingsOf, syllabusOf } from '@/db/queries/courses';
 import { mentionsOf, type Mention } from '@/core/reading/mentions';
 import type { Viewing } from '@/core/viewings/viewing';
-import { sheetAsks, sheetOf } from '../rubric/rubric';
+import { estimateAsk } from '../rubric/rubric';
 import { workHistory } from '@/db/queries/planning';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
@@ -96,7 +96,7 @@ export async function roomOf(
       syllabus: syllabusOf(deps.db, course.id),
       readings: readingsOf(deps.db, course.id, actor.id),
       history: workHistory(deps.db, actor.id),
-      ...sheetAsks(deps, actor.id, entered),
+      estimate: estimateAsk(deps, actor.id, entered),
       done: viewingsDone(deps.db, actor.id, record.id),
       recording: recordingOf(deps.db, { discussion: record.id }),
       note: noteToSelf(deps.db, actor.id, record.id),
@@ -142,7 +142,7 @@ export async function roomOf(
             doc: open.doc,
           }
         : null,
-    sheet: staff ? { rubric: record.rubric, estimate: null, mark: null } : sheetOf(entered, around),
+    sheet: { rubric: record.rubric, estimate: staff ? null : around.estimate },
     viewings: record.viewings.map((v) => ({ ...v, done: around.done.includes(v.id) })),
     recording: around.recording,
     note: around.note,

@@ -17,7 +17,7 @@ import {
   type Scheme,
 } from '@/core/marks/mark';
 import { releasable, type Given } from '@/core/marks/release';
-import { ask, askTogether } from '@/db/ask';
+import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { studentsPage, type ClassStudent } from '@/db/queries/class';
 import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
@@ -69,12 +69,14 @@ export async function classMarks(
   discussion: DiscussionWithPrompt,
 ): Promise<ClassMarks> {
   const place = { course: course.id, discussion: discussion.id };
-  const [students, own, posts, { written, released }] = await Promise.all([
-    studentsPage(db, course.id, EVERYBODY),
-    ownOf(db, course),
-    ask(postsIn(db, { course: course.id, discussions: [discussion.id] })),
-    askTogether(db, { written: markingIn(db, place), released: releasedIn(db, place) }),
-  ]);
+  // One after the other: this may be asked within a change, which has one connection.
+  const students = await studentsPage(db, course.id, EVERYBODY);
+  const own = await ownOf(db, course);
+  const { posts, written, released } = await askTogether(db, {
+    posts: postsIn(db, { course: course.id, discussions: [discussion.id] }),
+    written: markingIn(db, place),
+    released: releasedIn(db, place),
+  });
   const scheme = schemeOf({
     way: discussion.way,
     rubric: discussion.rubric,

@@ -5,6 +5,7 @@ import { ok, type Result } from '@/core/result';
 import { scoreOf, WAYS, type Scheme } from '@/core/marks/mark';
 import { proposeLevels } from '@/core/marks/propose';
 import type { DiscussionWithPrompt } from '@/db/queries/discussions';
+import { askTogether } from '@/db/ask';
 import { sharedTexts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
@@ -12,6 +13,7 @@ import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 import { judgedText } from '../discussions/shared-text';
 import { classMarks, lineOf, type Marked } from './class-marks';
+import { placesOf, talkAsks, talkOf } from './comments';
 
 /** All that one student shared, as far as whoever marks may read it: the response first, then the replies as they came. */
 async function postsOf(
@@ -66,6 +68,8 @@ async function postsOf(
     .sort((a, b) => Number(a.kind === 'reply') - Number(b.kind === 'reply') || a.at - b.at);
 }
 
+const hasShared = ({ ledger }: Marked) => ledger.verdicts.length > 0;
+
 async function studentOf(
   deps: Deps,
   actor: Actor,
@@ -74,11 +78,15 @@ async function studentOf(
   marked: Marked,
 ): Promise<MarkedStudent> {
   const { student, ledger, late, mark, written, released, seen, state, record } = marked;
+  const posts = await postsOf(deps, actor, discussion, marked);
+  const key = { course: discussion.course.id, discussion: discussion.id, person: student.id };
   return {
     id: student.id,
     name: student.name,
     balance: balanceOf(ledger),
-    posts: await postsOf(deps, actor, discussion, marked),
+    posts,
+    places: await placesOf(deps, actor, mark.comments, posts),
+    talk: talkOf(actor.id, await askTogether(deps.db, talkAsks(deps, key))),
     missing: ledger.obligations.filter((o) => o.post === null && o.state !== 'excused'),
     excused: record.excused,
     late,
@@ -112,13 +120,13 @@ export async function markingPage(
   const found = await discussionOnDesk(deps.db, actor, course, name);
   if (!found.ok) return found;
   const { record } = found.value;
-  const { scheme, all } = await classMarks(deps, deps.db, course, record);
+  const { scheme, all: byName } = await classMarks(deps, deps.db, course, record);
+  // Whoever shared something first: there is little to read of the others.
+  const all = [...byName].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
   const waiting = (m: Marked) => m.state === 'unwritten' || m.state === 'begun';
   const at = Math.max(
     0,
-    asked
-      ? all.findIndex((m) => m.student.id === asked)
-      : all.findIndex((m) => waiting(m) && m.ledger.verdicts.length > 0),
+    asked ? all.findIndex((m) => m.student.id === asked) : all.findIndex((m) => waiting(m) && hasShared(m)),
   );
   const one = all[at];
   const count = (...states: Marked['state'][]) => all.filter((m) => states.includes(m.state)).length;

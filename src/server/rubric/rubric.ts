@@ -1,30 +1,14 @@
-import type { RubricSheet } from '@/contract/rubric';
 import type { PersonId } from '@/core/ids';
-import { levelsOf, type Levels } from '@/core/rubric/rubric';
+import { levelsOf } from '@/core/rubric/rubric';
 import { fail, ok, type Result } from '@/core/result';
-import type { Ask } from '@/db/ask';
-import { releasedTo, type ReleasedRecord } from '@/db/queries/marks';
 import { putSelfEstimate, selfEstimateOf } from '@/db/queries/rubric';
 import { setViewing } from '@/db/queries/viewings';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { releasedView } from '../marks/released';
 
-/** The asks for a person's own sheet: nobody else's estimate is ever loaded. */
-export const sheetAsks = (deps: Deps, person: PersonId, { record }: Entered) =>
-  ({
-    estimate: selfEstimateOf(deps.db, person, record.id),
-    released: releasedTo(deps.db, person, record.id),
-  }) satisfies Record<string, Ask<unknown>>;
-
-export const sheetOf = (
-  { record }: Entered,
-  { estimate, released }: { estimate: Levels | null; released: ReleasedRecord[] },
-): RubricSheet => {
-  const [mark] = released;
-  const marked = { rubric: record.rubric, points: record.classBrief.points };
-  return { rubric: record.rubric, estimate, mark: mark ? releasedView(mark, marked) : null };
-};
+/** What a person thought of their own text here: nobody else's estimate is ever loaded. */
+export const estimateAsk = (deps: Deps, person: PersonId, { record }: Entered) =>
+  selfEstimateOf(deps.db, person, record.id);
 
 /**
  * Keeps what a student thinks of the own text, for nobody else's eyes. It is made before sharing: afterwards it stands as it was,

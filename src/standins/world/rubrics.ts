@@ -80,16 +80,38 @@ export const ESTIMATES: { discussion: string; person: string; levels: Record<str
   },
 ];
 /** What a staff member said of one student's part; everybody else's is made of what the ledger proposes. */
-export const MARKS: { discussion: string; person: string; levels: Record<string, number>; remark: string }[] =
-  [
-    {
-      discussion: 'geo-115-w5',
-      person: 'Imani Okoro',
-      levels: { question: 0, ideas: 0, evidence: 1, talk: 1 },
-      remark:
-        'Your rule for the parish is the best part: it says who measures, which most forget. The idea carries more than you think. For the source, say which of its numbers you lean on.',
-    },
-  ];
+export const MARKS: {
+  discussion: string;
+  person: string;
+  levels: Record<string, number>;
+  remark: string;
+  /** At which words of the response what is said, with other words for them, and what the student answered. */
+  comments: { words: string; body: string; instead?: string; answer?: string }[];
+}[] = [
+  {
+    discussion: 'geo-115-w5',
+    person: 'Imani Okoro',
+    levels: { question: 0, ideas: 0, evidence: 1, talk: 1 },
+    remark:
+      'Your rule for the parish is the best part: it says who measures, which most forget. The idea carries more than you think. For the source, say which of its numbers you lean on.',
+    comments: [
+      {
+        words: 'That makes ownership the wrong word',
+        body: 'Strong line. Say what the better word lets a council do that “ownership” does not.',
+      },
+      {
+        words: 'The well survey found the same in nine of twelve parishes',
+        body: 'Which year? The table has two surveys.',
+        answer: 'The later one. I will name it next time.',
+      },
+      {
+        words: 'on the day after planting',
+        body: '',
+        instead: 'the day after planting, when nobody can turn the pumps off',
+      },
+    ],
+  },
+];
 
 /** What is said with a mark here and there. */
 export const REMARKS = [

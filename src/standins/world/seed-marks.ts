@@ -4,14 +4,17 @@ import { daysLater, instantOf } from '@/core/deadlines/wallclock';
 import { markSchema, type Mark, type Scheme } from '@/core/marks/mark';
 import { proposeLevels } from '@/core/marks/propose';
 import { roundPoints } from '@/core/marks/points';
-import type { Instant } from '@/core/ids';
+import { courseSlug, type DiscussionId, type Instant } from '@/core/ids';
+import { anchorOfWords } from '@/core/notes/anchor';
+import { readingText } from '@/core/notes/reading-text';
 import { noteMarkSeen, putMarking } from '@/db/queries/marks';
+import { sharedTexts } from '@/db/queries/own-posts';
 import type { Actor, Deps } from '@/server/deps';
 import { discussionOnDesk, enterDesk } from '@/server/desk/enter';
+import { actOnComment } from '@/server/marks/comments';
 import { chooseWay } from '@/server/marks/keep';
 import { classMarks, type Marked } from '@/server/marks/class-marks';
 import { releaseMarks } from '@/server/marks/release';
-import { courseSlug } from '@/core/ids';
 import { COURSES } from './courses';
 import { STAFF } from './people';
 import { MARKS, REMARKS } from './rubrics';
@@ -28,7 +31,7 @@ const lot = (words: string, n: number): number =>
   createHash('sha1').update(words).digest().readUInt32BE(0) % n;
 
 /** The week whose marks are being written as the demo begins: some are released, two wait, the rest is open. */
-const BEING_MARKED = { code: 'GEO 115', week: 5, released: 8, written: 2 };
+const BEING_MARKED = { code: 'GEO 115', week: 5, released: 3, written: 2 };
 const LAST_WEEK = 5;
 
 const remarkFor = (words: string): string =>
@@ -37,8 +40,6 @@ const remarkFor = (words: string): string =>
 /** What a marker of the demo would say: what the ledger proposes, a step lower here and there. */
 function markFor(scheme: Scheme, discussion: WorldDiscussion, one: Marked): Mark {
   const words = `${discussion.slug} ${one.student.name}`;
-  const set = MARKS.find((m) => m.discussion === discussion.slug && m.person === one.student.name);
-  if (set) return markSchema.parse({ levels: set.levels, remark: set.remark });
   const remark = remarkFor(words);
   const { obligations } = one.ledger;
   const met = obligations.filter((o) => o.post !== null).length;
@@ -56,6 +57,53 @@ function markFor(scheme: Scheme, discussion: WorldDiscussion, one: Marked): Mark
     return [c.id, Math.min(c.levels.length - 1, level)];
   });
   return markSchema.parse({ levels: Object.fromEntries(levels), remark });
+}
+
+const idOf = (words: string): string => {
+  const h = createHash('sha1').update(words).digest('hex');
+  return `${h.slice(0, 8)}-${h.slice(8, 12)}-5${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
+};
+
+/** A mark that the world has in so many words, with its comments where their words stand. */
+async function setMark(
+  db: Deps['db'],
+  discussion: DiscussionId,
+  slug: string,
+  one: Marked,
+): Promise<Mark | null> {
+  const set = MARKS.find((m) => m.discussion === slug && m.person === one.student.name);
+  if (!set) return null;
+  const [response] = await sharedTexts(db, one.student.id, discussion);
+  const version = response?.versions[0];
+  const comments = set.comments.flatMap(({ words, body, instead }) => {
+    const anchor = version && anchorOfWords(readingText(version.doc).text, words);
+    return anchor
+      ? [
+          {
+            id: idOf(`${slug} ${words}`),
+            post: response.id,
+            n: version.n,
+            anchor,
+            body,
+            instead: instead ?? null,
+          },
+        ]
+      : [];
+  });
+  return markSchema.parse({ levels: set.levels, remark: set.remark, comments });
+}
+
+/** What students answered to comments on their parts. */
+async function answerComments({ db, now }: Deps, slug: string, student: Actor) {
+  for (const { words, answer } of MARKS.find((m) => m.discussion === slug && m.person === student.name)
+    ?.comments ?? [])
+    if (answer)
+      await actOnComment({ db, now }, student, slug, {
+        do: 'answer',
+        comment: idOf(`${slug} ${words}`),
+        id: idOf(`${slug} ${words} answer`),
+        body: answer,
+      });
 }
 
 async function markDiscussion(
@@ -91,10 +139,16 @@ async function markDiscussion(
     await putMarking(
       db,
       { ...place, person: one.student.id },
-      { mark: markFor(scheme, discussion, one), marker: marker.id, base: 0, at: deps.now },
+      {
+        mark: (await setMark(db, place.discussion, discussion.slug, one)) ?? markFor(scheme, discussion, one),
+        marker: marker.id,
+        base: 0,
+        at: deps.now,
+      },
     );
   const out = (beingMarked ? marked.slice(0, BEING_MARKED.released) : marked).map((m) => m.student.id);
   await releaseMarks(deps, marker, slug, discussion.slug, out);
+  for (const m of marked) await answerComments({ db, now }, discussion.slug, actor(m.student.name));
   if (discussion.week < LAST_WEEK)
     for (const person of out) await noteMarkSeen(db, person, place.discussion, deps.now);
 }

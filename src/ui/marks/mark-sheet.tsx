@@ -8,11 +8,13 @@ import { scoreOf, type Mark } from '@/core/marks/mark';
 import type { Criterion } from '@/core/rubric/rubric';
 import { lateTaken, scoreText, VERDICTS } from '../words/marks';
 import { moment } from '../words/time';
+import type { Numbered } from '@/core/marks/comment';
+import { CommentField } from './comment-field';
 import { CriterionField } from './criterion-field';
 import { OverrideField } from './override-field';
 import { TwoMarks } from './two-marks';
 import type { KeptMark } from './mark-keeper';
-import { useMark } from './use-mark';
+import type { useMark } from './use-mark';
 
 const KEEPING: Record<KeptMark['state'], string> = {
   kept: 'Kept',
@@ -31,28 +33,36 @@ const inField = (target: EventTarget | null) =>
 export function MarkSheet({
   page,
   one,
-  told,
+  kept,
+  comments,
+  chosen,
+  fresh,
+  comment,
 }: {
   page: MarkingPage;
   one: MarkedStudent;
-  told: (mark: Mark) => void;
+  kept: ReturnType<typeof useMark>;
+  comments: readonly Numbered[];
+  /** The comment that was pressed in the text, and the one that was begun just now. */
+  chosen: string | null;
+  fresh: string | null;
+  /** Begins a comment on what is selected. */
+  comment: () => void;
 }) {
   const { course, discussion, scheme, before, after } = page;
-  const place = { course: course.slug, slug: discussion.slug, person: one.id };
-  const { keeper, mark, state, theirs } = useMark(place, one);
-  useEffect(() => keeper.subscribe(() => told(keeper.read().mark)), [keeper, told]);
+  const { keeper, mark, state, theirs } = kept;
   const change = (part: Partial<Mark>) => keeper.change(part);
   const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
   const firstOpen = criteria.findIndex((c) => mark.levels[c.id] === undefined);
-  const [chosen, setChosen] = useState<number | null>(null);
-  const at = chosen ?? (firstOpen < 0 ? 0 : firstOpen);
+  const [turned, setTurned] = useState<number | null>(null);
+  const at = turned ?? (firstOpen < 0 ? 0 : firstOpen);
   const remark = useRef<HTMLTextAreaElement>(null);
   const score = scoreOf(scheme, mark, one.late);
 
   const choose = (c: Criterion, level: number) => {
     const levels = { ...mark.levels, [c.id]: level };
     change({ levels });
-    setChosen(null);
+    setTurned(null);
   };
   const keys = useRef<(e: KeyboardEvent) => void>(() => {});
   useEffect(() => {
@@ -65,8 +75,9 @@ export function MarkSheet({
       if (digit >= 0 && current?.levels[digit]) choose(current, digit);
       else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
         change({ verdict: digit === 0 ? 'done' : 'again' });
-      else if (e.key === 'ArrowDown' && criteria.length) setChosen(Math.min(criteria.length - 1, at + 1));
-      else if (e.key === 'ArrowUp' && criteria.length) setChosen(Math.max(0, at - 1));
+      else if (e.key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
+      else if (e.key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
+      else if (e.key === 'c') comment();
       else if (e.key === 'r') remark.current?.focus();
       else return;
       e.preventDefault();
@@ -88,6 +99,7 @@ export function MarkSheet({
     >
       <input type="hidden" name="student" value={one.id} />
       <input type="hidden" name="base" value={one.revision} />
+      <input type="hidden" name="comments" value={JSON.stringify(mark.comments)} />
       <div className="grid grow content-start gap-3 overflow-auto px-4 py-3.5 sm:px-5">
         {theirs ? <TwoMarks theirs={theirs} mine={mark} scheme={scheme} keeper={keeper} /> : null}
         {criteria.map((c, i) => (
@@ -140,6 +152,27 @@ export function MarkSheet({
               ))}
             </div>
           </fieldset>
+        ) : null}
+        {comments.length ? (
+          <ul className="grid gap-2" aria-label="Comments">
+            {comments.map((item) => (
+              <CommentField
+                key={item.comment.id}
+                item={item}
+                fresh={item.comment.id === fresh}
+                chosen={item.comment.id === chosen}
+                talk={one.talk[item.comment.id] ?? null}
+                zone={course.zone}
+                place={{ course: course.slug, slug: discussion.slug, person: one.id }}
+                change={(part) =>
+                  change({
+                    comments: mark.comments.map((c) => (c.id === item.comment.id ? { ...c, ...part } : c)),
+                  })
+                }
+                remove={() => change({ comments: mark.comments.filter((c) => c.id !== item.comment.id) })}
+              />
+            ))}
+          </ul>
         ) : null}
         <label className="grid gap-1 text-[13px] font-semibold">
           <span>

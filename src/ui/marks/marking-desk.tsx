@@ -1,15 +1,14 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useCallback, useState } from 'react';
 import { deskDiscussionAt, deskMarkingActAt } from '@/contract/addresses';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { isBegun, scoreOf, type Mark } from '@/core/marks/mark';
-import { FacingPages } from '../discussion/facing-pages';
 import { plural } from '../words/plural';
 import { worthText } from '../words/marks';
 import { HowMarked } from './how-marked';
-import { MarkSheet } from './mark-sheet';
+import { OneStudent } from './one-student';
 import { Strip } from './strip';
 
 /** A line of the strip as the page has it now: marks are kept while one goes on to the next student. */
@@ -27,7 +26,7 @@ function lineNow(page: MarkingPage, line: MarkLine, mark: Mark | undefined): Mar
 }
 
 /** The class above, one student's part on the left page, the mark on the right. */
-export function MarkingDesk({ page, part }: { page: MarkingPage; part: ReactNode }) {
+export function MarkingDesk({ page }: { page: MarkingPage }) {
   const { course, discussion, one } = page;
   const [marks, setMarks] = useState<Readonly<Record<string, Mark>>>({});
   const person = one?.id;
@@ -39,7 +38,7 @@ export function MarkingDesk({ page, part }: { page: MarkingPage; part: ReactNode
   const written = lines.filter((l) => ['written', 'released', 'changed'].includes(l.state)).length;
   const ready = lines.filter((l) => l.state === 'written' || l.state === 'changed').length;
   return (
-    <div className="grid min-w-0 gap-3">
+    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <div className="min-w-0">
           <p className="text-[13px]">
@@ -65,15 +64,7 @@ export function MarkingDesk({ page, part }: { page: MarkingPage; part: ReactNode
       </div>
       <Strip page={{ ...page, lines }} />
       {one ? (
-        <FacingPages
-          first="left"
-          about={one.id}
-          left={{ name: 'Their part', page: part }}
-          right={{
-            name: 'Mark',
-            page: <MarkSheet key={one.id} page={page} one={one} told={told} />,
-          }}
-        />
+        <OneStudent key={one.id} page={page} one={one} told={told} />
       ) : (
         <p className="plate px-5 py-4">Nobody is in this class yet.</p>
       )}

@@ -1,9 +1,13 @@
+'use client';
+
 import Link from 'next/link';
 import { conversationAt, postHistoryAt } from '@/contract/addresses';
 import type { MarkedPost, MarkedStudent, MarkingPage } from '@/contract/marks';
-import { DocumentView } from '../document/document-view';
 import { marginText } from '../part/receipt';
 import { checkFigure, checkName } from '../words/checks';
+import type { Numbered } from '@/core/marks/comment';
+import { CommentedText } from './commented-text';
+import type { SelectedPassage } from './use-selected';
 import { countedText } from '../words/marks';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
@@ -62,7 +66,18 @@ function Links({ post, slug }: { post: MarkedPost; slug: string }) {
   );
 }
 
-function Reply({ post, slug, zone }: { post: MarkedPost; slug: string; zone: string }) {
+type Commented = {
+  comments: readonly Numbered[];
+  chosen: string | null;
+  choose: (comment: string) => void;
+};
+
+function Reply({
+  post,
+  slug,
+  zone,
+  ...commented
+}: { post: MarkedPost; slug: string; zone: string } & Commented) {
   return (
     <li className="border-t border-rule-soft py-2.5">
       <p className="flex flex-wrap items-baseline justify-between gap-x-3 text-[13px]">
@@ -82,14 +97,26 @@ function Reply({ post, slug, zone }: { post: MarkedPost; slug: string; zone: str
       ) : null}
       <Facts post={post} zone={zone} />
       <div className="mt-1.5">
-        <DocumentView doc={post.doc} className="!text-[15px]" />
+        <CommentedText doc={post.doc} post={post.id} {...commented} className="!text-[15px]" />
       </div>
     </li>
   );
 }
 
 /** The left page: all that one student shared here, with what the checks found and what counts. */
-export function PartRead({ page, one }: { page: MarkingPage; one: MarkedStudent }) {
+export function PartRead({
+  page,
+  one,
+  selected,
+  comment,
+  ...commented
+}: {
+  page: MarkingPage;
+  one: MarkedStudent;
+  selected: SelectedPassage | null;
+  /** Begins a comment on what is selected. */
+  comment: () => void;
+} & Commented) {
   const { zone } = page.course;
   const { slug } = page.discussion;
   const responses = one.posts.filter((p) => p.kind === 'response');
@@ -97,6 +124,13 @@ export function PartRead({ page, one }: { page: MarkingPage; one: MarkedStudent 
   const counted = replies.filter((p) => p.verdict?.counted).length;
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
+      {selected ? (
+        <p className="sticky top-0 z-10 mb-2 flex justify-end">
+          <button type="button" className="btn go" onMouseDown={(e) => e.preventDefault()} onClick={comment}>
+            Comment on this passage <kbd className="hidden lg:scripted:inline">c</kbd>
+          </button>
+        </p>
+      ) : null}
       {one.excused ? (
         <p className="mb-3 rounded-control bg-page-2 px-3 py-2 text-[13.5px] font-medium">
           {one.name} is excused here and owes nothing.
@@ -124,7 +158,7 @@ export function PartRead({ page, one }: { page: MarkingPage; one: MarkedStudent 
           ) : null}
           <Facts post={post} zone={zone} />
           <div className="mt-2">
-            <DocumentView doc={post.doc} />
+            <CommentedText doc={post.doc} post={post.id} {...commented} />
           </div>
         </article>
       ))}
@@ -137,7 +171,7 @@ export function PartRead({ page, one }: { page: MarkingPage; one: MarkedStudent 
           </h3>
           <ul>
             {replies.map((post) => (
-              <Reply key={post.id} post={post} slug={slug} zone={zone} />
+              <Reply key={post.id} post={post} slug={slug} zone={zone} {...commented} />
             ))}
           </ul>
         </section>

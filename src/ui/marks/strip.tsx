@@ -13,7 +13,7 @@ const said = ({ state, points, verdict }: MarkLine) =>
 export function Strip({ page }: { page: MarkingPage }) {
   const { course, discussion, lines, one } = page;
   return (
-    <nav aria-label="The class" className="overflow-x-auto" tabIndex={0}>
+    <nav aria-label="The class" className="relative overflow-x-auto" tabIndex={0}>
       <ul className="flex gap-1 pb-1">
         {lines.map((line) => (
           <li key={line.id}>

@@ -1,8 +1,12 @@
 import { pointsOf } from '@/core/rubric/rubric';
-import type { ReleasedMark } from '@/contract/marks';
+import type { Feedback, ReleasedMark } from '@/contract/marks';
+import type { Numbered } from '@/core/marks/comment';
 import type { RubricSheet } from '@/contract/rubric';
-import { lateTaken, scoreText, VERDICTS } from '../words/marks';
+import { causeKey } from '@/core/marks/losses';
+import { causeText, lateTaken, scoreText, VERDICTS } from '../words/marks';
+import { plural } from '../words/plural';
 import { moment } from '../words/time';
+import { CommentCard } from './comment-card';
 import { RubricGiven } from './rubric-given';
 import { SeenOnce } from './seen-once';
 
@@ -37,9 +41,41 @@ function Before({ mark, zone }: { mark: ReleasedMark; zone: string }) {
   );
 }
 
+/** By what the points were lost, the dearest first. */
+function Difference({ losses }: { losses: Feedback['losses'] }) {
+  if (losses.length === 0) return null;
+  return (
+    <div className="text-[13.5px]">
+      <h4 className="font-sans text-[13px] font-semibold">What would have made the difference</h4>
+      <ul className="mt-0.5">
+        {losses.map((l) => (
+          <li key={causeKey(l.cause)}>
+            <b className="tabular-nums">{plural(l.points, 'point')}</b>: {causeText(l.cause)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** The mark that was released, with what it is made of, what the late rule took, and what its student thought before sharing. */
-export function YourMark({ slug, sheet, zone }: { slug: string; sheet: RubricSheet; zone: string }) {
-  const { mark, estimate, rubric } = sheet;
+export function YourMark({
+  slug,
+  sheet,
+  feedback,
+  zone,
+  comments,
+  chosen,
+}: {
+  slug: string;
+  sheet: RubricSheet;
+  feedback: Feedback;
+  zone: string;
+  comments: readonly Numbered[];
+  chosen: string | null;
+}) {
+  const { estimate, rubric } = sheet;
+  const { mark, losses, talk } = feedback;
   if (!mark)
     return (
       <section aria-labelledby="mark">
@@ -93,12 +129,27 @@ export function YourMark({ slug, sheet, zone }: { slug: string; sheet: RubricShe
           ) : null}
         </>
       ) : null}
+      {comments.length ? (
+        <ul className="grid gap-2" aria-label="Comments">
+          {comments.map((item) => (
+            <CommentCard
+              key={item.comment.id}
+              slug={slug}
+              zone={zone}
+              item={item}
+              talk={talk[item.comment.id] ?? null}
+              chosen={item.comment.id === chosen}
+            />
+          ))}
+        </ul>
+      ) : null}
       {mark.mark.remark.trim() ? (
         <div className="rounded-control border border-rule bg-page px-3.5 py-2.5">
           <h4 className="font-sans text-[13px] font-semibold">In general</h4>
           <p className="font-serif text-[15.5px] whitespace-pre-line">{mark.mark.remark}</p>
         </div>
       ) : null}
+      <Difference losses={losses} />
       {mark.isNew ? <SeenOnce slug={slug} /> : null}
     </section>
   );

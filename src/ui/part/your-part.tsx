@@ -1,3 +1,5 @@
+'use client';
+
 import { conversationAt, editPostAt, responseAt } from '@/contract/addresses';
 import type { Obligation, ObligationState } from '@/core/counting/types';
 import Link from 'next/link';
@@ -9,6 +11,11 @@ import { calledName, list, plural } from '../words/plural';
 import { deadlineText } from '../words/deadlines';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
+import type { Feedback } from '@/contract/marks';
+import { numbered, saysSomething, type Numbered } from '@/core/marks/comment';
+import { useState } from 'react';
+import { FacingPages } from '../discussion/facing-pages';
+import { CommentedText } from '../marks/commented-text';
 import { YourMark } from '../marks/your-mark';
 import type { RubricSheet } from '@/contract/rubric';
 import { EditedLine } from './edited-line';
@@ -168,7 +175,19 @@ function WhatCounted({ head, shared }: { head: DiscussionHead; shared: OwnShared
   );
 }
 
-function OwnText({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
+type Commented = {
+  comments: readonly Numbered[];
+  chosen: string | null;
+  choose: (comment: string) => void;
+};
+
+function OwnText({
+  head,
+  shared,
+  comments,
+  chosen,
+  choose,
+}: { head: DiscussionHead; shared: OwnShared[] } & Commented) {
   const response = shared.find((d) => d.to === null && !d.withdrawn) ?? shared.find((d) => d.to === null);
   return (
     <>
@@ -176,7 +195,13 @@ function OwnText({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }
       {response ? (
         <article>
           {response.text.title ? <h3 className="mb-3 text-[20px]">{response.text.title}</h3> : null}
-          <DocumentView doc={response.text.doc} />
+          <CommentedText
+            doc={response.text.doc}
+            post={response.text.id}
+            comments={comments}
+            chosen={chosen}
+            choose={choose}
+          />
           {response.text.latest ? (
             <details className="mt-4">
               <summary className="link w-fit">The text as the class reads it now</summary>
@@ -198,29 +223,75 @@ function OwnText({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }
   );
 }
 
-/** The left page of Your part: every post with what it counted as and why, what is open or was missed, and the response itself. */
-export function Part({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
-  return (
-    <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
-      <WhatCounted head={head} shared={shared} />
-      <OwnText head={head} shared={shared} />
-    </div>
+/** The replies that somebody commented on, each with its marks. */
+function CommentedReplies({ shared, ...commented }: { shared: OwnShared[] } & Commented) {
+  const replies = shared.filter(
+    (d) => d.to !== null && commented.comments.some((c) => c.comment.post === d.text.id),
   );
+  return replies.map((d) => (
+    <article key={d.text.id} className="mt-4 border-t border-rule-soft pt-3">
+      <h3 className="mb-1 font-sans text-[13.5px] font-semibold">Your reply to {d.to}</h3>
+      <CommentedText doc={d.text.doc} post={d.text.id} {...commented} className="!text-[15px]" />
+    </article>
+  ));
 }
 
-/** The right page: the mark and what was said with it. */
-export function Feedback({ head, sheet }: { head: DiscussionHead; sheet: RubricSheet | null }) {
+/** Your part: on the left page every post with what it counted as and why, and the texts; on the right the mark and what was said with it. */
+export function YourPart({
+  head,
+  shared,
+  sheet,
+  feedback,
+}: {
+  head: DiscussionHead;
+  shared: OwnShared[];
+  sheet: RubricSheet;
+  feedback: Feedback;
+}) {
+  const [chosen, choose] = useState<string | null>(null);
+  const response = shared.filter((d) => d.to === null);
+  const comments = numbered(
+    (feedback.mark?.mark.comments ?? []).filter(saysSomething),
+    [...response, ...shared.filter((d) => d.to !== null)].map((d) => d.text.id),
+    (c) => feedback.places[c.id] ?? null,
+  );
+  const commented = { comments, chosen, choose };
   return (
-    <div className="grow overflow-auto bg-page-2 px-4 py-4 sm:px-6" tabIndex={0}>
-      <h2 className="sr-only">Mark and feedback</h2>
-      {sheet && !head.course.outside ? (
-        <YourMark slug={head.slug} sheet={sheet} zone={head.schedule.zone} />
-      ) : (
-        <p className="text-[13.5px] text-ink-2">
-          This course is held elsewhere: its marks stand there. What you were told can go into the note to
-          yourself beside the prompt.
-        </p>
-      )}
-    </div>
+    <FacingPages
+      first="left"
+      left={{
+        name: 'What counted',
+        page: (
+          <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
+            <WhatCounted head={head} shared={shared} />
+            <OwnText head={head} shared={shared} {...commented} />
+            <CommentedReplies shared={shared} {...commented} />
+          </div>
+        ),
+      }}
+      right={{
+        name: 'Mark and feedback',
+        page: (
+          <div className="grow overflow-auto bg-page-2 px-4 py-4 sm:px-6" tabIndex={0}>
+            <h2 className="sr-only">Mark and feedback</h2>
+            {head.course.outside ? (
+              <p className="text-[13.5px] text-ink-2">
+                This course is held elsewhere: its marks stand there. What you were told can go into the note
+                to yourself beside the prompt.
+              </p>
+            ) : (
+              <YourMark
+                slug={head.slug}
+                sheet={sheet}
+                feedback={feedback}
+                zone={head.schedule.zone}
+                comments={comments}
+                chosen={chosen}
+              />
+            )}
+          </div>
+        ),
+      }}
+    />
   );
 }

@@ -26,6 +26,7 @@ function below(cell: ProgressCell, now: number): string[] {
       ...(cell.estimate !== null && mark.isNew ? [`you said ${cell.estimate}`] : []),
     ];
   if (cell.state === 'upcoming') return [];
+  if (cell.balance.obligations.every((o) => o.state === 'excused')) return ['excused'];
   if (isOpen(cell)) {
     const { next } = summarise(cell.balance, now);
     return next ? [`due ${weekday(next.deadline.due - 1, schedule.zone)}`] : ['complete'];
@@ -42,12 +43,12 @@ export function Cell({ cell, now }: { cell: ProgressCell; now: number }) {
       ? 'border-pine border-b-4 bg-page'
       : 'border-rule-soft bg-page';
   return (
-    <li className="min-w-[86px] flex-1">
+    <li className="min-w-0">
       <Link
         href={marked || cell.state === 'closed' ? partAt(cell.slug) : responseAt(cell.slug)}
         prefetch={false}
         title={cell.title}
-        className={`grid h-full justify-items-center gap-0.5 rounded-[6px] border px-1.5 py-1.5 text-center ${look}`}
+        className={`relative grid h-full content-start justify-items-center gap-0.5 rounded-[6px] border px-1.5 py-1.5 text-center ${look}`}
       >
         <span className="text-[12px] text-ink-2">
           <span className="sr-only">Week </span>

@@ -14,17 +14,17 @@ export function EstimateChart({ cells }: { cells: readonly ProgressCell[] }) {
   return (
     <Scatter
       height={180}
-      series={[{ name: 'a mark', data }]}
+      series={[
+        { name: 'a mark', type: 'scatter', data },
+        { name: 'alike', type: 'line', data: [0, 100].map((n) => ({ x: n, y: n })) },
+      ]}
       options={{
-        colors: ['var(--pine)'],
+        colors: ['var(--pine)', 'var(--ink-3)'],
+        stroke: { width: [0, 1], dashArray: [0, 4] },
         legend: { show: false },
-        markers: { size: 6 },
+        markers: { size: [6, 0] },
         xaxis: { type: 'numeric', min: 0, max: 100, tickAmount: 4, title: { text: 'you thought, %' } },
         yaxis: { min: 0, max: 100, tickAmount: 4, title: { text: 'marked, %' } },
-        annotations: {
-          xaxis: [],
-          points: [],
-        },
       }}
     />
   );

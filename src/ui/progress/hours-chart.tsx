@@ -10,23 +10,24 @@ export function HoursChart({ cells }: { cells: readonly ProgressCell[] }) {
       const y = of(c);
       return y === null ? [] : [{ x: c.week, y }];
     });
-  const weeks = cells.map((c) => c.week);
+  const response = points((c) => c.responseHours);
+  const reply = points((c) => c.replyHours);
+  const end = Math.max(0, ...[...response, ...reply].map((p) => p.x)) + 1;
   return (
     <Scatter
       height={190}
       series={[
-        { name: 'response', data: points((c) => c.responseHours) },
-        { name: 'last reply', data: points((c) => c.replyHours) },
+        { name: 'response', data: response },
+        { name: 'last reply', data: reply },
       ]}
       options={{
         colors: ['var(--pine)', 'var(--ochre)'],
         markers: { size: 5, shape: ['circle', 'square'] },
         xaxis: {
           type: 'numeric',
-          min: Math.min(...weeks) - 0.5,
-          max:
-            Math.max(...weeks.filter((w) => points((c) => c.responseHours).some((p) => p.x === w)), 1) + 0.5,
-          stepSize: 1,
+          min: 0,
+          max: end,
+          tickAmount: end,
           decimalsInFloat: 0,
           title: { text: 'week' },
         },

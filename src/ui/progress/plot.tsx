@@ -27,14 +27,14 @@ export function Scatter({
   options,
   height,
 }: {
-  series: { name: string; data: { x: number; y: number }[] }[];
+  series: { name: string; type?: 'scatter' | 'line'; data: { x: number; y: number }[] }[];
   options: ApexOptions;
   height: number;
 }) {
   return (
     <div aria-hidden style={{ minHeight: height }}>
       <ApexChart
-        type="scatter"
+        type={series.some((s) => s.type) ? 'line' : 'scatter'}
         height={height}
         width="100%"
         series={series}

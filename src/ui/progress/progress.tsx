@@ -31,7 +31,7 @@ function Course({ course, now }: { course: ProgressCourse; now: number }) {
           )}
         </p>
       </div>
-      <ol className="flex flex-wrap gap-1.5">
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(88px,1fr))] gap-1.5">
         {course.cells.map((cell) => (
           <Cell key={cell.slug} cell={cell} now={now} />
         ))}

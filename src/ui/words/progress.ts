@@ -36,22 +36,29 @@ export function endsText({ code, standing }: ProgressCourse): string | null {
   }`;
 }
 
+/** "30 hours before", "an hour after" */
+const span = (hours: number): string => {
+  const n = Math.round(Math.abs(hours));
+  return `${n === 1 ? 'an hour' : `${n} hours`} ${hours < 0 ? 'after' : 'before'}`;
+};
+
+/** The middle one of some hours, and how far they reach. */
+function usually(all: number[]): string | null {
+  const sorted = [...all].sort((a, b) => a - b);
+  const [least] = sorted;
+  const most = sorted.at(-1);
+  const middle = sorted[Math.floor(sorted.length / 2)];
+  if (least === undefined || most === undefined || middle === undefined) return null;
+  return sorted.length < 3 ? span(middle) : `${span(middle)} (from ${span(most)} to ${span(least)})`;
+}
+
 /** What the chart of hours before the deadline shows, for who cannot see it and who can. */
 export function hoursText(cells: readonly ProgressCell[]): string {
-  const range = (of: (c: ProgressCell) => number | null) => {
-    const all = cells.flatMap((c) => of(c) ?? []).sort((a, b) => a - b);
-    const [least] = all;
-    const most = all.at(-1);
-    if (least === undefined || most === undefined) return null;
-    const span = (h: number) =>
-      `${Math.abs(h)} ${Math.abs(h) === 1 ? 'hour' : 'hours'} ${h < 0 ? 'after' : 'before'}`;
-    return least === most ? span(least) : `from ${span(most)} to ${span(least)}`;
-  };
-  const response = range((c) => c.responseHours);
-  const reply = range((c) => c.replyHours);
+  const response = usually(cells.flatMap((c) => c.responseHours ?? []));
+  const reply = usually(cells.flatMap((c) => c.replyHours ?? []));
   return [
-    ...(response ? [`Your responses come ${response} their deadline.`] : []),
-    ...(reply ? [`Your last counted replies come ${reply} theirs.`] : []),
+    ...(response ? [`Your responses usually come ${response} the deadline.`] : []),
+    ...(reply ? [`Your last counted replies: ${reply}.`] : []),
   ].join(' ');
 }
 

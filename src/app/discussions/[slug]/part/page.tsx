@@ -1,9 +1,8 @@
 import { conversationAt, partAt } from '@/contract/addresses';
 import { notFound, redirect } from 'next/navigation';
 import { yourPart } from '@/server/discussions/your-part';
-import { FacingPages } from '@/ui/discussion/facing-pages';
 import { Head } from '@/ui/discussion/head';
-import { Feedback, Part } from '@/ui/part/your-part';
+import { YourPart } from '@/ui/part/your-part';
 import { Frame } from '../../../_request/frame';
 import { requireVisitor } from '../../../_request/session';
 
@@ -17,18 +16,14 @@ export default async function PartPage({ params }: Props) {
   const who = await requireVisitor(here);
   const part = await yourPart(who.deps, who.actor, slug);
   if (!part.ok) notFound();
-  const { head, shared, sheet } = part.value;
+  const { head, shared, sheet, feedback } = part.value;
   if (head.staff) redirect(conversationAt(slug));
   return (
     <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="part" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">
-          <FacingPages
-            first="left"
-            left={{ name: 'What counted', page: <Part head={head} shared={shared} /> }}
-            right={{ name: 'Mark and feedback', page: <Feedback head={head} sheet={sheet} /> }}
-          />
+          <YourPart head={head} shared={shared} sheet={sheet} feedback={feedback} />
         </div>
       </main>
     </Frame>

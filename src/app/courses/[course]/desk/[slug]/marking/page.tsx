@@ -2,7 +2,6 @@ import { notFound } from 'next/navigation';
 import { deskMarkingAt } from '@/contract/addresses';
 import { markingPage } from '@/server/marks/marking';
 import { MarkingDesk } from '@/ui/marks/marking-desk';
-import { PartRead } from '@/ui/marks/part-read';
 import { DeskFrame } from '../../../../../_request/desk-frame';
 import { queryOf } from '../../../../../_request/query';
 import { requireVisitor } from '../../../../../_request/session';
@@ -24,7 +23,7 @@ export default async function MarkingRoute({ params, searchParams }: Props) {
   const page = found.value;
   return (
     <DeskFrame visitor={who} here={here} course={page.course} room="term" answer={answer}>
-      <MarkingDesk page={page} part={page.one ? <PartRead page={page} one={page.one} /> : null} />
+      <MarkingDesk page={page} />
     </DeskFrame>
   );
 }

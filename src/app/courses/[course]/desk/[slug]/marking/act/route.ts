@@ -5,7 +5,7 @@ import { markSchema, waySchema } from '@/core/marks/mark';
 import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
 import { releaseMarks } from '@/server/marks/release';
 import { form } from '../../../../../../_request/endpoint';
-import { seeOther } from '../../../../../../_request/write';
+import { sentDocument, seeOther } from '../../../../../../_request/write';
 
 const DOES = ['keep', 'release', 'way', 'release-at', 'release-never'] as const;
 
@@ -25,6 +25,7 @@ function markOf(fields: URLSearchParams) {
     verdict: fields.get('verdict') ?? null,
     override: points !== null && reason ? { points, reason } : null,
     remark: fields.get('remark') ?? '',
+    comments: sentDocument(fields.get('comments')) ?? [],
   });
 }
 

@@ -1,0 +1,82 @@
+import { instant, personId, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import type { Ask } from '../ask';
+import { timestamptz, type Db } from '../connection';
+
+/** Whose mark in which discussion. */
+export type MarkKey = { course: CourseId; discussion: DiscussionId; person: PersonId };
+const keyOf = ({ course, discussion, person }: MarkKey) => ({
+  course_id: course,
+  discussion_id: discussion,
+  person_id: person,
+});
+
+/** Something that was said about a comment. */
+export type AnswerRecord = {
+  comment: string;
+  id: string;
+  author: { id: PersonId; name: string };
+  body: string;
+  madeAt: Instant;
+};
+
+/** What was said about the comments of a mark, oldest first. */
+export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> => ({
+  query: db('comment_answers as a')
+    .join('people as p', 'p.id', 'a.author_id')
+    .where({
+      'a.course_id': key.course,
+      'a.discussion_id': key.discussion,
+      'a.person_id': key.person,
+    })
+    .orderBy(['a.made_at', 'a.id'])
+    .select(
+      'a.comment_id',
+      'a.id',
+      'a.author_id',
+      'p.name',
+      'a.body',
+      db.raw('round(extract(epoch from a.made_at) * 1000) as made_at'),
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      comment: r.comment_id,
+      id: r.id,
+      author: { id: personId(r.author_id), name: r.name },
+      body: r.body,
+      madeAt: instant(Number(r.made_at)),
+    })),
+});
+
+/** The comments of a mark that its student has marked as understood. */
+export const understoodOf = (db: Db, key: MarkKey): Ask<string[]> => ({
+  query: db('comments_understood').where(keyOf(key)).select('comment_id'),
+  read: (rows) => rows.map((r) => r.comment_id as string),
+});
+
+/** Takes down an answer; the same one twice is one. */
+export const addAnswer = (
+  db: Db,
+  key: MarkKey,
+  answer: { comment: string; id: string; author: PersonId; body: string; at: Instant },
+) =>
+  db('comment_answers')
+    .insert({
+      ...keyOf(key),
+      comment_id: answer.comment,
+      id: answer.id,
+      author_id: answer.author,
+      body: answer.body,
+      made_at: timestamptz(answer.at),
+    })
+    .onConflict()
+    .ignore();
+
+export async function setUnderstood(db: Db, key: MarkKey, comment: string, at: Instant | null) {
+  const row = { ...keyOf(key), comment_id: comment };
+  if (at === null) await db('comments_understood').where(row).delete();
+  else
+    await db('comments_understood')
+      .insert({ ...row, understood_at: timestamptz(at) })
+      .onConflict()
+      .ignore();
+}

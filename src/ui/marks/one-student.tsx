@@ -1,0 +1,79 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { MarkedStudent, MarkingPage } from '@/contract/marks';
+import { numbered } from '@/core/marks/comment';
+import type { Mark } from '@/core/marks/mark';
+import { FacingPages } from '../discussion/facing-pages';
+import { MarkSheet } from './mark-sheet';
+import { PartRead } from './part-read';
+import { useMark } from './use-mark';
+import { useSelected } from './use-selected';
+
+/** One student: what they shared on the left page, with the passages that are commented on; the mark on the right. */
+export function OneStudent({
+  page,
+  one,
+  told,
+}: {
+  page: MarkingPage;
+  one: MarkedStudent;
+  told: (mark: Mark) => void;
+}) {
+  const { course, discussion } = page;
+  const kept = useMark({ course: course.slug, slug: discussion.slug, person: one.id }, one);
+  const { keeper, mark } = kept;
+  const [selected, clear] = useSelected(one.posts);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [fresh, setFresh] = useState<string | null>(null);
+  useEffect(() => keeper.subscribe(() => told(keeper.read().mark)), [keeper, told]);
+
+  const comments = numbered(
+    mark.comments,
+    one.posts.map((p) => p.id),
+    // One that was written just now stands where it was selected.
+    (c) => one.places[c.id] ?? (c.id in one.places ? null : { start: c.anchor.start, end: c.anchor.end }),
+  );
+  const comment = () => {
+    if (!selected) return;
+    const id = crypto.randomUUID();
+    keeper.change({ comments: [...mark.comments, { id, ...selected, body: '', instead: null }] });
+    setFresh(id);
+    setChosen(id);
+    window.getSelection()?.removeAllRanges();
+    clear();
+  };
+  return (
+    <FacingPages
+      first="left"
+      left={{
+        name: 'Their part',
+        page: (
+          <PartRead
+            page={page}
+            one={one}
+            comments={comments}
+            chosen={chosen}
+            choose={setChosen}
+            selected={selected}
+            comment={comment}
+          />
+        ),
+      }}
+      right={{
+        name: 'Mark',
+        page: (
+          <MarkSheet
+            page={page}
+            one={one}
+            kept={kept}
+            comments={comments}
+            chosen={chosen}
+            fresh={fresh}
+            comment={comment}
+          />
+        ),
+      }}
+    />
+  );
+}
