@@ -23,6 +23,9 @@ export type DeskDiscussion = {
   asking: number;
   /** Drafts and notes that students have begun in it. */
   begun: number;
+  /** Students whose mark is begun, and those who see theirs. */
+  marked: number;
+  released: number;
   /** The holiday in which one of its deadlines lies. */
   inHoliday: string | null;
 };
@@ -41,7 +44,7 @@ export type DeskWeek = {
 /** What of a course needs who teaches it. */
 export type Need =
   | {
-      kind: 'time' | 'handed' | 'reports' | 'differs' | 'unanswered' | 'silent';
+      kind: 'time' | 'handed' | 'reports' | 'differs' | 'unanswered' | 'silent' | 'unmarked';
       slug: string;
       title: string;
       n: number;

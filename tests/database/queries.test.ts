@@ -13,6 +13,9 @@ import { classPage } from '@/server/desk/class';
 import { deskPage } from '@/server/desk/discussion';
 import { groupsPage } from '@/server/desk/groups';
 import { termPage } from '@/server/desk/term';
+import { yourPart } from '@/server/discussions/your-part';
+import { markingPage } from '@/server/marks/marking';
+import { progressPage } from '@/server/progress/progress';
 import { addPeople, enrol } from '@/server/setup/setup';
 import { readiness } from '@/server/setup/readiness';
 import { thisWeek } from '@/server/week/this-week';
@@ -80,6 +83,9 @@ describe('a page costs a fixed number of queries', () => {
       ['Find', 6, () => find(d, imani, 'reply number')],
       ['The term on the desk', 11, () => termPage(d, holt, 'geo-115')],
       ['A discussion on the desk', 18, () => deskPage(d, holt, 'geo-115', OPEN)],
+      ['The marks of a discussion', 20, () => markingPage(d, holt, 'geo-115', OPEN, null)],
+      ['Your part', 6, () => yourPart(d, noor, OPEN)],
+      ['Progress', 1, () => progressPage(d, imani)],
       ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],
       ['The class', 9, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];

@@ -274,7 +274,7 @@ describe('the rubric', () => {
       value: 1,
     });
     const part = await yourPart(at(db, 'Tue 12:00'), kwame, OPEN);
-    expect(part.ok && part.value.sheet).toMatchObject({
+    expect(part.ok && { ...part.value.sheet, ...part.value.feedback }).toMatchObject({
       estimate: { asked: 0, heard: 1 },
       mark: { mark: { levels: { asked: 1, heard: 0 }, remark: 'Good.' }, marker: 'Dr. Maren Holt' },
     });

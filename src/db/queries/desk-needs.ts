@@ -8,6 +8,8 @@ export type DiscussionNeeds = {
   silent: number;
   /** Responses that stand and have no reply that stands. */
   unanswered: number;
+  /** Students who shared something that can be marked, and of whose mark nothing is written. */
+  unmarked: number;
 };
 
 /** What waits for the staff in each discussion of a course. */
@@ -28,14 +30,26 @@ export async function deskNeeds(db: Db, course: CourseId): Promise<Map<Discussio
         where s.course_id = d.course_id and s.discussion_id = d.id and s.kind = 'response'
           and s.withdrawn_at is null and s.hidden_at is null
           and not exists (select 1 from posts q
-            where q.thread_id = s.id and q.id <> s.id and q.withdrawn_at is null and q.hidden_at is null)) as unanswered
+            where q.thread_id = s.id and q.id <> s.id and q.withdrawn_at is null and q.hidden_at is null)) as unanswered,
+       (select count(distinct s.author_id) from posts s
+        join enrolments e on e.course_id = s.course_id and e.person_id = s.author_id and e.role = 'student'
+        join people p on p.id = e.person_id and p.former_since is null
+        where s.course_id = d.course_id and s.discussion_id = d.id and s.withdrawn_at is null
+          and (d.rubric is not null or d.brief \\? 'points' or d.marked_by is not null)
+          and not exists (select 1 from marking m
+            where m.course_id = d.course_id and m.discussion_id = d.id and m.person_id = s.author_id)) as unmarked
      from discussions d where d.course_id = ?`,
     [course],
   );
   return new Map(
     rows.map((r: Record<string, string>) => [
       r.id as DiscussionId,
-      { reports: Number(r.reports), silent: Number(r.silent), unanswered: Number(r.unanswered) },
+      {
+        reports: Number(r.reports),
+        silent: Number(r.silent),
+        unanswered: Number(r.unanswered),
+        unmarked: Number(r.unmarked),
+      },
     ]),
   );
 }

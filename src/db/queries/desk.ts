@@ -13,6 +13,9 @@ export type DeskFigures = {
   differs: number;
   /** Drafts and notes that somebody has begun in it: how many, and nothing of them. */
   begun: number;
+  /** Students whose mark is begun, and those who see theirs. */
+  marked: number;
+  released: number;
 };
 
 /** How many posts each discussion of a course has, gone ones too, whether the class sees it, and what students have begun and ask for in it. */
@@ -35,6 +38,12 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
         `(select count(*) from drafts x where x.course_id = d.course_id and x.discussion_id = d.id and not x.blank)
           + (select count(*) from notes_to_self n where n.course_id = d.course_id and n.discussion_id = d.id) as begun`,
       ),
+      db.raw(
+        '(select count(*) from marking m where m.course_id = d.course_id and m.discussion_id = d.id) as marked',
+      ),
+      db.raw(
+        '(select count(*) from marks m where m.course_id = d.course_id and m.discussion_id = d.id) as released',
+      ),
     );
   return new Map(
     rows.map((r) => [
@@ -46,6 +55,8 @@ export async function deskFigures(db: Db, course: CourseId): Promise<Map<Discuss
         asking: Number(r.asking),
         differs: r.text_differs as number,
         begun: Number(r.begun),
+        marked: Number(r.marked),
+        released: Number(r.released),
       },
     ]),
   );

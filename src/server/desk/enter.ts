@@ -14,6 +14,8 @@ export const NO_FIGURES: DeskFigures = {
   asking: 0,
   differs: 0,
   begun: 0,
+  marked: 0,
+  released: 0,
 };
 
 /** The door to a course's desk: to whoever does not teach the course there is none. */

@@ -14,6 +14,8 @@ type Shown = {
   asking: number;
   differs: number;
   open: boolean;
+  /** Nothing can be shared in it any more. */
+  over: boolean;
 };
 
 /**
@@ -32,7 +34,7 @@ export async function needsOf(
     openTroubles(db, course),
     openHandedCounts(db, course),
   ]);
-  const of = (d: Shown) => counts.get(d.id) ?? { reports: 0, silent: 0, unanswered: 0 };
+  const of = (d: Shown) => counts.get(d.id) ?? { reports: 0, silent: 0, unanswered: 0, unmarked: 0 };
   const each = (kind: Extract<Need, { slug: string; n: number }>['kind'], n: (d: Shown) => number): Need[] =>
     shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
   return [
@@ -52,6 +54,7 @@ export async function needsOf(
           ]
         : [];
     }),
+    ...each('unmarked', (d) => (d.over ? of(d).unmarked : 0)),
     ...each('differs', (d) => d.differs),
     ...each('unanswered', (d) => (d.open ? of(d).unanswered : 0)),
     ...each('silent', (d) => (d.open ? of(d).silent : 0)),

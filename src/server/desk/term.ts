@@ -35,7 +35,7 @@ import { isOpenAt, needsOf } from './needs';
 export function onSheet(
   record: DiscussionRecord,
   now: Deps['now'],
-  { posts, shown, showAt, asking, begun }: DeskFigures = NO_FIGURES,
+  { posts, shown, showAt, asking, begun, marked, released }: DeskFigures = NO_FIGURES,
   holidays: readonly Holiday[] = [],
 ): DeskDiscussion {
   const schedule = resolveSchedule(record.timetable);
@@ -50,6 +50,8 @@ export function onSheet(
     posts,
     asking,
     begun,
+    marked,
+    released,
     inHoliday:
       (holidayOn(holidays, record.timetable.responseDue) ?? holidayOn(holidays, record.timetable.repliesDue))
         ?.name ?? null,
@@ -103,6 +105,7 @@ export async function termPage(deps: Deps, actor: Actor, slug: string): Promise<
         asking,
         differs,
         open: isOpenAt(schedule, deps.now),
+        over: deps.now >= schedule.closes,
       };
     }),
     waiting.length,

@@ -5,6 +5,7 @@ import {
   deskActAt,
   deskAsStudentAt,
   deskClassAt,
+  deskMarkingAt,
   deskRubricAt,
   deskRulesAt,
   responseAt,
@@ -222,6 +223,11 @@ export function DeskDiscussionPage({ page, zone }: { page: DeskPage; zone: strin
           <Link className="btn" href={deskRubricAt(course.slug, discussion.slug)}>
             Rubric
           </Link>
+          {discussion.posts ? (
+            <Link className="btn" href={deskMarkingAt(course.slug, discussion.slug)}>
+              Marks
+            </Link>
+          ) : null}
         </div>
         <form action={action} method="post" className="flex flex-wrap gap-2">
           {discussion.shown ? null : (

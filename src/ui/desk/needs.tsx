@@ -4,6 +4,7 @@ import {
   conversationAt,
   deskClassAt,
   deskDiscussionAt,
+  deskMarkingAt,
   deskMendedAt,
   deskRulesAt,
   moderationLogAt,
@@ -72,6 +73,14 @@ function told(need: Exclude<Need, { kind: 'trouble' }>, course: string): Told {
         where: title,
         href: conversationAt(slug, { show: 'no-replies' }),
         verb: 'Read',
+      };
+    case 'unmarked':
+      return {
+        n,
+        what: many(n, 'student’s part waits for a mark', 'students’ parts wait for a mark'),
+        where: title,
+        href: deskMarkingAt(course, slug),
+        verb: 'Mark',
       };
     case 'silent':
       return {

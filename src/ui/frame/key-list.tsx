@@ -8,6 +8,7 @@ const KEYS = [
   ['g then d', 'Discussions'],
   ['g then c', 'Calendar'],
   ['g then p', 'Plan'],
+  ['g then m', 'Progress'],
   ['j / k', 'next / previous response in a conversation'],
   ['. / ,', 'next / previous post, wherever it stands'],
   ['n', 'next unread post'],
@@ -15,6 +16,8 @@ const KEYS = [
   ['r', 'write your reply'],
   ['q', 'quote what you selected in your reply'],
   ['Ctrl+Enter', 'from your text to the button that shares it'],
+  ['1 to 9', 'while marking: the level of the criterion in the frame; ↑ ↓ move the frame'],
+  ['c', 'while marking: comment on what you selected'],
   ['F9', 'in your text: only the writing, and back'],
   ['?', 'this list'],
 ] as const;

@@ -1,6 +1,6 @@
 'use client';
 
-import { calendarAt, discussionsAt, planAt } from '@/contract/addresses';
+import { calendarAt, discussionsAt, planAt, progressAt } from '@/contract/addresses';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -37,6 +37,7 @@ export function Keys() {
       else if (go && key === 'd') router.push(discussionsAt());
       else if (go && key === 'c') router.push(calendarAt());
       else if (go && key === 'p') router.push(planAt());
+      else if (go && key === 'm') router.push(progressAt());
       else if (key === '/') press('[data-key-find]');
       else if (key === 'j') press('[data-key-next]');
       else if (key === 'k') press('[data-key-previous]');

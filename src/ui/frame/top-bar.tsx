@@ -46,7 +46,7 @@ export function TopBar(props: {
               key={place}
               href={href}
               aria-current={props.place === place ? 'page' : undefined}
-              className={`rounded-[6px] px-3 py-2 font-medium ${
+              className={`rounded-[6px] px-2.5 py-2 font-medium whitespace-nowrap max-sm:text-[13.5px] sm:px-3 ${
                 props.place === place ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
               }`}
             >

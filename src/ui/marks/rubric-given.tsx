@@ -20,11 +20,11 @@ export function RubricGiven({
               {c.levels[given[c.id] ?? -1]?.points ?? '–'} of {Math.max(...c.levels.map((l) => l.points))}
             </span>
           </h4>
-          <ul className="mt-1.5 flex flex-wrap gap-1.5 text-[12.5px]">
+          <ul className="mt-1.5 flex flex-col gap-1.5 text-[12.5px] sm:flex-row sm:flex-wrap">
             {c.levels.map((level, i) => (
               <li
                 key={i}
-                className={`min-w-[92px] flex-1 rounded-[6px] border px-2 py-1 ${
+                className={`min-w-[92px] rounded-[6px] border px-2 py-1 sm:flex-1 ${
                   given[c.id] === i ? 'border-pine bg-pine-tint' : 'border-rule-soft text-ink-2'
                 } ${estimate?.[c.id] === i ? 'outline-2 outline-offset-1 outline-ochre outline-dashed' : ''}`}
               >

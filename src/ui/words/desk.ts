@@ -3,13 +3,14 @@ import { stateName } from './states';
 import { moment } from './time';
 
 /** Where a discussion stands, as the sheet of a term says it. */
-export function deskState({ shown, showAt, state, schedule }: DeskDiscussion): string {
+export function deskState({ shown, showAt, state, schedule, marked, released }: DeskDiscussion): string {
   if (!shown)
     return showAt === null
       ? 'not shown to students yet'
       : `shown to students from ${moment(showAt, schedule.zone)}`;
   if (state === 'upcoming') return `opens ${moment(schedule.opens, schedule.zone)}`;
-  return stateName(state).toLowerCase();
+  const marks = marked ? `, ${marked} marked, ${released || 'none'} released` : '';
+  return `${stateName(state).toLowerCase()}${marks}`;
 }
 
 const TROUBLES: Record<string, string> = {
