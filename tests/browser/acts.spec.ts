@@ -24,6 +24,7 @@ const NAMES: Record<string, string> = {
   week: '6',
   post: '176',
   id: '00000000-0000-4000-8000-000000000000',
+  person: '00000000-0000-4000-8000-000000000000',
   purpose: 'invitation',
   format: 'md',
   file: 'none',

@@ -55,7 +55,7 @@ export const ACTS = {
   'hand a draft over': ['student'],
   'sign a syllabus': ['student'],
   'say what is broken': ['student', 'observer', 'staff'],
-  mark: ['staff'],
+  'mark a part': ['staff'],
   'keep the desk': ['staff'],
   announce: ['staff'],
   'keep material': KEEPERS,

@@ -28,7 +28,10 @@ export type Standing = {
 export const gradeOf = (percent: number, scale: Syllabus['scale']): string | null =>
   scale.find((s) => percent >= s.from)?.grade ?? null;
 
-/** Whatever part of a course its syllabus gives to discussions, in percent; null where it names none. */
+/**
+ * Whatever part of a course its syllabus gives to discussions, in percent; null where it names none.
+ * @example weightOfDiscussions({ weights: [{ what: 'Discussions', percent: 40 }] }) // 40
+ */
 export const weightOfDiscussions = ({ weights }: Pick<Syllabus, 'weights'>): number | null => {
   const found = weights.filter((w) => /discussion|posts?\b|forum|conversation/iu.test(w.what));
   return found.length ? sumPoints(found.map((w) => w.percent)) : null;

@@ -25,7 +25,7 @@ export function Keys() {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   useEffect(() => {
-    let afterG = 0;
+    let afterG = -Infinity;
     /** Does what a key stands for; false where it stands for nothing. */
     const act = ({ key, timeStamp }: Pick<KeyboardEvent, 'key' | 'timeStamp'>): boolean => {
       if (key === 'g') {

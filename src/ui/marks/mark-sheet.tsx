@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { deskMarkingActAt, deskMarkingAt } from '@/contract/addresses';
 import type { MarkedStudent, MarkingPage } from '@/contract/marks';
 import { scoreOf, type Mark } from '@/core/marks/mark';
@@ -64,29 +64,26 @@ export function MarkSheet({
     change({ levels });
     setTurned(null);
   };
-  const keys = useRef<(e: KeyboardEvent) => void>(() => {});
-  useEffect(() => {
-    keys.current = (e) => {
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
-      if (inField(e.target)) return;
-      const digit = /^[1-9]$/u.test(e.key) ? Number(e.key) - 1 : -1;
-      const current = criteria[at];
-      if (digit >= 0 && current?.levels[digit]) choose(current, digit);
-      else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
-        change({ verdict: digit === 0 ? 'done' : 'again' });
-      else if (e.key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
-      else if (e.key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
-      else if (e.key === 'c') comment();
-      else if (e.key === 'r') remark.current?.focus();
-      else return;
-      e.preventDefault();
-    };
+  const onKey = useEffectEvent((e: KeyboardEvent) => {
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
+    if (inField(e.target)) return;
+    const digit = /^[1-9]$/u.test(e.key) ? Number(e.key) - 1 : -1;
+    const current = criteria[at];
+    if (digit >= 0 && current?.levels[digit]) choose(current, digit);
+    else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
+      change({ verdict: digit === 0 ? 'done' : 'again' });
+    else if (e.key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
+    else if (e.key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
+    else if (e.key === 'c') comment();
+    else if (e.key === 'r') remark.current?.focus();
+    else return;
+    e.preventDefault();
   });
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => keys.current(e);
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+    const hear = (e: KeyboardEvent) => onKey(e);
+    addEventListener('keydown', hear);
+    return () => removeEventListener('keydown', hear);
   }, []);
 
   const to = (student: string) => deskMarkingAt(course.slug, discussion.slug, { student });
@@ -94,7 +91,7 @@ export function MarkSheet({
     <form
       action={deskMarkingActAt(course.slug, discussion.slug)}
       method="post"
-      className="flex grow flex-col bg-page-2"
+      className="flex min-h-0 grow flex-col bg-page-2"
       aria-label={`Mark for ${one.name}`}
     >
       <input type="hidden" name="student" value={one.id} />

@@ -38,7 +38,7 @@ export function MarkingDesk({ page }: { page: MarkingPage }) {
   const written = lines.filter((l) => ['written', 'released', 'changed'].includes(l.state)).length;
   const ready = lines.filter((l) => l.state === 'written' || l.state === 'changed').length;
   return (
-    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
+    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3 [--above:362px]">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <div className="min-w-0">
           <p className="text-[13px]">

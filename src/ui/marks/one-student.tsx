@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { MarkedStudent, MarkingPage } from '@/contract/marks';
 import { numbered } from '@/core/marks/comment';
 import type { Mark } from '@/core/marks/mark';
@@ -37,11 +38,14 @@ export function OneStudent({
   const comment = () => {
     if (!selected) return;
     const id = crypto.randomUUID();
-    keeper.change({ comments: [...mark.comments, { id, ...selected, body: '', instead: null }] });
-    setFresh(id);
-    setChosen(id);
     window.getSelection()?.removeAllRanges();
-    clear();
+    // At once: the next key is the first letter of the comment.
+    flushSync(() => {
+      keeper.change({ comments: [...mark.comments, { id, ...selected, body: '', instead: null }] });
+      setFresh(id);
+      setChosen(id);
+      clear();
+    });
   };
   return (
     <FacingPages

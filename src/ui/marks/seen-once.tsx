@@ -7,7 +7,7 @@ import { call } from '../request/call';
 /** Notes once that a mark was seen by whom it is for; without scripts it stays new. */
 export function SeenOnce({ slug }: { slug: string }) {
   useEffect(() => {
-    void call(markSeen, { slug }, null);
+    void call(markSeen, { slug }, null, { keepalive: true });
   }, [slug]);
   return null;
 }

@@ -31,7 +31,7 @@ function markOf(fields: URLSearchParams) {
 
 /** What staff do about the marks of a discussion: keep one without scripts, release them, say how and when. */
 export const POST = form<'course' | 'slug'>(
-  'mark',
+  'mark a part',
   ({ course, slug }) => deskMarkingAt(course, slug),
   async ({ who, params: { course, slug }, fields }) => {
     const { deps, actor } = who;
