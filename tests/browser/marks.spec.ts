@@ -5,7 +5,7 @@ test.beforeEach(() => startAfresh());
 
 const W5 = '/courses/geo-115/desk/geo-115-w5/marking';
 const heading = (page: Page) => page.getByRole('heading', { level: 2, name: /^Marks,/u });
-const kept = (page: Page) => expect(page.getByText('Kept', { exact: false }).first()).toBeVisible();
+const kept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible();
 
 test('marks are written by keys alone, kept as one goes, and seen by the student once they are released', async ({
   page,

@@ -28,6 +28,7 @@ describe('a mark that is written', () => {
     const { k, sent } = keeper([]);
     k.change({ remark: 'G' });
     k.change({ remark: 'Go' });
+    expect(k.read().state).toBe('keeping');
     await jest.advanceTimersByTimeAsync(400);
     k.change({ remark: 'Good' });
     await jest.advanceTimersByTimeAsync(400);

@@ -56,7 +56,9 @@ export class MarkKeeper {
   /** A change by whoever marks. */
   change(part: Partial<Mark>) {
     this.dirty = true;
-    this.set({ mark: { ...this.now.mark, ...part } });
+    // What is not sent yet is not called kept.
+    const state = this.now.state === 'kept' ? 'keeping' : this.now.state;
+    this.set({ mark: { ...this.now.mark, ...part }, state });
     if (!this.now.theirs) this.plan(QUIET_MS);
   }
 
