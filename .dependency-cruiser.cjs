@@ -40,7 +40,7 @@ module.exports = {
     packages('db', 'knex|pg|zod|@types/pg|pg-types|graphile-worker'),
     packages(
       'ui',
-      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist|@simplewebauthn/browser|react-easy-crop',
+      'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist|@simplewebauthn/browser|react-easy-crop|apexcharts|react-apexcharts',
     ),
     {
       name: 'server-only-place',

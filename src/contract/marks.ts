@@ -9,6 +9,7 @@ import { COMMENT_LIMITS, type Place } from '@/core/marks/comment';
 import { markSchema, type Late, type Mark, type Scheme, type Score, type Way } from '@/core/marks/mark';
 import type { Proposed } from '@/core/marks/propose';
 import type { ReleasedBefore } from '@/core/marks/release';
+import type { Spread } from '@/core/marks/spread';
 import type { CourseView } from './course';
 import { answersWith } from './endpoint';
 
@@ -144,3 +145,35 @@ export const answeringComment = answersWith<null>()(
   '/courses/:course/desk/:slug/marking/:person/answer',
   answerSchema,
 );
+
+/** One student's line in the table of a discussion's marks. */
+export type MarkRow = {
+  id: PersonId;
+  name: string;
+  email: string | null;
+  balance: Balance;
+  state: MarkState;
+  /** The points of each criterion, where there is a rubric; null where nothing is said. */
+  levels: (number | null)[];
+  /** Without the late rule, what that takes, and what stands; null while anything is open. */
+  earned: number | null;
+  taken: number;
+  points: number | null;
+  verdict: Mark['verdict'];
+};
+
+export type MarksTable = {
+  course: CourseView;
+  discussion: { slug: string; title: string; week: number };
+  scheme: Scheme;
+  rows: MarkRow[];
+  spread: Spread | null;
+  sort: MarksSort;
+};
+
+export const marksSortSchema = z
+  .string()
+  .regex(/^-?(?:name|state|points|c\d{1,2})$/u)
+  .catch('name');
+/** By which column, a minus before it for the other way round. @example '-points' */
+export type MarksSort = z.output<typeof marksSortSchema>;

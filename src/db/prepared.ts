@@ -1,5 +1,3 @@
-import { createHash } from 'node:crypto';
-
 /** A question is given a name when it is asked so many times, and no more are given than these: each connection keeps its plans. */
 const OFTEN = 3;
 const MOST_NAMES = 120;
@@ -23,7 +21,7 @@ export class Prepared {
     this.asked.set(text, times);
     if (times < OFTEN || this.names.size >= MOST_NAMES) return undefined;
     this.asked.delete(text);
-    const given = createHash('sha1').update(text).digest('hex');
+    const given = `often ${this.names.size + 1}`;
     this.names.set(text, given);
     return given;
   }

@@ -23,6 +23,7 @@ visitEach(
     ['a discussion as a student sees it', '/courses/geo-115/desk/geo-115-w7/as-student'],
     ['a draft that was handed over', '/courses/geo-115/desk/geo-115-w5'],
     ['marking', '/courses/geo-115/desk/geo-115-w5/marking'],
+    ['marks as a table', '/courses/geo-115/desk/geo-115-w5/marking/table?sort=-points'],
     ['groups', '/courses/geo-115/desk/groups'],
     ['the syllabus as it is written', '/courses/geo-115/desk/syllabus'],
     ['in and out', '/courses/geo-115/desk/cartridge'],

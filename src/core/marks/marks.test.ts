@@ -7,6 +7,7 @@ import { costMost, lossesOf, together, type Loss } from './losses';
 import { fitted, lateOf, markSchema, schemeOf, scoreOf, type Late, type Mark, type Scheme } from './mark';
 import { percentOf, roundPoints, sumPoints } from './points';
 import { proposeLevels } from './propose';
+import { spreadOf } from './spread';
 
 const deadline: Deadline = {
   wall: '2026-10-15T23:59',
@@ -261,5 +262,21 @@ describe('what points were lost by', () => {
     });
     expect(costMost([[], []])).toBeNull();
     expect(together([third, third])).toEqual([{ ...third, points: 4 }]);
+  });
+});
+
+describe('the spread of a class', () => {
+  it('lies between its least and its most, in whatever order they come', () => {
+    expect(spreadOf([10, 20, 12])).toEqual({ n: 3, least: 10, middle: 12, most: 20, mean: 14 });
+    expect(spreadOf([1, 2])).toMatchObject({ middle: 1.5, mean: 1.5 });
+    expect(spreadOf([])).toBeNull();
+    fc.assert(
+      fc.property(fc.array(fc.nat(400), { minLength: 1 }), (all) => {
+        const spread = spreadOf(all);
+        expect(spreadOf([...all].reverse())).toEqual(spread);
+        expect(spread?.middle).toBeGreaterThanOrEqual(spread?.least ?? 0);
+        expect(spread?.middle).toBeLessThanOrEqual(spread?.most ?? 0);
+      }),
+    );
   });
 });

@@ -4,15 +4,15 @@ import { daysLater, instantOf } from '@/core/deadlines/wallclock';
 import { markSchema, type Mark, type Scheme } from '@/core/marks/mark';
 import { proposeLevels } from '@/core/marks/propose';
 import { roundPoints } from '@/core/marks/points';
-import { courseSlug, type DiscussionId, type Instant } from '@/core/ids';
+import { courseSlug, type Instant } from '@/core/ids';
 import { anchorOfWords } from '@/core/notes/anchor';
 import { readingText } from '@/core/notes/reading-text';
-import { noteMarkSeen, putMarking } from '@/db/queries/marks';
-import { sharedTexts } from '@/db/queries/own-posts';
 import type { Actor, Deps } from '@/server/deps';
 import { discussionOnDesk, enterDesk } from '@/server/desk/enter';
 import { actOnComment } from '@/server/marks/comments';
-import { chooseWay } from '@/server/marks/keep';
+import { yourPart } from '@/server/discussions/your-part';
+import { chooseWay, keepMark } from '@/server/marks/keep';
+import { noteSeen } from '@/server/marks/seen';
 import { classMarks, type Marked } from '@/server/marks/class-marks';
 import { releaseMarks } from '@/server/marks/release';
 import { COURSES } from './courses';
@@ -65,24 +65,19 @@ const idOf = (words: string): string => {
 };
 
 /** A mark that the world has in so many words, with its comments where their words stand. */
-async function setMark(
-  db: Deps['db'],
-  discussion: DiscussionId,
-  slug: string,
-  one: Marked,
-): Promise<Mark | null> {
-  const set = MARKS.find((m) => m.discussion === slug && m.person === one.student.name);
+async function setMark(deps: Deps, slug: string, student: Actor): Promise<Mark | null> {
+  const set = MARKS.find((m) => m.discussion === slug && m.person === student.name);
   if (!set) return null;
-  const [response] = await sharedTexts(db, one.student.id, discussion);
-  const version = response?.versions[0];
+  const part = await yourPart(deps, student, slug);
+  const response = part.ok ? part.value.shared.find((s) => s.to === null)?.text : undefined;
   const comments = set.comments.flatMap(({ words, body, instead }) => {
-    const anchor = version && anchorOfWords(readingText(version.doc).text, words);
+    const anchor = response && anchorOfWords(readingText(response.doc).text, words);
     return anchor
       ? [
           {
             id: idOf(`${slug} ${words}`),
             post: response.id,
-            n: version.n,
+            n: response.n,
             anchor,
             body,
             instead: instead ?? null,
@@ -126,7 +121,6 @@ async function markDiscussion(
   if (!door.ok) return;
   const found = await discussionOnDesk(db, marker, door.value, discussion.slug);
   if (!found.ok) return;
-  const place = { course: door.value.id, discussion: found.value.record.id };
   const { scheme, all } = await classMarks(deps, db, door.value, found.value.record);
   const isHere = (m: Marked) => m.ledger.verdicts.length > 0;
   const beingMarked = course.code === BEING_MARKED.code && discussion.week === BEING_MARKED.week;
@@ -135,22 +129,16 @@ async function markDiscussion(
     (a, b) => Number(b.student.name === 'Imani Okoro') - Number(a.student.name === 'Imani Okoro'),
   );
   const marked = beingMarked ? ordered.slice(0, BEING_MARKED.released + BEING_MARKED.written) : ordered;
-  for (const one of marked)
-    await putMarking(
-      db,
-      { ...place, person: one.student.id },
-      {
-        mark: (await setMark(db, place.discussion, discussion.slug, one)) ?? markFor(scheme, discussion, one),
-        marker: marker.id,
-        base: 0,
-        at: deps.now,
-      },
-    );
+  for (const one of marked) {
+    const student = actor(one.student.name);
+    const mark = (await setMark(deps, discussion.slug, student)) ?? markFor(scheme, discussion, one);
+    await keepMark(deps, marker, { slug, name: discussion.slug, person: student.id }, { mark, base: 0 });
+  }
   const out = (beingMarked ? marked.slice(0, BEING_MARKED.released) : marked).map((m) => m.student.id);
   await releaseMarks(deps, marker, slug, discussion.slug, out);
   for (const m of marked) await answerComments({ db, now }, discussion.slug, actor(m.student.name));
   if (discussion.week < LAST_WEEK)
-    for (const person of out) await noteMarkSeen(db, person, place.discussion, deps.now);
+    for (const m of marked) await noteSeen(deps, actor(m.student.name), discussion.slug);
 }
 
 /** The marks of the weeks that are over, as staff have written and released them by now. */

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
-import { deskDiscussionAt, deskMarkingActAt } from '@/contract/addresses';
+import { deskDiscussionAt, deskMarkingActAt, deskMarksTableAt } from '@/contract/addresses';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { isBegun, scoreOf, type Mark } from '@/core/marks/mark';
 import { plural } from '../words/plural';
@@ -54,6 +54,9 @@ export function MarkingDesk({ page }: { page: MarkingPage }) {
         </div>
         <div className="ml-auto flex flex-wrap items-center gap-3 text-[13px]">
           <span className="text-ink-2">kept as you go · students see nothing until you release</span>
+          <Link className="btn" href={deskMarksTableAt(course.slug, discussion.slug)}>
+            As a table
+          </Link>
           <form action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
             {one ? <input type="hidden" name="student" value={one.id} /> : null}
             <button type="submit" name="do" value="release" className="btn go" disabled={ready === 0}>

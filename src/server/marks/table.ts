@@ -1,0 +1,74 @@
+import type { MarkRow, MarksSort, MarksTable } from '@/contract/marks';
+import { balanceOf } from '@/core/counting/summary';
+import { ok, type Result } from '@/core/result';
+import { scoreOf, type Scheme } from '@/core/marks/mark';
+import { spreadOf } from '@/core/marks/spread';
+import type { NotFound } from '../access/enter';
+import type { Actor, Deps } from '../deps';
+import { discussionOnDesk, enterDesk } from '../desk/enter';
+import { classMarks, type Marked } from './class-marks';
+
+function rowOf(scheme: Scheme, { student, ledger, mark, late, state }: Marked): MarkRow {
+  const score = scoreOf(scheme, mark, late);
+  const whole = score.open === 0;
+  return {
+    id: student.id,
+    name: student.name,
+    email: student.email,
+    balance: balanceOf(ledger),
+    state,
+    levels:
+      scheme.by === 'rubric'
+        ? scheme.rubric.criteria.map((c) => c.levels[mark.levels[c.id] ?? -1]?.points ?? null)
+        : [],
+    earned: whole ? score.earned : null,
+    taken: whole ? score.taken : 0,
+    points: whole ? score.points : null,
+    verdict: scheme.by === 'verdict' ? mark.verdict : null,
+  };
+}
+
+const STATES: MarkRow['state'][] = ['unwritten', 'begun', 'written', 'changed', 'released'];
+
+/** What a column is sorted by; nothing said comes last, whichever way round. */
+function valueOf(row: MarkRow, column: string): number | null {
+  if (column === 'points') return row.points;
+  if (column === 'state') return STATES.indexOf(row.state);
+  return row.levels[Number(column.slice(1))] ?? null;
+}
+
+function sorted(rows: MarkRow[], sort: MarksSort): MarkRow[] {
+  const back = sort.startsWith('-') ? -1 : 1;
+  const column = sort.replace('-', '');
+  if (column === 'name') return back === 1 ? rows : [...rows].reverse();
+  return [...rows].sort((a, b) => {
+    const [x, y] = [valueOf(a, column), valueOf(b, column)];
+    if (x === null || y === null) return Number(x === null) - Number(y === null);
+    return (x - y) * back;
+  });
+}
+
+/** The marks of a discussion as a table: the class by criteria, as they are written, released or not. */
+export async function marksTable(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  name: string,
+  sort: MarksSort,
+): Promise<Result<MarksTable, NotFound>> {
+  const door = await enterDesk(deps, actor, slug);
+  if (!door.ok) return door;
+  const found = await discussionOnDesk(deps.db, actor, door.value, name);
+  if (!found.ok) return found;
+  const { record } = found.value;
+  const { scheme, all } = await classMarks(deps, deps.db, door.value, record);
+  const rows = all.map((m) => rowOf(scheme, m));
+  return ok({
+    course: door.value,
+    discussion: { slug: name, title: record.title, week: record.week.number },
+    scheme,
+    rows: sorted(rows, sort),
+    spread: spreadOf(rows.flatMap((r) => r.points ?? [])),
+    sort,
+  });
+}
