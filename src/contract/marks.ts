@@ -102,6 +102,8 @@ export type MarkingPage = {
   course: CourseView;
   discussion: { slug: string; title: string; week: number };
   now: Instant;
+  /** Names are covered, and the order is shuffled. */
+  covered: boolean;
   scheme: Scheme;
   way: Way | null;
   /** Ways that can be chosen here. */

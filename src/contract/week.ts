@@ -42,6 +42,8 @@ export type ThisWeek = {
     /** Posts that name the reader, without their words. */
     mentions: { post: number; slug: string; course: string; author: string; sharedAt: Instant }[];
     notes: NoteCall[];
+    /** Marks one has not seen: where, and nothing of what they say. */
+    marks: { slug: string; title: string; course: string; changed: boolean; at: Instant }[];
     /** Discussions that ask for something else, or by another time, than when the reader was last here. */
     changed: { slug: string; title: string; course: string; at: Instant }[];
     unread: { slug: string; course: string; week: number; n: number; sealed: boolean }[];

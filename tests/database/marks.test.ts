@@ -165,8 +165,11 @@ describe('a mark', () => {
     expect(Object.values(feedback.places)).toEqual([{ start: 9, end: 28 }]);
     expect(await givenTo(noor, 'Wed 12:00')).not.toContain(SECRET);
     expect((await progressPage(at('Wed 12:00'), imani)).fresh).toBe(1);
+    const news = async () => (await thisWeek(at('Wed 12:01'), imani)).since.marks.map((m) => m.slug);
+    expect(await news()).toEqual([OPEN]);
     await noteSeen(at('Wed 12:05'), imani, OPEN);
     expect((await progressPage(at('Wed 12:10'), imani)).fresh).toBe(0);
+    expect(await news()).toEqual([]);
     // What says the same is not released again.
     expect(await releaseMarks(at('Wed 12:10'), holt, GEO, OPEN, null)).toEqual({ ok: true, value: 0 });
   });
@@ -219,6 +222,10 @@ describe('a mark', () => {
     expect(await releaseDue(at('Thu 09:00'))).toBe(1);
     expect((await partOf(noor, 'Thu 09:01')).feedback.mark).toMatchObject({ score: { points: 12 } });
     expect(await releaseDue(at('Thu 09:01'))).toBe(0);
+    // Where nothing is written by then, the time is over all the same: what comes later waits for somebody.
+    await chooseRelease(at('Thu 09:02'), holt, GEO, SEALED, '2026-10-15T09:03');
+    expect(await releaseDue(at('Thu 09:03'))).toBe(1);
+    expect((await pageOf(noor, SEALED)).releaseAt).toBeNull();
   });
 
   it('stands as it was released when its rubric is another since', async () => {
@@ -230,6 +237,21 @@ describe('a mark', () => {
     expect(await keepRubric(at('Thu 10:05'), holt, GEO, OPEN, { fields: null, sure: true })).toMatchObject({
       failure: { code: 'has-marks' },
     });
+  });
+});
+
+describe('covered names', () => {
+  it('are on no line and no sheet, in an order that stays and is not that of the names', async () => {
+    const { holt } = world.people;
+    const look = async () => {
+      const found = await markingPage(at('Thu 10:30'), holt, GEO, OPEN, null, true);
+      if (!found.ok) throw new Error('no page');
+      return found.value;
+    };
+    const page = await look();
+    expect(page.lines.map((l) => l.name).sort()).toEqual([1, 2, 3, 4, 5].map((n) => `Student ${n}`));
+    expect(page.one?.name).toMatch(/^Student \d$/u);
+    expect((await look()).lines).toEqual(page.lines);
   });
 });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
+import { covered } from './covered';
 import { commentMarks, commentSchema, numbered, saysSomething, type Comment } from './comment';
 import { releasable } from './release';
 import { markSchema, type Scheme } from './mark';
@@ -83,5 +84,22 @@ describe('what can be released', () => {
     expect(releasable(read({}), null)).toBe('open');
     expect(releasable(read({ remark: 'Well argued.' }), null)).toBe('new');
     expect(releasable(read({ comments: [comment(1, 0, 1)] }), null)).toBe('new');
+  });
+});
+
+describe('a class whose names are covered', () => {
+  it('is the same people, each once, by a number, and stays so for one discussion', () => {
+    const people = fc
+      .uniqueArray(fc.uuid(), { maxLength: 30 })
+      .map((ids) => ids.map((id) => ({ id, name: `Name of ${id}` })));
+    fc.assert(
+      fc.property(people, fc.string(), (all, seed) => {
+        const seen = covered(all, seed);
+        expect(seen.map((p) => p.id).sort()).toEqual(all.map((p) => p.id).sort());
+        expect(seen.map((p) => p.name)).toEqual(all.map((_, i) => `Student ${i + 1}`));
+        // Whatever order they are given in says nothing of the one they get.
+        expect(covered([...all].reverse(), seed)).toEqual(seen);
+      }),
+    );
   });
 });

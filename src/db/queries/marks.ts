@@ -90,6 +90,35 @@ export function releasedIn(db: Db, { course, discussion }: Place): Ask<ReleasedR
   return { query: query.where({ 'm.course_id': course, 'm.discussion_id': discussion }), read };
 }
 
+/** A mark that its student has not seen yet. */
+export type NewMark = { slug: string; title: string; course: string; changed: boolean; at: Instant };
+
+/** Marks somebody has not seen, the newest first: where they are, and nothing of what they say. */
+export const newMarks = (db: Db, person: PersonId, most: number): Ask<NewMark[]> => ({
+  query: db('marks as m')
+    .join('discussions as d', (j) => j.on('d.course_id', 'm.course_id').andOn('d.id', 'm.discussion_id'))
+    .join('courses as c', 'c.id', 'd.course_id')
+    .where('m.person_id', person)
+    .whereNull('m.seen_at')
+    .orderBy([{ column: 'm.marked_at', order: 'desc' }, 'd.slug'])
+    .limit(most)
+    .select(
+      'd.slug',
+      'd.title',
+      'c.code',
+      db.raw('m.was is not null as changed'),
+      db.raw('round(extract(epoch from m.marked_at) * 1000) as at'),
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      slug: r.slug,
+      title: r.title,
+      course: r.code,
+      changed: r.changed,
+      at: instant(Number(r.at)),
+    })),
+});
+
 /** What staff have written of somebody's part: theirs alone until it is released. */
 export type MarkingRecord = {
   person: PersonId;
@@ -212,19 +241,19 @@ export const setReleaseAt = (db: Db, { course, discussion }: Place, at: Instant 
     .where({ course_id: course, id: discussion })
     .update({ marks_at: at === null ? null : timestamptz(at) });
 
-/** A discussion whose marks are due to be released, with who wrote one of them last. */
+/** A discussion whose marks are due to be released, with who wrote one of them last; nobody where none is written. */
 export type MarksDue = {
   place: Place;
   course: string;
   slug: string;
-  by: { id: PersonId; name: string; timeZone: string };
+  by: { id: PersonId; name: string; timeZone: string } | null;
 };
 
 export async function marksDue(db: Db, now: Instant): Promise<MarksDue[]> {
   const rows = await db('discussions as d')
     .join('courses as c', 'c.id', 'd.course_id')
-    .join('marking as m', (j) => j.on('m.course_id', 'd.course_id').andOn('m.discussion_id', 'd.id'))
-    .join('people as p', 'p.id', 'm.marker_id')
+    .leftJoin('marking as m', (j) => j.on('m.course_id', 'd.course_id').andOn('m.discussion_id', 'd.id'))
+    .leftJoin('people as p', 'p.id', 'm.marker_id')
     .where('d.marks_at', '<=', timestamptz(now))
     .distinctOn('d.id')
     .orderBy(['d.id', { column: 'm.written_at', order: 'desc' }])
@@ -242,6 +271,6 @@ export async function marksDue(db: Db, now: Instant): Promise<MarksDue[]> {
     place: { course: courseId(r.course_id), discussion: discussionId(r.id) },
     course: slugOf({ code: r.code, slug: r.course }),
     slug: r.slug,
-    by: { id: personId(r.by), name: r.name, timeZone: r.time_zone },
+    by: r.by === null ? null : { id: personId(r.by), name: r.name, timeZone: r.time_zone },
   }));
 }

@@ -127,6 +127,7 @@ async function takeDiscussions(tx: Db, way: Way, names: ReadonlyMap<string, stri
       replies_due: tx.raw(`?::timestamp + make_interval(days => ?)`, [row.replies_due, way.days]),
       prompt_plain: row.prompt_plain,
       rubric: row.rubric === null ? null : JSON.stringify(row.rubric),
+      marked_by: row.marked_by,
       viewings: renamed(row.viewings, names),
       files: renamedAll(row.files, names),
       shown: false,

@@ -3,6 +3,7 @@ import { askedChecks } from '@/core/brief/asked-checks';
 import { balanceOf } from '@/core/counting/summary';
 import { ok, type Result } from '@/core/result';
 import { scoreOf, WAYS, type Scheme } from '@/core/marks/mark';
+import { covered } from '@/core/marks/covered';
 import { proposeLevels } from '@/core/marks/propose';
 import type { DiscussionWithPrompt } from '@/db/queries/discussions';
 import { askTogether } from '@/db/ask';
@@ -106,6 +107,18 @@ async function studentOf(
   };
 }
 
+/** The class with a number in the place of each name, in an order that says nothing. */
+function behindNumbers(all: readonly Marked[], seed: string): Marked[] {
+  const of = new Map(all.map((m) => [m.student.id, m]));
+  return covered(
+    all.map((m) => m.student),
+    seed,
+  ).flatMap((student) => {
+    const marked = of.get(student.id);
+    return marked ? [{ ...marked, student }] : [];
+  });
+}
+
 /** The class of a discussion above, one student's part and mark below: the one who was asked for, or the first who waits. */
 export async function markingPage(
   deps: Deps,
@@ -113,6 +126,7 @@ export async function markingPage(
   slug: string,
   name: string,
   asked: string | null,
+  isCovered = false,
 ): Promise<Result<MarkingPage, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -121,8 +135,9 @@ export async function markingPage(
   if (!found.ok) return found;
   const { record } = found.value;
   const { scheme, all: byName } = await classMarks(deps, deps.db, course, record);
+  const seen = isCovered ? behindNumbers(byName, record.id) : byName;
   // Whoever shared something first: there is little to read of the others.
-  const all = [...byName].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
+  const all = [...seen].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
   const waiting = (m: Marked) => m.state === 'unwritten' || m.state === 'begun';
   const at = Math.max(
     0,
@@ -133,6 +148,7 @@ export async function markingPage(
   return ok({
     course,
     discussion: { slug: name, title: record.title, week: record.week.number },
+    covered: isCovered,
     now: deps.now,
     scheme,
     way: record.way,

@@ -56,7 +56,8 @@ export async function releaseMarks(
 export async function releaseDue(deps: Deps): Promise<number> {
   const due = await marksDue(deps.db, deps.now);
   for (const { course, slug, by, place } of due) {
-    await releaseMarks(deps, { ...by, previousVisit: null }, course, slug, null);
+    if (by) await releaseMarks(deps, { ...by, previousVisit: null }, course, slug, null);
+    // What is written later is not released unasked.
     await setReleaseAt(deps.db, place, null);
   }
   return due.length;

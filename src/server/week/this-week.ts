@@ -10,6 +10,7 @@ import { changedPrompts } from '@/db/queries/prompt-versions';
 import { toBeginBy } from '@/db/queries/beginnings';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
 import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
+import { newMarks } from '@/db/queries/marks';
 import { ownPosts } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -89,6 +90,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     replies: repliesTo(db, actor.id, news, 5),
     mentions: mentionsIn(db, actor.id, news, 5),
     notes: noteCalls(db, actor.id, from, 6),
+    marks: newMarks(db, actor.id, 5),
     changed: changedPrompts(db, actor.id, news, 4),
     toSign: toSignBy(db, actor.id),
     toBegin: toBeginBy(db, actor.id),
@@ -202,6 +204,7 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
         return [{ post: m.id, slug, course: course.code, author: m.author, sharedAt: m.sharedAt }];
       }),
       notes: found.notes,
+      marks: found.marks,
       changed: found.changed.flatMap(({ discussion, at }) => {
         const row = of(discussion);
         if (!row || actor.previousVisit === null || at <= actor.previousVisit) return [];

@@ -2,13 +2,14 @@
 
 import Link from 'next/link';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { deskMarkingActAt, deskMarkingAt } from '@/contract/addresses';
+import { deskMarkingActAt } from '@/contract/addresses';
 import type { MarkedStudent, MarkingPage } from '@/contract/marks';
 import { scoreOf, type Mark } from '@/core/marks/mark';
 import type { Criterion } from '@/core/rubric/rubric';
 import { lateTaken, scoreText, VERDICTS } from '../words/marks';
 import { moment } from '../words/time';
 import type { Numbered } from '@/core/marks/comment';
+import { markingAt } from './address';
 import { CommentField } from './comment-field';
 import { CriterionField } from './criterion-field';
 import { OverrideField } from './override-field';
@@ -86,7 +87,7 @@ export function MarkSheet({
     return () => removeEventListener('keydown', hear);
   }, []);
 
-  const to = (student: string) => deskMarkingAt(course.slug, discussion.slug, { student });
+  const to = (student: string) => markingAt(page, student);
   return (
     <form
       action={deskMarkingActAt(course.slug, discussion.slug)}
@@ -95,6 +96,7 @@ export function MarkSheet({
       aria-label={`Mark for ${one.name}`}
     >
       <input type="hidden" name="student" value={one.id} />
+      {page.covered ? <input type="hidden" name="covered" value="yes" /> : null}
       <input type="hidden" name="base" value={one.revision} />
       <input type="hidden" name="comments" value={JSON.stringify(mark.comments)} />
       <div className="grid grow content-start gap-3 overflow-auto px-4 py-3.5 sm:px-5">

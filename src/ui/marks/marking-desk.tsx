@@ -7,6 +7,7 @@ import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { isBegun, scoreOf, type Mark } from '@/core/marks/mark';
 import { plural } from '../words/plural';
 import { worthText } from '../words/marks';
+import { markingAt } from './address';
 import { HowMarked } from './how-marked';
 import { OneStudent } from './one-student';
 import { Strip } from './strip';
@@ -54,11 +55,15 @@ export function MarkingDesk({ page }: { page: MarkingPage }) {
         </div>
         <div className="ml-auto flex flex-wrap items-center gap-3 text-[13px]">
           <span className="text-ink-2">kept as you go · students see nothing until you release</span>
+          <Link className="btn" href={markingAt({ ...page, covered: !page.covered }, one?.id ?? null)}>
+            {page.covered ? 'Show names' : 'Cover names'}
+          </Link>
           <Link className="btn" href={deskMarksTableAt(course.slug, discussion.slug)}>
             As a table
           </Link>
           <form action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
             {one ? <input type="hidden" name="student" value={one.id} /> : null}
+            {page.covered ? <input type="hidden" name="covered" value="yes" /> : null}
             <button type="submit" name="do" value="release" className="btn go" disabled={ready === 0}>
               {ready ? `Release ${plural(ready, 'mark')}` : 'Nothing to release'}
             </button>

@@ -1,7 +1,7 @@
 import Link from 'next/link';
-import { deskMarkingAt } from '@/contract/addresses';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { Tally } from '../tally/tally';
+import { markingAt } from './address';
 import { STATE_NAMES, VERDICTS } from '../words/marks';
 
 const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', changed: '' } as const;
@@ -9,16 +9,19 @@ const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', change
 const said = ({ state, points, verdict }: MarkLine) =>
   points !== null ? String(points) : verdict ? VERDICTS[verdict] : SIGNS[state] || '✓';
 
+/** "Imani", or "7" where names are covered. */
+const shortName = (page: MarkingPage, name: string) => name.split(' ')[page.covered ? 1 : 0];
+
 /** The class as a strip of tallies, each a way to one student's part; who is being marked stands in a frame. */
 export function Strip({ page }: { page: MarkingPage }) {
-  const { course, discussion, lines, one } = page;
+  const { lines, one } = page;
   return (
     <nav aria-label="The class" className="relative overflow-x-auto" tabIndex={0}>
       <ul className="flex gap-1 pb-1">
         {lines.map((line) => (
           <li key={line.id}>
             <Link
-              href={deskMarkingAt(course.slug, discussion.slug, { student: line.id })}
+              href={markingAt(page, line.id)}
               prefetch={false}
               aria-current={line.id === one?.id ? 'true' : undefined}
               className={`grid min-w-[58px] justify-items-center rounded-[6px] border px-1.5 py-1 text-[11px] ${
@@ -28,8 +31,8 @@ export function Strip({ page }: { page: MarkingPage }) {
               <Tally ledger={line.balance} />
               <span className="text-[12.5px] font-semibold tabular-nums">{said(line)}</span>
               <span className="sr-only">{STATE_NAMES[line.state]}, </span>
-              <span className="max-w-[72px] truncate text-ink-2">{line.name.split(' ')[0]}</span>
-              <span className="sr-only">{line.name.split(' ').slice(1).join(' ')}</span>
+              <span className="max-w-[72px] truncate text-ink-2">{shortName(page, line.name)}</span>
+              <span className="sr-only">{page.covered ? '' : line.name.split(' ').slice(1).join(' ')}</span>
             </Link>
           </li>
         ))}

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { deskMarkingAt, deskMarksFileAt, deskMarksTableAt } from '@/contract/addresses';
+import { deskMarkingActAt, deskMarkingAt, deskMarksFileAt, deskMarksTableAt } from '@/contract/addresses';
 import type { MarksTable } from '@/contract/marks';
 import { Tally } from '../tally/tally';
 import { STATE_NAMES, VERDICTS } from '../words/marks';
@@ -47,9 +47,16 @@ export function MarksTableView({ table }: { table: MarksTable }) {
             </p>
           ) : null}
         </div>
-        <a className="btn" href={deskMarksFileAt(course.slug, discussion.slug)} download>
-          Save as a table (.csv)
-        </a>
+        <div className="flex flex-wrap gap-2">
+          <a className="btn" href={deskMarksFileAt(course.slug, discussion.slug)} download>
+            Save as a table (.csv)
+          </a>
+          <form id="release-some" action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
+            <button type="submit" name="do" value="release-some" className="btn go">
+              Release the chosen
+            </button>
+          </form>
+        </div>
       </div>
       <div className="plate overflow-x-auto" tabIndex={0} role="group" aria-label="The table">
         <table className="w-full border-collapse text-[13.5px]">
@@ -77,7 +84,16 @@ export function MarksTableView({ table }: { table: MarksTable }) {
           <tbody>
             {rows.map((r) => (
               <tr key={r.id} className="border-t border-rule-soft first:border-t-0">
-                <th scope="row" className="px-3 py-1.5 text-left font-semibold">
+                <th scope="row" className="flex items-center gap-2.5 px-3 py-1.5 text-left font-semibold">
+                  <input
+                    type="checkbox"
+                    name="person"
+                    value={r.id}
+                    form="release-some"
+                    aria-label={`Choose ${r.name}`}
+                    disabled={r.state !== 'written' && r.state !== 'changed'}
+                    className="size-5 shrink-0 accent-pine"
+                  />
                   <Link
                     className="link inline-flex min-h-6 items-center"
                     prefetch={false}

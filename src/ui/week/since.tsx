@@ -1,4 +1,11 @@
-import { beginningAt, conversationAt, promptChangesAt, readingAt, syllabusAt } from '@/contract/addresses';
+import {
+  beginningAt,
+  conversationAt,
+  partAt,
+  promptChangesAt,
+  readingAt,
+  syllabusAt,
+} from '@/contract/addresses';
 import Link from 'next/link';
 import { AnnouncedText } from '../courses/announced-text';
 import { Announcement } from '../courses/announcement';
@@ -26,8 +33,16 @@ export function Since({
   teaches: boolean;
 }) {
   const quiet =
-    [toSign, toBegin, since.changed, since.replies, since.mentions, since.notes, since.unread].flat()
-      .length === 0;
+    [
+      toSign,
+      toBegin,
+      since.marks,
+      since.changed,
+      since.replies,
+      since.mentions,
+      since.notes,
+      since.unread,
+    ].flat().length === 0;
   return (
     <aside aria-label="News" className="grid content-start gap-5">
       <section>
@@ -60,6 +75,18 @@ export function Since({
                 </span>
                 <span className="block text-ink-3">
                   {c.course} · changed {moment(c.at, zone)}
+                </span>
+              </Link>
+            </li>
+          ))}
+          {since.marks.map((m) => (
+            <li key={m.slug} className="border-t border-rule-soft py-2 first:border-t-0">
+              <Link href={partAt(m.slug)} className="group block">
+                <span className="group-hover:underline">
+                  {m.changed ? 'Your mark was changed in' : 'Your mark is there in'} <b>{m.title}</b>
+                </span>
+                <span className="block text-ink-3">
+                  {m.course} · {moment(m.at, zone)}
                 </span>
               </Link>
             </li>

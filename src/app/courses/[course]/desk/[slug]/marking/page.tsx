@@ -10,15 +10,15 @@ export const metadata = { title: 'Marks' };
 
 type Props = {
   params: Promise<{ course: string; slug: string }>;
-  searchParams: Promise<{ student?: string; answer?: string }>;
+  searchParams: Promise<{ student?: string; covered?: string; answer?: string }>;
 };
 
 export default async function MarkingRoute({ params, searchParams }: Props) {
   const { course, slug } = await params;
-  const { student, answer } = await queryOf(searchParams);
-  const here = deskMarkingAt(course, slug, { student });
+  const { student, covered, answer } = await queryOf(searchParams);
+  const here = deskMarkingAt(course, slug, { student, covered });
   const who = await requireVisitor(here);
-  const found = await markingPage(who.deps, who.actor, course, slug, student ?? null);
+  const found = await markingPage(who.deps, who.actor, course, slug, student ?? null, covered === 'yes');
   if (!found.ok) notFound();
   const page = found.value;
   return (

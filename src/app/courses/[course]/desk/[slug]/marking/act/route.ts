@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { deskMarkingAt } from '@/contract/addresses';
+import { deskMarkingAt, deskMarksTableAt } from '@/contract/addresses';
 import { isTime, typedWall } from '@/core/deadlines/typed';
 import { markSchema, waySchema } from '@/core/marks/mark';
 import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
@@ -7,7 +7,7 @@ import { releaseMarks } from '@/server/marks/release';
 import { form } from '../../../../../../_request/endpoint';
 import { sentDocument, seeOther } from '../../../../../../_request/write';
 
-const DOES = ['keep', 'release', 'way', 'release-at', 'release-never'] as const;
+const DOES = ['keep', 'release', 'release-some', 'way', 'release-at', 'release-never'] as const;
 
 const number = (text: string | null) => (text === null || text.trim() === '' ? null : Number(text));
 
@@ -36,7 +36,8 @@ export const POST = form<'course' | 'slug'>(
   async ({ who, params: { course, slug }, fields }) => {
     const { deps, actor } = who;
     const student = fields.get('student');
-    const back = (answer: string) => seeOther(deskMarkingAt(course, slug, { student, answer }));
+    const back = (answer: string) =>
+      seeOther(deskMarkingAt(course, slug, { student, covered: fields.get('covered'), answer }));
     const does = z.enum(DOES).safeParse(fields.get('do'));
     if (!does.success) return back('fields');
     switch (does.data) {
@@ -55,6 +56,15 @@ export const POST = form<'course' | 'slug'>(
       case 'release': {
         const released = await releaseMarks(deps, actor, course, slug, null);
         return back(released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code);
+      }
+      case 'release-some': {
+        const only = fields.getAll('person');
+        const toTable = (answer: string) => seeOther(deskMarksTableAt(course, slug, { answer }));
+        if (only.length === 0) return toTable('nobody');
+        const released = await releaseMarks(deps, actor, course, slug, only);
+        return toTable(
+          released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code,
+        );
       }
       case 'way': {
         const way = fields.get('way') ? waySchema.safeParse(fields.get('way')) : null;

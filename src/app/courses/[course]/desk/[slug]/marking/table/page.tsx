@@ -11,18 +11,19 @@ export const metadata = { title: 'Marks as a table' };
 
 type Props = {
   params: Promise<{ course: string; slug: string }>;
-  searchParams: Promise<{ sort?: string }>;
+  searchParams: Promise<{ sort?: string; answer?: string }>;
 };
 
 export default async function MarksTableRoute({ params, searchParams }: Props) {
   const { course, slug } = await params;
-  const sort = marksSortSchema.parse((await queryOf(searchParams)).sort);
+  const { sort: asked, answer } = await queryOf(searchParams);
+  const sort = marksSortSchema.parse(asked);
   const here = deskMarksTableAt(course, slug, { sort });
   const who = await requireVisitor(here);
   const table = await marksTable(who.deps, who.actor, course, slug, sort);
   if (!table.ok) notFound();
   return (
-    <DeskFrame visitor={who} here={here} course={table.value.course} room="term">
+    <DeskFrame visitor={who} here={here} course={table.value.course} room="term" answer={answer}>
       <MarksTableView table={table.value} />
     </DeskFrame>
   );
