@@ -2,12 +2,12 @@ import Link from 'next/link';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { Tally } from '../tally/tally';
 import { markingAt } from './address';
-import { STATE_NAMES, VERDICTS } from '../words/marks';
+import { STATE_NAMES } from '../words/marks';
 
 const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', changed: '' } as const;
 
 const said = ({ state, points, verdict }: MarkLine) =>
-  points !== null ? String(points) : verdict ? VERDICTS[verdict] : SIGNS[state] || '✓';
+  points !== null ? String(points) : (verdict ?? (SIGNS[state] || '✓'));
 
 /** "Imani", or "7" where names are covered. */
 const shortName = (page: MarkingPage, name: string) => name.split(' ')[page.covered ? 1 : 0];

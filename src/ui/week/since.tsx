@@ -83,7 +83,7 @@ export function Since({
             <li key={m.slug} className="border-t border-rule-soft py-2 first:border-t-0">
               <Link href={partAt(m.slug)} className="group block">
                 <span className="group-hover:underline">
-                  {m.changed ? 'Your mark was changed in' : 'Your mark is there in'} <b>{m.title}</b>
+                  {m.changed ? 'Your mark was changed in' : 'There is a mark for you in'} <b>{m.title}</b>
                 </span>
                 <span className="block text-ink-3">
                   {m.course} · {moment(m.at, zone)}
