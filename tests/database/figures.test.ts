@@ -8,6 +8,7 @@ import { yourPart } from '@/server/discussions/your-part';
 import { classPage } from '@/server/desk/class';
 import { deskPage } from '@/server/desk/discussion';
 import { termPage } from '@/server/desk/term';
+import { progressPage } from '@/server/progress/progress';
 import { thisWeek } from '@/server/week/this-week';
 import { summarise } from '@/core/counting/summary';
 import type { Actor } from '@/server/deps';
@@ -15,6 +16,7 @@ import { tallyText } from '@/ui/words/status';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { Wrong } from '../figures/compare';
 import { expectedFor, type Expected } from '../figures/discussions';
+import { markOf, readMarks, type MarkRows } from '../figures/marks';
 import { readTables, type Tables } from '../figures/tables';
 import { unsettle } from '../figures/unsettle';
 import { MIGRATED } from './template';
@@ -26,6 +28,7 @@ import { MIGRATED } from './template';
 
 let db: ReturnType<typeof connect>;
 let tables: Tables;
+let marks: MarkRows;
 beforeAll(async () => {
   const server = process.env.PULPIT_TEST_DATABASE;
   if (!server) throw new Error('Run these tests with ./pulpit test: they need PostgreSQL.');
@@ -34,6 +37,7 @@ beforeAll(async () => {
   await seedWorld(db, DEMO_START, null);
   await unsettle(db);
   tables = await readTables(db);
+  marks = await readMarks(db);
 });
 afterAll(() => db.destroy());
 
@@ -105,12 +109,43 @@ it.each([
     const all = expectedFor(tables, actor.id, now);
     const wrong = new Wrong(name);
     await checkLists(actor, now, all, wrong);
+    await checkProgress(actor, now, all, wrong);
     for (const d of all.filter(only)) await checkConversations(actor, now, d, wrong);
     found.push(...wrong.found);
   }
   expect(STUDENTS.length).toBeGreaterThan(20);
   expect(found.slice(0, 20)).toEqual([]);
 });
+
+/** What Progress says of each course, against the rows of the marks. */
+async function checkProgress(actor: Actor, now: Instant, all: Expected[], wrong: Wrong) {
+  const page = await progressPage({ db, now }, actor);
+  const mine = marks.released.filter((m) => m.person_id === actor.id);
+  for (const course of page.courses) {
+    const sum = { points: 0, of: 0 };
+    for (const cell of course.cells) {
+      const d = all.find((x) => x.slug === cell.slug);
+      const row = mine.find((m) => m.slug === cell.slug);
+      wrong.same(tallyText(cell.balance), d && tallyText(d.ledger), `${cell.slug}: tally on Progress`);
+      wrong.same(cell.mark !== null, row !== undefined, `${cell.slug}: marked`);
+      const expected = row ? markOf(row) : null;
+      wrong.same(cell.mark?.points ?? null, expected?.points ?? null, `${cell.slug}: points`);
+      wrong.same(cell.mark?.verdict ?? null, row?.verdict ?? null, `${cell.slug}: verdict`);
+      sum.points += expected?.points ?? 0;
+      sum.of += expected?.of ?? 0;
+    }
+    const { points, of, percent } = course.standing;
+    wrong.same([points, of], [Math.round(sum.points * 100) / 100, sum.of], `${course.code}: all points`);
+    wrong.same(
+      percent,
+      sum.of ? Math.round((sum.points / sum.of) * 1_000) / 10 : null,
+      `${course.code}: share of the points`,
+    );
+    // What was lost by one thing is part of what was lost.
+    if (course.cost)
+      wrong.same(course.cost.lost, Math.round((sum.of - sum.points) * 100) / 100, `${course.code}: lost`);
+  }
+}
 
 /** What the desk says of a course, against what is so of each of its students. */
 async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong) {
@@ -149,12 +184,20 @@ async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong
   for (const line of term.value.weeks.flatMap((w) => w.discussions)) {
     const d = someone.find((x) => x.slug === line.slug);
     if (d) wrong.same(line.responses, d.responses, `${line.slug}: responses`);
+    const here = (rows: { slug: string }[]) => rows.filter((m) => m.slug === line.slug).length;
+    wrong.same(
+      [line.marked, line.released],
+      [here(marks.written), here(marks.released)],
+      `${line.slug}: marks`,
+    );
     const made = await deskPage({ db, now }, actor, slug, line.slug);
     if (!made.ok) throw new Error(`${line.slug} is not on the desk`);
     if (!d) continue;
     // The strip above the sheet says the same of what is open as the discussion's own page.
-    const told = (kind: 'silent' | 'unanswered') =>
+    const told = (kind: 'silent' | 'unanswered' | 'unmarked') =>
       term.value.needs.flatMap((n) => (n.kind === kind && n.slug === line.slug ? [n.n] : []))[0] ?? 0;
+    if (now >= d.schedule.closes)
+      wrong.same(told('unmarked'), unmarkedIn(line.slug), `${line.slug}: waiting for a mark`);
     if (now < d.schedule.closes) {
       wrong.same(told('silent'), made.value.silent.length, `${line.slug}: silent, above the sheet`);
       wrong.same(told('unanswered'), made.value.unanswered, `${line.slug}: unanswered, above the sheet`);
@@ -176,6 +219,22 @@ async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong
       `${line.slug}: to whom one writes`,
     );
   }
+}
+/** Students who have shared something in a discussion and of whose mark nothing is written. */
+function unmarkedIn(slug: string): number {
+  const discussion = tables.discussions.find((d) => d.slug === slug);
+  const students = new Set(
+    tables.enrolments
+      .filter((e) => e.role === 'student' && e.course_id === discussion?.course_id)
+      .map((e) => e.person_id),
+  );
+  const written = new Set(marks.written.filter((m) => m.slug === slug).map((m) => m.person_id));
+  return new Set(
+    tables.posts
+      .filter((p) => p.discussion_id === discussion?.id && p.withdrawn_at === null)
+      .map((p) => p.author_id)
+      .filter((id) => students.has(id) && !written.has(id)),
+  ).size;
 }
 const isExcused = (d: Expected) => d.ledger.obligations.some((o) => o.state === 'excused');
 

@@ -10,6 +10,7 @@ import { standingOf, weightOfDiscussions } from '@/core/marks/progress';
 import { pointsOf, type Levels } from '@/core/rubric/rubric';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
+import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import { releasedTo, type ReleasedRecord } from '@/db/queries/marks';
 import { estimatesOf, schemesFor, syllabiFor, type MarkedBy } from '@/db/queries/progress';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
@@ -42,6 +43,7 @@ function margins({ obligations }: Ledger): Pick<ProgressCell, 'responseHours' | 
 
 type Found = {
   own: Map<DiscussionId, OwnPostRecord[]>;
+  drafts: Map<DiscussionId, BegunRecord[]>;
   released: Map<DiscussionId, ReleasedRecord>;
   schemes: Map<DiscussionId, MarkedBy>;
   estimates: Map<DiscussionId, Levels>;
@@ -51,9 +53,9 @@ function cellOf(
   deps: Deps,
   actor: Actor,
   record: DiscussionRecord,
-  { own, released, schemes, estimates }: Found,
+  { own, drafts, released, schemes, estimates }: Found,
 ): { cell: ProgressCell; losses: Loss[] | null } | null {
-  const account = accountOf(record, actor, own.get(record.id) ?? [], [], deps.now);
+  const account = accountOf(record, actor, own.get(record.id) ?? [], drafts.get(record.id) ?? [], deps.now);
   if (!account.ledger) return null;
   const { rubric, way } = schemes.get(record.id) ?? { rubric: null, way: null };
   const { points } = record.classBrief;
@@ -101,6 +103,7 @@ export async function progressPage(deps: Deps, actor: Actor): Promise<ProgressPa
   const found = await askTogether(db, {
     records: discussionsOf(db, actor.id),
     own: ownPosts(db, actor.id),
+    drafts: draftsOf(db, actor.id),
     released: releasedTo(db, actor.id),
     schemes: schemesFor(db, actor.id),
     estimates: estimatesOf(db, actor.id),
@@ -108,6 +111,7 @@ export async function progressPage(deps: Deps, actor: Actor): Promise<ProgressPa
   });
   const kept: Found = {
     own: groupBy(found.own, (p) => p.discussion),
+    drafts: groupBy(found.drafts, (d) => d.discussion),
     released: new Map(found.released.map((r) => [r.discussion, r])),
     schemes: found.schemes,
     estimates: found.estimates,
