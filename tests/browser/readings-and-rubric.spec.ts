@@ -166,6 +166,14 @@ test('notes go out as Web Annotations and come in again as one’s own', async (
 test('“chapter 6” in the prompt opens the reading beside the writing, and a passage goes into the draft', async ({
   page,
 }) => {
+  // On a slow line: whoever goes back at once is there before it is noted that they have read it.
+  await page.addInitScript(() => {
+    const real = window.fetch.bind(window);
+    window.fetch = async (asked, how) => {
+      if (String(asked).endsWith('/progress')) await new Promise((go) => setTimeout(go, 700));
+      return real(asked, how);
+    };
+  });
   await enterAs(page, 'Imani Okoro', RESPONSE);
   await page
     .getByRole('region', { name: 'Prompt' })

@@ -2,6 +2,7 @@
 
 import { notingProgress } from '@/contract/readings';
 import { call } from '../request/call';
+import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 
 /** Time without a sign of life (a scroll, a key, a pointer) after which nobody is thought to be reading. */
@@ -13,6 +14,7 @@ const AWAY_MS = 90_000;
  */
 export function ReadingClock(props: { slug: string; read: boolean; measures: boolean }) {
   const { slug, measures } = props;
+  const router = useRouter();
   const [read, setRead] = useState(props.read);
   const [failed, setFailed] = useState(false);
   const seconds = useRef(0);
@@ -59,7 +61,9 @@ export function ReadingClock(props: { slug: string; read: boolean; measures: boo
     state.current = to;
     const done = await send.current(to);
     setFailed(!done);
-    if (!done) {
+    // Whoever has gone on meanwhile may be on a page that was laid before it was noted.
+    if (done) router.refresh();
+    else {
       setRead(!to);
       state.current = !to;
     }
