@@ -15,7 +15,9 @@ async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const found = await discussionOnDesk(deps.db, actor, door.value, name);
-  return found.ok ? ok({ course: door.value.id, discussion: found.value.record.id }) : found;
+  return found.ok
+    ? ok({ course: door.value.id, discussion: found.value.record.id, zone: door.value.zone })
+    : found;
 }
 
 type Meanwhile = { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string };
@@ -70,10 +72,8 @@ export async function chooseRelease(
   name: string,
   wall: string | null,
 ): Promise<Result<null, NotFound>> {
-  const door = await enterDesk(deps, actor, slug);
-  if (!door.ok) return door;
   const place = await placeOf(deps, actor, slug, name);
   if (!place.ok) return place;
-  await setReleaseAt(deps.db, place.value, wall === null ? null : instantOf(wall, door.value.zone));
+  await setReleaseAt(deps.db, place.value, wall === null ? null : instantOf(wall, place.value.zone));
   return ok(null);
 }

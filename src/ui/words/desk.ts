@@ -9,7 +9,9 @@ export function deskState({ shown, showAt, state, schedule, marked, released }: 
       ? 'not shown to students yet'
       : `shown to students from ${moment(showAt, schedule.zone)}`;
   if (state === 'upcoming') return `opens ${moment(schedule.opens, schedule.zone)}`;
-  const marks = marked ? `, ${marked} marked, ${released || 'none'} released` : '';
+  const marks = marked
+    ? `, ${marked} ${marked === 1 ? 'mark' : 'marks'} begun, ${released || 'none'} released`
+    : '';
   return `${stateName(state).toLowerCase()}${marks}`;
 }
 
