@@ -6,9 +6,19 @@ import type { Doc } from '@/core/document/nodes';
 import type { Instant, PersonId, PostId } from '@/core/ids';
 import type { Loss } from '@/core/marks/losses';
 import { COMMENT_LIMITS, type Place } from '@/core/marks/comment';
-import { markSchema, type Late, type Mark, type Scheme, type Score, type Way } from '@/core/marks/mark';
+import {
+  markPartSchema,
+  markSchema,
+  type Late,
+  type Mark,
+  type MarkPart,
+  type Scheme,
+  type Score,
+  type Way,
+} from '@/core/marks/mark';
 import type { Proposed } from '@/core/marks/propose';
 import type { ReleasedBefore } from '@/core/marks/release';
+import type { TableProblem } from '@/core/marks/read-table';
 import type { Spread } from '@/core/marks/spread';
 import type { CourseView } from './course';
 import { answersWith } from './endpoint';
@@ -119,11 +129,13 @@ export type MarkingPage = {
   after: PersonId | null;
 };
 
-export const keepMarkSchema = z.strictObject({
-  mark: markSchema,
-  /** The keeping this was written on; 0 where nothing was. */
-  base: z.number().int().min(0),
-});
+/** The keeping this was written on; 0 where nothing was. */
+const base = z.number().int().min(0);
+/** A whole mark, or what of one is changed in the table. */
+export const keepMarkSchema = z.union([
+  z.strictObject({ mark: markSchema, base }),
+  z.strictObject({ part: markPartSchema, base }),
+]);
 
 /** Keeps a mark as it is written; nobody but staff sees it. */
 export const keepingMark = answersWith<
@@ -162,6 +174,11 @@ export type MarkRow = {
   taken: number;
   points: number | null;
   verdict: Mark['verdict'];
+  /** What of the mark is changed here, what the late rule takes of it, and which keeping it is. */
+  mark: MarkPart;
+  override: Mark['override'];
+  late: Late | null;
+  revision: number;
 };
 
 export type MarksTable = {
@@ -179,3 +196,28 @@ export const marksSortSchema = z
   .catch('name');
 /** By which column, a minus before it for the other way round. @example '-points' */
 export type MarksSort = z.output<typeof marksSortSchema>;
+
+/** One line of a brought table that can be taken over. */
+export type BroughtLine = {
+  line: number;
+  id: PersonId;
+  name: string;
+  before: number | null;
+  after: number | null;
+  verdicts: [Mark['verdict'], Mark['verdict']];
+  over: boolean;
+};
+
+/** A table of marks before it is taken over. */
+export type BroughtMarks = {
+  id: string;
+  file: string;
+  course: CourseView;
+  discussion: { slug: string; title: string; week: number };
+  scheme: Scheme;
+  /** Of which state of the marks this speaks: taken over is only what was looked at. */
+  stamp: string;
+  changes: BroughtLine[];
+  same: number;
+  problems: { line: number; who: string; problem: TableProblem }[];
+};

@@ -43,6 +43,7 @@ import * as announcedDocuments from './migrations/0040_announced_documents';
 import * as beginnings from './migrations/0041_beginnings';
 import * as keptBy from './migrations/0042_kept_by';
 import * as marking from './migrations/0043_marking';
+import * as broughtMarks from './migrations/0044_brought_marks';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -88,6 +89,7 @@ const MIGRATIONS = {
   '0041_beginnings': beginnings,
   '0042_kept_by': keptBy,
   '0043_marking': marking,
+  '0044_brought_marks': broughtMarks,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -14,9 +14,6 @@ import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
 import { markingPage } from '@/server/marks/marking';
 import { releaseDue, releaseMarks } from '@/server/marks/release';
 import { noteSeen } from '@/server/marks/seen';
-import { marksTable } from '@/server/marks/table';
-import { tableFile } from '@/server/marks/table-file';
-import Papa from 'papaparse';
 import { archivedRest } from '@/db/queries/own-archive';
 import { progressPage } from '@/server/progress/progress';
 import { thisWeek } from '@/server/week/this-week';
@@ -317,40 +314,6 @@ describe('a comment', () => {
     await keepMark(at('Thu 12:10'), holt, place(rafi), { mark: written, base: 0 });
     const { one } = await pageOf(rafi, OPEN, 'Thu 12:15');
     expect(one.places[comment.id]).toEqual({ start: 19, end: 33 });
-  });
-});
-
-describe('the table of a discussion’s marks', () => {
-  it('has a line for each student, sorted by any column with what is not said last', async () => {
-    const { holt, imani } = world.people;
-    const names = async (sort: string) => {
-      const table = await marksTable(at('Thu 12:30'), holt, GEO, OPEN, sort);
-      return table.ok ? table.value.rows.map((r) => [r.name.split(' ')[0], r.points]) : [];
-    };
-    expect(await names('-points')).toEqual([
-      ['Imani', 20],
-      ['Noor', 4 + 8],
-      ['Rafi', 12],
-      ['Jun', null],
-      ['Kwame', null],
-    ]);
-    expect((await names('points')).map(([name]) => name)).toEqual(['Noor', 'Rafi', 'Imani', 'Jun', 'Kwame']);
-    expect(await marksTable(at('Thu 12:30'), imani, GEO, OPEN, 'name')).toMatchObject({ ok: false });
-  });
-
-  it('is read back out of its file as it was, and holds no formula', async () => {
-    const { holt, jun } = world.people;
-    await db('people').where({ id: jun.id }).update({ name: '=HYPERLINK("x"), Jun' });
-    const table = await marksTable(at('Thu 12:30'), holt, GEO, OPEN, 'name');
-    if (!table.ok) throw new Error('no table');
-    const file = tableFile(table.value);
-    expect(file).not.toMatch(/(^|,)"?[=+@]/mu);
-    const read = Papa.parse<Record<string, string>>(file, { header: true, skipEmptyLines: true });
-    expect(read.errors).toEqual([]);
-    expect(read.data.map((r) => [r.Id, r.Ideas, r.Points, r.State])).toEqual(
-      table.value.rows.map((r) => [r.id, String(r.levels[0] ?? ''), String(r.points ?? ''), r.state]),
-    );
-    await db('people').where({ id: jun.id }).update({ name: jun.name });
   });
 });
 

@@ -35,11 +35,19 @@ export function schemeOf(asked: {
 
 export const MARK_LIMITS = { remark: 10_000, reason: 600 } as const;
 
+const levels = z.record(z.string(), z.number().int().min(0).max(9));
+const points = z.number().min(0).max(100_000).nullable();
+const verdict = z.enum(['done', 'again']).nullable();
+
+/** What of a mark a table of the class can say. */
+export const markPartSchema = z.strictObject({ levels, points, verdict });
+export type MarkPart = z.infer<typeof markPartSchema>;
+
 /** What staff say of one student's part. */
 export const markSchema = z.strictObject({
-  levels: z.record(z.string(), z.number().int().min(0).max(9)).default({}),
-  points: z.number().min(0).max(100_000).nullable().default(null),
-  verdict: z.enum(['done', 'again']).nullable().default(null),
+  levels: levels.default({}),
+  points: points.default(null),
+  verdict: verdict.default(null),
   /** Other points than all the rest gives, the late rule's part among it, and why. */
   override: z
     .strictObject({
@@ -53,6 +61,8 @@ export const markSchema = z.strictObject({
   comments: z.array(commentSchema).max(COMMENT_LIMITS.most).default([]),
 });
 export type Mark = z.infer<typeof markSchema>;
+/** A mark of which nothing is said. */
+export const EMPTY_MARK: Mark = markSchema.parse({});
 
 /** What the late rule takes: so many percent of the full mark, and never below its floor. */
 export type Late = { percent: number; floorPercent: number; for: Pick<Obligation, 'kind' | 'n'> };

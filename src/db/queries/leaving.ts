@@ -158,6 +158,8 @@ export async function endEnrolment(tx: Db, course: CourseId, person: PersonId) {
   const theirs = { course_id: course, person_id: person };
   // First, for the running figures follow each mark, and go with the enrolment themselves.
   await tx('reads').where(theirs).delete();
+  // A table of marks that waits to be taken over names the class.
+  await tx('brought_marks').where({ course_id: course }).delete();
   await tx('enrolments').where(theirs).delete();
 }
 

@@ -6,10 +6,10 @@ import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
 import { groupBy } from '@/core/group';
 import type { PersonId } from '@/core/ids';
 import {
+  EMPTY_MARK,
   fitted,
   isBegun,
   lateOf,
-  markSchema,
   schemeOf,
   scoreOf,
   type Late,
@@ -50,8 +50,6 @@ export type Marked = {
 };
 
 export type ClassMarks = { scheme: Scheme; all: Marked[] };
-
-const EMPTY = markSchema.parse({});
 
 function stateOf(given: Given, seen: Given | null): { state: MarkState; ready: boolean } {
   const can = releasable(given, seen);
@@ -96,7 +94,7 @@ export async function classMarks(
       const late = lateOf(account, record.timetable.late);
       const theirs = writtenOf.get(student.id) ?? null;
       const out = releasedOf.get(student.id) ?? null;
-      const kept = theirs?.mark ?? EMPTY;
+      const kept = theirs?.mark ?? EMPTY_MARK;
       const mark = { ...kept, levels: fitted(scheme, kept.levels) };
       const seen = out && givenBy(out, { rubric: discussion.rubric, points: discussion.classBrief.points });
       return {

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { keepMarkSchema } from '@/contract/marks';
 import { storable } from '@/core/document/document';
 import { fail, ok, type Result } from '@/core/result';
-import type { Mark, Way } from '@/core/marks/mark';
+import { EMPTY_MARK, type Mark, type Way } from '@/core/marks/mark';
 import { ask } from '@/db/ask';
 import { studentsAmong } from '@/db/queries/class';
 import { markingIn, putMarking, setReleaseAt, setWay } from '@/db/queries/marks';
@@ -27,12 +27,16 @@ export async function keepMark(
   deps: Deps,
   actor: Actor,
   at: { slug: string; name: string; person: string },
-  { mark, base }: z.output<typeof keepMarkSchema>,
+  sent: z.output<typeof keepMarkSchema>,
 ): Promise<Result<{ revision: number }, NotFound | Meanwhile>> {
   const place = await placeOf(deps, actor, at.slug, at.name);
   if (!place.ok) return place;
   const [person] = await studentsAmong(deps.db, place.value.course, [at.person]);
   if (!person) return fail({ code: 'not-found' as const });
+  const { base } = sent;
+  // Of a part, the rest is as it stands: should that be another keeping than `base`, nothing is kept.
+  const [before] = 'part' in sent ? await ask(markingIn(deps.db, place.value, person)) : [];
+  const mark = 'mark' in sent ? sent.mark : { ...(before?.mark ?? EMPTY_MARK), ...sent.part };
   const override = mark.override && { ...mark.override, reason: storable(mark.override.reason) };
   const revision = await putMarking(
     deps.db,

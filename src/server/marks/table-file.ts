@@ -16,6 +16,7 @@ export function tableFile({ scheme, rows }: MarksTable): string {
     ...(inPoints ? ['Before the late rule', 'Late rule', 'Points', 'Of'] : []),
     ...(scheme.by === 'verdict' ? ['Verdict'] : []),
     'State',
+    'Keeping',
   ];
   const data = rows.map((r) => [
     r.id,
@@ -25,6 +26,7 @@ export function tableFile({ scheme, rows }: MarksTable): string {
     ...(inPoints ? [r.earned ?? '', r.points === null ? '' : -r.taken || 0, r.points ?? '', scheme.of] : []),
     ...(scheme.by === 'verdict' ? [r.verdict ?? ''] : []),
     r.state,
+    r.revision,
   ]);
   return `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 }

@@ -8,7 +8,7 @@ import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 import { classMarks, type Marked } from './class-marks';
 
-function rowOf(scheme: Scheme, { student, ledger, mark, late, state }: Marked): MarkRow {
+function rowOf(scheme: Scheme, { student, ledger, mark, late, state, written }: Marked): MarkRow {
   const score = scoreOf(scheme, mark, late);
   const whole = score.open === 0;
   return {
@@ -25,6 +25,10 @@ function rowOf(scheme: Scheme, { student, ledger, mark, late, state }: Marked): 
     taken: whole ? score.taken : 0,
     points: whole ? score.points : null,
     verdict: scheme.by === 'verdict' ? mark.verdict : null,
+    mark: { levels: mark.levels, points: mark.points, verdict: mark.verdict },
+    override: mark.override,
+    late,
+    revision: written?.revision ?? 0,
   };
 }
 

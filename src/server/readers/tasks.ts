@@ -10,6 +10,7 @@ import { captionsFrom } from '@/core/posts/captions';
 import { plainText } from '@/core/document/flatten';
 import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
+import { readMarksTable, type BroughtTable } from '@/core/marks/read-table';
 import { readRoster, type Roster } from '@/core/people/roster';
 import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
@@ -63,6 +64,11 @@ const tasks = {
   roster: (i: { bytes: Buffer }): Roster => {
     const text = decodeText(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength));
     return text === null ? { code: 'no-columns', found: [] } : readRoster(text);
+  },
+  /** A table of marks, likewise. */
+  marks: (i: { bytes: Buffer; scheme: Parameters<typeof readMarksTable>[1] }): BroughtTable => {
+    const text = decodeText(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength));
+    return text === null ? { code: 'no-columns', found: [] } : readMarksTable(text, i.scheme);
   },
   /** What of a text can stand as a prompt. */
   fitting: (i: { doc: Parameters<typeof fitting>[0]; whole: string }) => fitting(i.doc, i.whole),

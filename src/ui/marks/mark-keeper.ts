@@ -24,6 +24,8 @@ export class MarkKeeper {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private now: KeptMark;
   private revision: number;
+  /** The mark as it stood when the page came. */
+  readonly opened: Mark;
   private dirty = false;
   private busy = false;
 
@@ -33,6 +35,7 @@ export class MarkKeeper {
   ) {
     this.now = { mark: opened.mark, state: 'kept', theirs: null };
     this.revision = opened.revision;
+    this.opened = opened.mark;
   }
 
   read = () => this.now;

@@ -4,25 +4,24 @@ import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { deskDiscussionAt, deskMarkingActAt, deskMarksTableAt } from '@/contract/addresses';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
-import { isBegun, scoreOf, type Mark } from '@/core/marks/mark';
+import { scoreOf, type Mark } from '@/core/marks/mark';
 import { plural } from '../words/plural';
 import { worthText } from '../words/marks';
 import { markingAt } from './address';
 import { HowMarked } from './how-marked';
 import { OneStudent } from './one-student';
+import { stateNow } from './state-now';
 import { Strip } from './strip';
 
 /** A line of the strip as the page has it now: marks are kept while one goes on to the next student. */
 function lineNow(page: MarkingPage, line: MarkLine, mark: Mark | undefined): MarkLine {
   if (!mark) return line;
-  const score = scoreOf(page.scheme, mark, null);
-  const seen = line.state === 'released' || line.state === 'changed';
-  const late = line.id === page.one?.id ? page.one.late : null;
+  const score = scoreOf(page.scheme, mark, line.id === page.one?.id ? page.one.late : null);
   return {
     ...line,
-    points: score.open ? null : scoreOf(page.scheme, mark, late).points,
+    points: score.open ? null : score.points,
     verdict: page.scheme.by === 'verdict' ? mark.verdict : null,
-    state: seen ? 'changed' : score.open ? (isBegun(mark) ? 'begun' : 'unwritten') : 'written',
+    state: stateNow(line.state, mark, score),
   };
 }
 

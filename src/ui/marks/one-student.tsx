@@ -8,7 +8,7 @@ import type { Mark } from '@/core/marks/mark';
 import { FacingPages } from '../discussion/facing-pages';
 import { MarkSheet } from './mark-sheet';
 import { PartRead } from './part-read';
-import { useMark } from './use-mark';
+import { sendWhole, useMark } from './use-mark';
 import { useSelected } from './use-selected';
 
 /** One student: what they shared on the left page, with the passages that are commented on; the mark on the right. */
@@ -22,7 +22,7 @@ export function OneStudent({
   told: (mark: Mark) => void;
 }) {
   const { course, discussion } = page;
-  const kept = useMark({ course: course.slug, slug: discussion.slug, person: one.id }, one);
+  const kept = useMark({ course: course.slug, slug: discussion.slug, person: one.id }, one, sendWhole);
   const { keeper, mark } = kept;
   const [selected, clear] = useSelected(one.posts);
   const [chosen, setChosen] = useState<string | null>(null);

@@ -1,9 +1,15 @@
 import Link from 'next/link';
-import { deskMarkingActAt, deskMarkingAt, deskMarksFileAt, deskMarksTableAt } from '@/contract/addresses';
+import {
+  deskBringMarksAt,
+  deskMarkingActAt,
+  deskMarkingAt,
+  deskMarksFileAt,
+  deskMarksTableAt,
+} from '@/contract/addresses';
 import type { MarksTable } from '@/contract/marks';
-import { Tally } from '../tally/tally';
-import { STATE_NAMES, VERDICTS } from '../words/marks';
+import type { Way } from '@/core/marks/mark';
 import { plural } from '../words/plural';
+import { Grid } from './grid';
 
 function Head({ table, column, children }: { table: MarksTable; column: string; children: string }) {
   const { course, discussion, sort } = table;
@@ -24,9 +30,17 @@ function Head({ table, column, children }: { table: MarksTable; column: string; 
   );
 }
 
+const KEYS: Record<Way, string> = {
+  rubric:
+    'Arrows go from cell to cell, a digit says which level, Delete says none, Enter opens the cell. Kept as you go.',
+  points: 'Arrows go from cell to cell; write the number and press Enter. Kept as you go.',
+  verdict: 'Arrows go from cell to cell; 1 says done, 2 do again, Delete neither. Kept as you go.',
+  remarks: 'Read and remarked on, without a mark: there is nothing to fill in here.',
+};
+
 /** The class by criteria, sortable by every column, with how the points are spread. */
 export function MarksTableView({ table }: { table: MarksTable }) {
-  const { course, discussion, scheme, rows, spread } = table;
+  const { course, discussion, scheme, spread } = table;
   const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
   return (
     <section aria-labelledby="marks-table" className="grid grid-cols-[minmax(0,1fr)] gap-3">
@@ -40,6 +54,9 @@ export function MarksTableView({ table }: { table: MarksTable }) {
           <h2 id="marks-table" className="text-[21px]">
             Marks as a table
           </h2>
+          <p id="marks-keys" className="hidden text-[13px] text-ink-2 scripted:block">
+            {KEYS[scheme.by]}
+          </p>
           {spread ? (
             <p className="text-[13px] text-ink-2">
               {plural(spread.n, 'mark')} written in full: from {spread.least} to {spread.most}, the middle one{' '}
@@ -51,15 +68,32 @@ export function MarksTableView({ table }: { table: MarksTable }) {
           <a className="btn" href={deskMarksFileAt(course.slug, discussion.slug)} download>
             Save as a table (.csv)
           </a>
-          <form id="release-some" action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
+          <form id="chosen-marks" action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
             <button type="submit" name="do" value="release-some" className="btn go">
               Release the chosen
             </button>
           </form>
         </div>
       </div>
+      <details className="text-[13.5px]">
+        <summary className="link min-h-6 w-fit">Bring a table with marks</summary>
+        <form
+          action={deskBringMarksAt(course.slug, discussion.slug)}
+          method="post"
+          encType="multipart/form-data"
+          className="mt-1.5 flex flex-wrap items-end gap-3"
+        >
+          <label className="grid gap-1 font-semibold">
+            A file of comma-separated values (.csv), as it is saved here
+            <input type="file" name="file" accept=".csv,text/csv" required className="field font-normal" />
+          </label>
+          <button type="submit" className="btn">
+            See what it would change
+          </button>
+        </form>
+      </details>
       <div className="plate overflow-x-auto" tabIndex={0} role="group" aria-label="The table">
-        <table className="w-full border-collapse text-[13.5px]">
+        <Grid table={table}>
           <thead className="border-b border-rule bg-page-2">
             <tr>
               <Head table={table} column="name">
@@ -73,62 +107,26 @@ export function MarksTableView({ table }: { table: MarksTable }) {
                   {c.title}
                 </Head>
               ))}
-              <Head table={table} column="points">
-                {scheme.by === 'verdict' ? 'Verdict' : 'Points'}
-              </Head>
+              {scheme.by === 'remarks' ? null : (
+                <Head table={table} column="points">
+                  {scheme.by === 'verdict'
+                    ? 'Verdict'
+                    : scheme.by === 'points'
+                      ? 'Before the late rule'
+                      : 'Points'}
+                </Head>
+              )}
+              {scheme.by === 'points' ? (
+                <th scope="col" className="px-3 py-2 text-left align-bottom font-semibold">
+                  Points
+                </th>
+              ) : null}
               <Head table={table} column="state">
                 State
               </Head>
             </tr>
           </thead>
-          <tbody>
-            {rows.map((r) => (
-              <tr key={r.id} className="border-t border-rule-soft first:border-t-0">
-                <th scope="row" className="flex items-center gap-2.5 px-3 py-1.5 text-left font-semibold">
-                  <input
-                    type="checkbox"
-                    name="person"
-                    value={r.id}
-                    form="release-some"
-                    aria-label={`Choose ${r.name}`}
-                    disabled={r.state !== 'written' && r.state !== 'changed'}
-                    className="size-5 shrink-0 accent-pine"
-                  />
-                  <Link
-                    className="link inline-flex min-h-6 items-center"
-                    prefetch={false}
-                    href={deskMarkingAt(course.slug, discussion.slug, { student: r.id })}
-                  >
-                    {r.name}
-                  </Link>
-                </th>
-                <td className="px-3 py-1.5">
-                  <Tally ledger={r.balance} />
-                </td>
-                {criteria.map((c, i) => (
-                  <td key={c.id} className="px-3 py-1.5 tabular-nums">
-                    {r.levels[i] ?? '–'}
-                  </td>
-                ))}
-                <td className="px-3 py-1.5 tabular-nums">
-                  {scheme.by === 'verdict' ? (
-                    r.verdict ? (
-                      VERDICTS[r.verdict]
-                    ) : (
-                      '–'
-                    )
-                  ) : (
-                    <>
-                      <b>{r.points ?? '–'}</b>
-                      {r.taken ? <span className="text-ink-2"> (late: {r.taken} off)</span> : null}
-                    </>
-                  )}
-                </td>
-                <td className="px-3 py-1.5 text-ink-2">{STATE_NAMES[r.state]}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        </Grid>
       </div>
     </section>
   );

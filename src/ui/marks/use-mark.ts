@@ -1,20 +1,22 @@
 import { keepingMark } from '@/contract/marks';
 import type { Mark } from '@/core/marks/mark';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { call } from '../request/call';
+import { call, type AnswerOf } from '../request/call';
 import { MarkKeeper } from './mark-keeper';
 
+type Place = { course: string; slug: string; person: string };
+type Opened = { mark: Mark; revision: number };
+type Sends = (place: Place, mark: Mark, base: number) => Promise<AnswerOf<typeof keepingMark>>;
+
+export const sendWhole: Sends = (place, mark, base) =>
+  call(keepingMark, place, { mark, base }, { keepalive: true });
+/** Sends what a table of the class can change, and leaves the rest as it stands. */
+export const sendPart: Sends = (place, { levels, points, verdict }, base) =>
+  call(keepingMark, place, { part: { levels, points, verdict }, base }, { keepalive: true });
+
 /** The keeper of one student's mark for as long as it is on the page; a page with something unkept asks before it is left. */
-export function useMark(
-  { course, slug, person }: { course: string; slug: string; person: string },
-  opened: { mark: Mark; revision: number },
-) {
-  const [keeper] = useState(
-    () =>
-      new MarkKeeper(opened, (mark, base) =>
-        call(keepingMark, { course, slug, person }, { mark, base }, { keepalive: true }),
-      ),
-  );
+export function useMark(place: Place, opened: Opened, send: Sends) {
+  const [keeper] = useState(() => new MarkKeeper(opened, (mark, base) => send(place, mark, base)));
   useEffect(() => {
     const ask = (e: BeforeUnloadEvent) => {
       if (keeper.isOpen()) e.preventDefault();

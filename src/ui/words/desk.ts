@@ -53,6 +53,16 @@ const TROUBLES: Record<string, string> = {
   'changed-meanwhile':
     'Somebody else wrote on this mark meanwhile: theirs stands here now, and yours was not kept over it. Go back in the browser to see yours.',
   'no-marks': 'No mark is written in full that its student does not see already. Nothing was released.',
+  'no-file': 'No file arrived. Choose one and send it again.',
+  'table-too-large': 'That file is larger than any class’s marks: more than 2 MB. Nothing was read.',
+  'table-empty': 'There is nobody in that file. Nothing was changed.',
+  'table-too-long': 'That file has more than 2,000 lines. Nothing was changed.',
+  'table-columns':
+    'No column of that file was recognised: it needs one for the student (id, mail address or name), and one for each criterion by its title, for the points, or for the verdict, whichever this is marked by. Nothing was changed.',
+  'marks-moved':
+    'Somebody wrote on one of these marks in this moment, so nothing was taken over. This is what the file would change now.',
+  'not-read':
+    'The file was not read: it takes too long, or too much is being read for you at once. Wait a moment and send it again. Nothing was changed.',
   fields: 'Something is missing or cannot be used. Nothing was changed.',
 };
 const DONE: Record<string, string> = {
@@ -94,6 +104,9 @@ const DONE: Record<string, string> = {
   'group-deal': 'Dealt out. Move single students as you like.',
   'mark-kept': 'Kept. The student sees it once it is released.',
   'marks-released': 'Released: whoever it is for sees their mark on their page now.',
+  'table-taken': 'Taken over. Students see nothing of it before it is released.',
+  'table-nothing': 'Nothing of the file was taken over: no mark of it was chosen.',
+  'table-left': 'The file is left alone. Nothing was changed.',
   way: 'Kept: it is marked this way. Nothing that was written or released is lost.',
   'release-at': 'Kept: what is written in full by then is released by itself.',
   'release-never': 'Kept: marks are released by hand only.',

@@ -2,6 +2,7 @@ import type { Verdict } from '@/core/counting/types';
 import type { Cause } from '@/core/marks/losses';
 import type { Late, Mark, Scheme, Score, Way } from '@/core/marks/mark';
 import type { Ground } from '@/core/marks/propose';
+import type { TableProblem } from '@/core/marks/read-table';
 import type { MarkState } from '@/contract/marks';
 import { checkName, unmetNames } from './checks';
 import { list, plural } from './plural';
@@ -116,3 +117,21 @@ const CHECK_CAUSES: Partial<Record<Extract<Cause, { code: 'check' }>['check'], s
 /** What a discussion is worth, for the head of its mark. */
 export const worthText = (scheme: Scheme): string =>
   scheme.by === 'rubric' || scheme.by === 'points' ? plural(scheme.of, 'point') : WAY_NAMES[scheme.by];
+
+/** Why a line of a table of marks cannot be used, after the number of its row. */
+export function tableProblemText(p: TableProblem): string {
+  switch (p.code) {
+    case 'nobody':
+      return 'names nobody.';
+    case 'doubled':
+      return `names the same student as row ${p.line}.`;
+    case 'unknown':
+      return 'names nobody of this class.';
+    case 'several':
+      return 'names somebody of whom there is more than one: give the mail address or the id.';
+    case 'bad-value':
+      return `says “${p.value}” in “${p.column}”, which cannot be given there.`;
+    case 'other-sum':
+      return `says ${plural(p.says, 'point')} in all, and what stands in the line comes to ${p.comesTo}.`;
+  }
+}
