@@ -6,6 +6,7 @@ import type { Doc } from '@/core/document/nodes';
 import type { Instant, PersonId, PostId } from '@/core/ids';
 import type { Loss } from '@/core/marks/losses';
 import { COMMENT_LIMITS, type Place } from '@/core/marks/comment';
+import { LONGEST_KEPT_REMARK, REMARK_KEYS } from '@/core/marks/kept-remarks';
 import {
   markPartSchema,
   markSchema,
@@ -18,12 +19,13 @@ import {
 } from '@/core/marks/mark';
 import type { Proposed } from '@/core/marks/propose';
 import type { ReleasedBefore } from '@/core/marks/release';
+import type { Difference, SecondStage } from '@/core/marks/second';
 import type { TableProblem } from '@/core/marks/read-table';
 import type { Spread } from '@/core/marks/spread';
 import type { CourseView } from './course';
 import { answersWith } from './endpoint';
 
-/** What was said about a comment. */
+/** What was said about a comment or a criterion. */
 export type CommentTalk = {
   answers: { id: string; author: string; mine: boolean; body: string; at: Instant }[];
   understood: boolean;
@@ -64,7 +66,20 @@ export type MarkLine = {
   state: MarkState;
   points: number | null;
   verdict: Mark['verdict'];
+  /** How far their second reading is; null where none is asked for. */
+  second: SecondStage | null;
 };
+
+/** A second reading beside a mark, once both are written in full. */
+export type SecondRead = {
+  reader: string;
+  stage: SecondStage;
+  mark: Mark | null;
+  differences: Difference[];
+};
+
+/** One of the staff, with how much of the class is theirs to mark. */
+export type MarkerShare = { id: PersonId; name: string; share: number; written: number };
 
 /** Something they shared, with what it counted as. */
 export type MarkedPost = {
@@ -106,14 +121,30 @@ export type MarkedStudent = {
   marker: string | null;
   state: MarkState;
   released: { score: Score; verdict: Mark['verdict']; releasedAt: Instant } | null;
+  second: SecondRead | null;
+};
+
+/** How the page of marks is looked at. */
+export type MarkingLook = {
+  /** Names are covered, and the order is shuffled. */
+  covered: boolean;
+  /** Everybody, though a share of the class is one's own. */
+  everybody: boolean;
+  /** One's second readings, in the place of the marks. */
+  second: boolean;
 };
 
 export type MarkingPage = {
   course: CourseView;
   discussion: { slug: string; title: string; week: number };
   now: Instant;
-  /** Names are covered, and the order is shuffled. */
-  covered: boolean;
+  look: MarkingLook;
+  /** Who is looking: their second readings, and their share where the class is shared out. */
+  seconds: number;
+  shared: boolean;
+  markers: MarkerShare[];
+  /** Remarks one keeps, by key. */
+  remarks: string[];
   scheme: Scheme;
   way: Way | null;
   /** Ways that can be chosen here. */
@@ -133,7 +164,11 @@ export type MarkingPage = {
 const base = z.number().int().min(0);
 /** A whole mark, or what of one is changed in the table. */
 export const keepMarkSchema = z.union([
-  z.strictObject({ mark: markSchema, base }),
+  z.strictObject({
+    mark: markSchema,
+    base,
+    /** It is one's second reading. */ second: z.boolean().optional(),
+  }),
   z.strictObject({ part: markPartSchema, base }),
 ]);
 
@@ -143,17 +178,38 @@ export const keepingMark = answersWith<
   { code: 'not-found' } | { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string }
 >()('PUT', '/courses/:course/desk/:slug/marking/:person', keepMarkSchema);
 
+/** Keeps a remark of one's own under a key; an empty one is taken away. */
+export const keepingRemark = answersWith<null>()(
+  'PUT',
+  '/courses/:course/desk/remarks',
+  z.strictObject({
+    key: z.number().int().min(1).max(REMARK_KEYS.length),
+    body: z.string().max(LONGEST_KEPT_REMARK),
+  }),
+);
+
 /** Notes that somebody has seen the mark that was released to them. */
 export const markSeen = answersWith<null>()('POST', '/discussions/:slug/part/seen');
 
+/** What is talked about: a comment, or a criterion of the mark (MARK for all of it). */
+export const aboutSchema = z.union([
+  z.strictObject({ comment: z.uuid() }),
+  z.strictObject({ criterion: z.string().min(1).max(60) }),
+]);
+export type About = z.output<typeof aboutSchema>;
+export const MARK = 'the mark';
+/** Under which key what was said about something stands. */
+export const talkKey = (about: About): string =>
+  'comment' in about ? about.comment : `criterion ${about.criterion}`;
+
 export const answerSchema = z.strictObject({
-  comment: z.uuid(),
+  about: aboutSchema,
   /** The same one sent twice is one. */
   id: z.uuid(),
   body: z.string().trim().min(1).max(COMMENT_LIMITS.body),
 });
 
-/** Staff answer what a student said about a comment. */
+/** Staff answer what a student said about a comment or a criterion. */
 export const answeringComment = answersWith<null>()(
   'POST',
   '/courses/:course/desk/:slug/marking/:person/answer',
@@ -179,6 +235,9 @@ export type MarkRow = {
   override: Mark['override'];
   late: Late | null;
   revision: number;
+  /** Whose share they are in, and how far their second reading is. */
+  marker: string | null;
+  second: { reader: string; stage: SecondStage } | null;
 };
 
 export type MarksTable = {
@@ -186,6 +245,7 @@ export type MarksTable = {
   discussion: { slug: string; title: string; week: number };
   scheme: Scheme;
   rows: MarkRow[];
+  markers: { id: PersonId; name: string }[];
   spread: Spread | null;
   sort: MarksSort;
 };

@@ -44,6 +44,7 @@ import * as beginnings from './migrations/0041_beginnings';
 import * as keptBy from './migrations/0042_kept_by';
 import * as marking from './migrations/0043_marking';
 import * as broughtMarks from './migrations/0044_brought_marks';
+import * as markingTogether from './migrations/0045_marking_together';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -90,6 +91,7 @@ const MIGRATIONS = {
   '0042_kept_by': keptBy,
   '0043_marking': marking,
   '0044_brought_marks': broughtMarks,
+  '0045_marking_together': markingTogether,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -11,7 +11,7 @@ import { responseRoom } from '@/server/discussions/response-room';
 import { yourPart } from '@/server/discussions/your-part';
 import { actOnComment, answerAsStaff } from '@/server/marks/comments';
 import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
-import { markingPage } from '@/server/marks/marking';
+import { markingPage, USUAL_LOOK } from '@/server/marks/marking';
 import { releaseDue, releaseMarks } from '@/server/marks/release';
 import { noteSeen } from '@/server/marks/seen';
 import { archivedRest } from '@/db/queries/own-archive';
@@ -241,7 +241,10 @@ describe('covered names', () => {
   it('are on no line and no sheet, in an order that stays and is not that of the names', async () => {
     const { holt } = world.people;
     const look = async () => {
-      const found = await markingPage(at('Thu 10:30'), holt, GEO, OPEN, null, true);
+      const found = await markingPage(at('Thu 10:30'), holt, GEO, OPEN, null, {
+        ...USUAL_LOOK,
+        covered: true,
+      });
       if (!found.ok) throw new Error('no page');
       return found.value;
     };
@@ -273,7 +276,7 @@ describe('a comment', () => {
     expect(await said('understood')).toMatchObject({ ok: true });
     expect(
       await answerAsStaff(at('Thu 11:05'), holt, place(imani), {
-        comment: comment.id,
+        about: { comment: comment.id },
         id: randomUUID(),
         body: 'Good.',
       }),
@@ -294,7 +297,11 @@ describe('a comment', () => {
     // It is nobody else's to answer.
     expect(await said('understood', noor)).toMatchObject({ failure: { code: 'not-found' } });
     expect(
-      await answerAsStaff(at('Thu 11:20'), noor, place(imani), { comment: comment.id, id, body: 'x' }),
+      await answerAsStaff(at('Thu 11:20'), noor, place(imani), {
+        about: { comment: comment.id },
+        id,
+        body: 'x',
+      }),
     ).toMatchObject({ failure: { code: 'not-found' } });
   });
 

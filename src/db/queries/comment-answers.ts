@@ -19,6 +19,9 @@ export type AnswerRecord = {
   madeAt: Instant;
 };
 
+/** Something that was asked about a criterion, or answered. */
+export type CriterionSaid = Omit<AnswerRecord, 'comment'> & { criterion: string };
+
 /** What was said about the comments of a mark, oldest first. */
 export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> => ({
   query: db('comment_answers as a')
@@ -46,6 +49,52 @@ export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> => ({
       madeAt: instant(Number(r.made_at)),
     })),
 });
+
+/** What was asked about the criteria of a mark and answered, oldest first. */
+export const criterionTalk = (db: Db, key: MarkKey): Ask<CriterionSaid[]> => ({
+  query: db('mark_talk as a')
+    .join('people as p', 'p.id', 'a.author_id')
+    .where({
+      'a.course_id': key.course,
+      'a.discussion_id': key.discussion,
+      'a.person_id': key.person,
+    })
+    .orderBy(['a.made_at', 'a.id'])
+    .select(
+      'a.criterion',
+      'a.id',
+      'a.author_id',
+      'p.name',
+      'a.body',
+      db.raw('round(extract(epoch from a.made_at) * 1000) as made_at'),
+    ),
+  read: (rows) =>
+    rows.map((r) => ({
+      criterion: r.criterion,
+      id: r.id,
+      author: { id: personId(r.author_id), name: r.name },
+      body: r.body,
+      madeAt: instant(Number(r.made_at)),
+    })),
+});
+
+/** Takes down what is said about a criterion; the same twice is one. */
+export const addCriterionTalk = (
+  db: Db,
+  key: MarkKey,
+  said: { criterion: string; id: string; author: PersonId; body: string; at: Instant },
+) =>
+  db('mark_talk')
+    .insert({
+      ...keyOf(key),
+      criterion: said.criterion,
+      id: said.id,
+      author_id: said.author,
+      body: said.body,
+      made_at: timestamptz(said.at),
+    })
+    .onConflict()
+    .ignore();
 
 /** The comments of a mark that its student has marked as understood. */
 export const understoodOf = (db: Db, key: MarkKey): Ask<string[]> => ({

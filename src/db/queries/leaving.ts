@@ -40,6 +40,8 @@ const LEFT = [
   ['marks', 'marker_id'],
   ['marking', 'marker_id'],
   ['comment_answers', 'author_id'],
+  ['mark_talk', 'author_id'],
+  ['second_readings', 'reader_id'],
   ['announcements', 'author_id'],
   ['recordings', 'speaker_id'],
 ] as const;

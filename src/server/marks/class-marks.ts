@@ -17,12 +17,15 @@ import {
   type Scheme,
 } from '@/core/marks/mark';
 import { releasable, type Given } from '@/core/marks/release';
+import { stageOf, type SecondStage } from '@/core/marks/second';
 import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { studentsPage, type ClassStudent } from '@/db/queries/class';
 import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
 import { markingIn, releasedIn, type MarkingRecord, type ReleasedRecord } from '@/db/queries/marks';
+import { sharesIn } from '@/db/queries/marking-shares';
 import { postsIn } from '@/db/queries/own-posts';
+import { secondsIn, type SecondRecord } from '@/db/queries/second-readings';
 import { ledgerInputOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Deps } from '../deps';
@@ -40,14 +43,20 @@ export type Marked = {
   ledger: Ledger;
   late: Late | null;
   mark: Mark;
-  written: MarkingRecord | null;
+  written: Pick<MarkingRecord, 'mark' | 'revision' | 'by' | 'marker'> | null;
   released: ReleasedRecord | null;
   /** What the student sees now. */
   seen: Given | null;
   state: MarkState;
-  /** It is written in full, and its student sees another or none. */
+  /** Whose share they are in; null where the class is not shared out. */
+  marker: PersonId | null;
+  second: Second | null;
+  /** It is written in full, its student sees another or none, and no second reading waits. */
   ready: boolean;
 };
+
+/** The second reading of a part, with how far it is. */
+export type Second = SecondRecord & { stage: SecondStage };
 
 export type ClassMarks = { scheme: Scheme; all: Marked[] };
 
@@ -58,6 +67,9 @@ function stateOf(given: Given, seen: Given | null): { state: MarkState; ready: b
   if (seen) return { state: 'changed', ready: can === 'changed' };
   return { state: isBegun(given.mark) ? 'begun' : 'unwritten', ready: false };
 }
+
+/** How far a mark is by what was written and what its student sees. */
+export const markStateOf = (given: Given, seen: Given | null): MarkState => stateOf(given, seen).state;
 
 /** The marks of a discussion's class, written and released, each beside the account it is given for. */
 export async function classMarks(
@@ -70,10 +82,12 @@ export async function classMarks(
   // One after the other: this may be asked within a change, which has one connection.
   const students = await studentsPage(db, course.id, EVERYBODY);
   const own = await ownOf(db, course);
-  const { posts, written, released } = await askTogether(db, {
+  const { posts, written, released, shares, seconds } = await askTogether(db, {
     posts: postsIn(db, { course: course.id, discussions: [discussion.id] }),
     written: markingIn(db, place),
     released: releasedIn(db, place),
+    shares: sharesIn(db, place),
+    seconds: secondsIn(db, place),
   });
   const scheme = schemeOf({
     way: discussion.way,
@@ -83,6 +97,7 @@ export async function classMarks(
   const postsBy = groupBy(posts, (p): PersonId => p.author);
   const writtenOf = new Map(written.map((w) => [w.person, w]));
   const releasedOf = new Map(released.map((r) => [r.person, r]));
+  const secondOf = new Map(seconds.map((r) => [r.person, r]));
   return {
     scheme,
     all: students.map((student): Marked => {
@@ -97,6 +112,12 @@ export async function classMarks(
       const kept = theirs?.mark ?? EMPTY_MARK;
       const mark = { ...kept, levels: fitted(scheme, kept.levels) };
       const seen = out && givenBy(out, { rubric: discussion.rubric, points: discussion.classBrief.points });
+      const asked = secondOf.get(student.id) ?? null;
+      const second = asked && {
+        ...asked,
+        stage: stageOf(scheme, { mark, revision: theirs?.revision ?? 0 }, asked),
+      };
+      const { state, ready } = stateOf({ mark, scheme, late }, seen);
       return {
         student,
         record,
@@ -107,14 +128,20 @@ export async function classMarks(
         written: theirs,
         released: out,
         seen,
-        ...stateOf({ mark, scheme, late }, seen),
+        state,
+        marker: shares.get(student.id) ?? null,
+        second,
+        ready: ready && (second === null || second.stage === 'agrees' || second.stage === 'settled'),
       };
     }),
   };
 }
 
 /** One of them in the strip above. */
-export const lineOf = (scheme: Scheme, { student, ledger: account, mark, late, state }: Marked): MarkLine => {
+export const lineOf = (
+  scheme: Scheme,
+  { student, ledger: account, mark, late, state, second }: Marked,
+): MarkLine => {
   const score = scoreOf(scheme, mark, late);
   return {
     id: student.id,
@@ -123,5 +150,6 @@ export const lineOf = (scheme: Scheme, { student, ledger: account, mark, late, s
     state,
     points: score.open === 0 ? score.points : null,
     verdict: scheme.by === 'verdict' ? mark.verdict : null,
+    second: second?.stage ?? null,
   };
 };

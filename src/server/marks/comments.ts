@@ -1,19 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import type { answerSchema, CommentTalk } from '@/contract/marks';
+import { MARK, talkKey, type About, type answerSchema, type CommentTalk } from '@/contract/marks';
 import { storable } from '@/core/document/document';
 import { fail, ok, type Result } from '@/core/result';
 import { COMMENT_LIMITS, type Comment, type Place } from '@/core/marks/comment';
+import type { Scheme } from '@/core/marks/mark';
 import type { Doc } from '@/core/document/nodes';
 import { readingText } from '@/core/notes/reading-text';
 import { personId, type PersonId } from '@/core/ids';
 import { ask, askTogether } from '@/db/ask';
 import {
   addAnswer,
+  addCriterionTalk,
   answersOf,
+  criterionTalk,
   setUnderstood,
   understoodOf,
   type AnswerRecord,
+  type CriterionSaid,
   type MarkKey,
 } from '@/db/queries/comment-answers';
 import { releasedTo } from '@/db/queries/marks';
@@ -24,6 +28,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 import { readFor } from '../readers/readers';
+import { givenBy } from './released';
 
 /**
  * Where the passages of comments stand in the texts as they are shown: as they stood, where it is the version they were written on, and
@@ -53,22 +58,30 @@ export async function placesOf(
   return places;
 }
 
-/** What was said about each comment, for one who reads it. */
-export function talkOf(
-  reader: PersonId,
-  found: { answers: AnswerRecord[]; understood: string[] },
-): Record<string, CommentTalk> {
+type Said = { answers: AnswerRecord[]; asked: CriterionSaid[]; understood: string[] };
+
+/** What was said about each comment and criterion, for one who reads it. */
+export function talkOf(reader: PersonId, found: Said): Record<string, CommentTalk> {
   const talk: Record<string, CommentTalk> = {};
-  const of = (id: string) => (talk[id] ??= { answers: [], understood: false });
-  for (const { comment, id, author, body, madeAt } of found.answers)
-    of(comment).answers.push({ id, author: author.name, mine: author.id === reader, body, at: madeAt });
+  const of = (key: string) => (talk[key] ??= { answers: [], understood: false });
+  const add = (about: About, { id, author, body, madeAt }: Omit<AnswerRecord, 'comment'>) =>
+    of(talkKey(about)).answers.push({
+      id,
+      author: author.name,
+      mine: author.id === reader,
+      body,
+      at: madeAt,
+    });
+  for (const answer of found.answers) add({ comment: answer.comment }, answer);
+  for (const said of found.asked) add({ criterion: said.criterion }, said);
   for (const id of found.understood) of(id).understood = true;
   return talk;
 }
 
-/** The asks for what was said about the comments of a mark. */
+/** The asks for what was said about the comments and criteria of a mark. */
 export const talkAsks = (deps: Deps, key: MarkKey) => ({
   answers: answersOf(deps.db, key),
+  asked: criterionTalk(deps.db, key),
   understood: understoodOf(deps.db, key),
 });
 
@@ -80,12 +93,17 @@ const answerId = z.uuid().default(() => randomUUID());
 
 export const commentActSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('answer'), comment: z.uuid(), body, id: answerId }),
+  z.object({ do: z.literal('ask'), criterion: z.string().min(1).max(60), body, id: answerId }),
   z.object({ do: z.enum(['understood', 'not-understood', 'take-along']), comment: z.uuid() }),
 ]);
 export type CommentAct = z.output<typeof commentActSchema>;
 type Failure = NotFound | { code: 'no-next' };
 
-/** What a student says about a comment that was released to them. */
+/** Whether a mark has such a criterion, or all of it is meant. */
+const isAbout = (scheme: Scheme, criterion: string): boolean =>
+  criterion === MARK || (scheme.by === 'rubric' && scheme.rubric.criteria.some((c) => c.id === criterion));
+
+/** What a student says about a comment that was released to them, or asks about a criterion. */
 export async function actOnComment(
   deps: Deps,
   actor: Actor,
@@ -97,7 +115,14 @@ export async function actOnComment(
   const { record } = door.value;
   const key = { course: record.course.id, discussion: record.id, person: actor.id };
   const [released] = await ask(releasedTo(deps.db, actor.id, record.id));
-  const comment = released?.mark.comments.find((c) => c.id === act.comment);
+  if (!released) return fail({ code: 'not-found' });
+  if (act.do === 'ask') {
+    const given = givenBy(released, { rubric: record.rubric, points: record.classBrief.points });
+    if (!isAbout(given.scheme, act.criterion)) return fail({ code: 'not-found' });
+    await addCriterionTalk(deps.db, key, { ...act, author: actor.id, at: deps.now });
+    return ok(null);
+  }
+  const comment = released.mark.comments.find((c) => c.id === act.comment);
   if (!comment) return fail({ code: 'not-found' });
   switch (act.do) {
     case 'answer':
@@ -142,7 +167,7 @@ async function takeAlong(
   });
 }
 
-/** Staff answer what a student said about a comment. */
+/** Staff answer what a student said about a comment, or asked about a criterion. */
 export async function answerAsStaff(
   deps: Deps,
   actor: Actor,
@@ -156,11 +181,18 @@ export async function answerAsStaff(
   const person = personId(at.person);
   const discussion = found.value.record.id;
   const [released] = await ask(releasedTo(deps.db, person, discussion));
-  if (!released?.mark.comments.some((c) => c.id === answer.comment)) return fail({ code: 'not-found' });
-  await addAnswer(
-    deps.db,
-    { course: door.value.id, discussion, person },
-    { ...answer, body: storable(answer.body), author: actor.id, at: deps.now },
-  );
+  if (!released) return fail({ code: 'not-found' });
+  const key = { course: door.value.id, discussion, person };
+  const { about, id } = answer;
+  const said = { id, body: storable(answer.body), author: actor.id, at: deps.now };
+  if ('comment' in about) {
+    if (!released.mark.comments.some((c) => c.id === about.comment)) return fail({ code: 'not-found' });
+    await addAnswer(deps.db, key, { ...said, comment: about.comment });
+  } else {
+    const { rubric, classBrief } = found.value.record;
+    const given = givenBy(released, { rubric, points: classBrief.points });
+    if (!isAbout(given.scheme, about.criterion)) return fail({ code: 'not-found' });
+    await addCriterionTalk(deps.db, key, { ...said, criterion: about.criterion });
+  }
   return ok(null);
 }

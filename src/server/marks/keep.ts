@@ -7,11 +7,14 @@ import { ask } from '@/db/ask';
 import { studentsAmong } from '@/db/queries/class';
 import { markingIn, putMarking, setReleaseAt, setWay } from '@/db/queries/marks';
 import { instantOf } from '@/core/deadlines/wallclock';
+import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
+import { putSecond, secondsIn } from '@/db/queries/second-readings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 
-async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
+/** A discussion whose marks one may write. */
+export async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const found = await discussionOnDesk(deps.db, actor, door.value, name);
@@ -19,6 +22,18 @@ async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
     ? ok({ course: door.value.id, discussion: found.value.record.id, zone: door.value.zone })
     : found;
 }
+
+/** A mark with words that the database can hold. */
+const storableMark = (mark: Mark): Mark => ({
+  ...mark,
+  override: mark.override && { ...mark.override, reason: storable(mark.override.reason) },
+  remark: storable(mark.remark),
+  comments: mark.comments.map((c) => ({
+    ...c,
+    body: storable(c.body),
+    instead: c.instead === null ? null : storable(c.instead),
+  })),
+});
 
 type Meanwhile = { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string };
 
@@ -34,14 +49,15 @@ export async function keepMark(
   const [person] = await studentsAmong(deps.db, place.value.course, [at.person]);
   if (!person) return fail({ code: 'not-found' as const });
   const { base } = sent;
+  if ('mark' in sent && sent.second)
+    return keepSecond(deps, actor, { ...place.value, person }, sent.mark, base);
   // Of a part, the rest is as it stands: should that be another keeping than `base`, nothing is kept.
   const [before] = 'part' in sent ? await ask(markingIn(deps.db, place.value, person)) : [];
   const mark = 'mark' in sent ? sent.mark : { ...(before?.mark ?? EMPTY_MARK), ...sent.part };
-  const override = mark.override && { ...mark.override, reason: storable(mark.override.reason) };
   const revision = await putMarking(
     deps.db,
     { ...place.value, person },
-    { mark: { ...mark, override, remark: storable(mark.remark) }, marker: actor.id, base, at: deps.now },
+    { mark: storableMark(mark), marker: actor.id, base, at: deps.now },
   );
   if (revision !== null) return ok({ revision });
   const [theirs] = await ask(markingIn(deps.db, place.value, person));
@@ -51,6 +67,27 @@ export async function keepMark(
     mark: theirs.mark,
     revision: theirs.revision,
     marker: theirs.marker,
+  });
+}
+
+/** Keeps what the reader of a second reading writes. */
+async function keepSecond(
+  deps: Deps,
+  actor: Actor,
+  place: { course: CourseId; discussion: DiscussionId; person: PersonId },
+  mark: Mark,
+  base: number,
+): Promise<Result<{ revision: number }, NotFound | Meanwhile>> {
+  const written = { mark: storableMark(mark), reader: actor.id, base, at: deps.now };
+  const revision = await putSecond(deps.db, place, written);
+  if (revision !== null) return ok({ revision });
+  const found = (await ask(secondsIn(deps.db, place))).find((s) => s.person === place.person);
+  if (found?.reader.id !== actor.id) return fail({ code: 'not-found' as const });
+  return fail({
+    code: 'changed-meanwhile' as const,
+    mark: found.mark ?? EMPTY_MARK,
+    revision: found.revision,
+    marker: found.reader.name,
   });
 }
 

@@ -1,111 +1,20 @@
-import type { MarkedPost, MarkedStudent, MarkingPage } from '@/contract/marks';
-import { askedChecks } from '@/core/brief/asked-checks';
-import { balanceOf } from '@/core/counting/summary';
+import type { MarkerShare, MarkingLook, MarkingPage } from '@/contract/marks';
+import type { PersonId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
-import { scoreOf, WAYS, type Scheme } from '@/core/marks/mark';
 import { covered } from '@/core/marks/covered';
-import { proposeLevels } from '@/core/marks/propose';
-import type { DiscussionWithPrompt } from '@/db/queries/discussions';
+import { WAYS, type Scheme } from '@/core/marks/mark';
 import { askTogether } from '@/db/ask';
-import { sharedTexts } from '@/db/queries/own-posts';
-import { enterDiscussion, type NotFound } from '../access/enter';
-import { visiblePosts } from '../access/visible-posts';
+import { markersOf, type Marker } from '@/db/queries/marking-shares';
+import { keptRemarks } from '@/db/queries/kept-remarks';
+import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
-import { judgedText } from '../discussions/shared-text';
 import { classMarks, lineOf, type Marked } from './class-marks';
-import { placesOf, talkAsks, talkOf } from './comments';
-
-/** All that one student shared, as far as whoever marks may read it: the response first, then the replies as they came. */
-async function postsOf(
-  deps: Deps,
-  actor: Actor,
-  discussion: DiscussionWithPrompt,
-  { student, ledger, schedule }: Marked,
-): Promise<MarkedPost[]> {
-  const [entered, texts] = await Promise.all([
-    enterDiscussion(deps, actor, discussion.slug),
-    sharedTexts(deps.db, student.id, discussion.id),
-  ]);
-  if (!entered.ok) return [];
-  const ids = texts.map((t) => t.id);
-  const readable = new Map((await visiblePosts(deps.db, actor, entered.value, ids)).map((p) => [p.id, p]));
-  const parents = new Map(
-    (
-      await visiblePosts(
-        deps.db,
-        actor,
-        entered.value,
-        [...readable.values()].flatMap((p) => p.parent ?? []),
-      )
-    ).map((p) => [p.id, p]),
-  );
-  return texts
-    .flatMap((text): MarkedPost[] => {
-      const post = readable.get(text.id);
-      if (!post) return [];
-      const judged = judgedText(text, ledger);
-      const parent = post.parent === null ? undefined : parents.get(post.parent);
-      return [
-        {
-          id: post.id,
-          kind: post.kind,
-          title: judged.title,
-          doc: judged.doc,
-          n: judged.n,
-          edits: judged.edits,
-          at: judged.sharedAt,
-          deadline: post.kind === 'response' ? schedule.response : schedule.replies,
-          ownWords: judged.ownWords,
-          checks: judged.checks,
-          verdict: ledger.verdicts.find((v) => v.post === post.id) ?? null,
-          private: post.privateTo !== null,
-          withdrawn: post.withdrawn,
-          hidden: post.hidden,
-          to: parent ? { name: parent.author.name, opening: parent.opening } : null,
-        },
-      ];
-    })
-    .sort((a, b) => Number(a.kind === 'reply') - Number(b.kind === 'reply') || a.at - b.at);
-}
+import { asSecond, studentOf } from './one-student';
 
 const hasShared = ({ ledger }: Marked) => ledger.verdicts.length > 0;
-
-async function studentOf(
-  deps: Deps,
-  actor: Actor,
-  discussion: DiscussionWithPrompt,
-  scheme: Scheme,
-  marked: Marked,
-): Promise<MarkedStudent> {
-  const { student, ledger, late, mark, written, released, seen, state, record } = marked;
-  const posts = await postsOf(deps, actor, discussion, marked);
-  const key = { course: discussion.course.id, discussion: discussion.id, person: student.id };
-  return {
-    id: student.id,
-    name: student.name,
-    balance: balanceOf(ledger),
-    posts,
-    places: await placesOf(deps, actor, mark.comments, posts),
-    talk: talkOf(actor.id, await askTogether(deps.db, talkAsks(deps, key))),
-    missing: ledger.obligations.filter((o) => o.post === null && o.state !== 'excused'),
-    excused: record.excused,
-    late,
-    proposed: scheme.by === 'rubric' ? proposeLevels(scheme.rubric, ledger, askedChecks(record.brief)) : {},
-    mark,
-    revision: written?.revision ?? 0,
-    marker: written?.marker ?? null,
-    state,
-    released:
-      seen && released
-        ? {
-            score: scoreOf(seen.scheme, seen.mark, seen.late),
-            verdict: seen.mark.verdict,
-            releasedAt: released.releasedAt,
-          }
-        : null,
-  };
-}
+const WRITTEN: ReadonlySet<Marked['state']> = new Set(['written', 'released', 'changed']);
+const isWritten = (m: Marked) => WRITTEN.has(m.state);
 
 /** The class with a number in the place of each name, in an order that says nothing. */
 function behindNumbers(all: readonly Marked[], seed: string): Marked[] {
@@ -119,6 +28,25 @@ function behindNumbers(all: readonly Marked[], seed: string): Marked[] {
   });
 }
 
+/** Whose second readings are somebody's, each with what that reader writes. */
+const secondsOf = (scheme: Scheme, all: readonly Marked[], reader: PersonId): Marked[] =>
+  all.flatMap((m) => (m.second?.reader.id === reader ? [asSecond(scheme, m, m.second)] : []));
+
+/** Those of a class who are in somebody's share; all, where nobody is. */
+function shareOf(all: readonly Marked[], marker: PersonId): Marked[] {
+  const theirs = all.filter((m) => m.marker === marker);
+  return theirs.length ? theirs : [...all];
+}
+
+const sharesOf = (all: readonly Marked[], markers: readonly Marker[]): MarkerShare[] =>
+  markers.map(({ id, name }) => {
+    const theirs = all.filter((m) => m.marker === id);
+    return { id, name, share: theirs.length, written: theirs.filter(isWritten).length };
+  });
+
+/** All marks as they are usually looked at. */
+export const USUAL_LOOK: MarkingLook = { covered: false, everybody: false, second: false };
+
 /** The class of a discussion above, one student's part and mark below: the one who was asked for, or the first who waits. */
 export async function markingPage(
   deps: Deps,
@@ -126,7 +54,7 @@ export async function markingPage(
   slug: string,
   name: string,
   asked: string | null,
-  isCovered = false,
+  look: MarkingLook = USUAL_LOOK,
 ): Promise<Result<MarkingPage, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -135,20 +63,30 @@ export async function markingPage(
   if (!found.ok) return found;
   const { record } = found.value;
   const { scheme, all: byName } = await classMarks(deps, deps.db, course, record);
-  const seen = isCovered ? behindNumbers(byName, record.id) : byName;
+  const { markers, remarks } = await askTogether(deps.db, {
+    markers: markersOf(deps.db, course.id),
+    remarks: keptRemarks(deps.db, actor.id),
+  });
+  const seconds = secondsOf(scheme, byName, actor.id);
+  const mine = look.second ? seconds : look.everybody ? byName : shareOf(byName, actor.id);
+  const seen = look.covered ? behindNumbers(mine, record.id) : mine;
   // Whoever shared something first: there is little to read of the others.
   const all = [...seen].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
-  const waiting = (m: Marked) => m.state === 'unwritten' || m.state === 'begun';
   const at = Math.max(
     0,
-    asked ? all.findIndex((m) => m.student.id === asked) : all.findIndex((m) => waiting(m) && hasShared(m)),
+    asked
+      ? all.findIndex((m) => m.student.id === asked)
+      : all.findIndex((m) => !isWritten(m) && hasShared(m)),
   );
   const one = all[at];
-  const count = (...states: Marked['state'][]) => all.filter((m) => states.includes(m.state)).length;
   return ok({
     course,
     discussion: { slug: name, title: record.title, week: record.week.number },
-    covered: isCovered,
+    look,
+    seconds: seconds.length,
+    shared: byName.some((m) => m.marker !== null),
+    markers: sharesOf(byName, markers),
+    remarks,
     now: deps.now,
     scheme,
     way: record.way,
@@ -159,7 +97,7 @@ export async function markingPage(
     ),
     releaseAt: record.releaseAt,
     lines: all.map((m) => lineOf(scheme, m)),
-    written: count('written', 'released', 'changed'),
+    written: all.filter(isWritten).length,
     released: all.filter((m) => m.released !== null).length,
     ready: all.filter((m) => m.ready).length,
     one: one ? await studentOf(deps, actor, record, scheme, one) : null,

@@ -3,12 +3,18 @@ import { balanceOf } from '@/core/counting/summary';
 import { ok, type Result } from '@/core/result';
 import { scoreOf, type Scheme } from '@/core/marks/mark';
 import { spreadOf } from '@/core/marks/spread';
+import { ask } from '@/db/ask';
+import { markersOf } from '@/db/queries/marking-shares';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 import { classMarks, type Marked } from './class-marks';
 
-function rowOf(scheme: Scheme, { student, ledger, mark, late, state, written }: Marked): MarkRow {
+function rowOf(
+  scheme: Scheme,
+  { student, ledger, mark, late, state, written, marker, second }: Marked,
+  names: ReadonlyMap<string, string>,
+): MarkRow {
   const score = scoreOf(scheme, mark, late);
   const whole = score.open === 0;
   return {
@@ -29,6 +35,8 @@ function rowOf(scheme: Scheme, { student, ledger, mark, late, state, written }: 
     override: mark.override,
     late,
     revision: written?.revision ?? 0,
+    marker: marker && (names.get(marker) ?? null),
+    second: second && { reader: second.reader.name, stage: second.stage },
   };
 }
 
@@ -66,12 +74,15 @@ export async function marksTable(
   if (!found.ok) return found;
   const { record } = found.value;
   const { scheme, all } = await classMarks(deps, deps.db, door.value, record);
-  const rows = all.map((m) => rowOf(scheme, m));
+  const markers = await ask(markersOf(deps.db, door.value.id));
+  const names = new Map(markers.map((m) => [m.id as string, m.name]));
+  const rows = all.map((m) => rowOf(scheme, m, names));
   return ok({
     course: door.value,
     discussion: { slug: name, title: record.title, week: record.week.number },
     scheme,
     rows: sorted(rows, sort),
+    markers,
     spread: spreadOf(rows.flatMap((r) => r.points ?? [])),
     sort,
   });

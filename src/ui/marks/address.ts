@@ -1,6 +1,13 @@
 import { deskMarkingAt } from '@/contract/addresses';
-import type { MarkingPage } from '@/contract/marks';
+import type { MarkingLook, MarkingPage } from '@/contract/marks';
 
-/** One student's part in the page as it is looked at: with names covered, if they are. */
-export const markingAt = ({ course, discussion, covered }: MarkingPage, student: string | null): string =>
-  deskMarkingAt(course.slug, discussion.slug, { student, covered: covered ? 'yes' : null });
+/** How the page is looked at, as its address and the fields of its forms say it. */
+export const lookQuery = ({ covered, everybody, second }: MarkingLook) => ({
+  covered: covered ? 'yes' : null,
+  everybody: everybody ? 'yes' : null,
+  second: second ? 'yes' : null,
+});
+
+/** One student's part in the page as it is looked at. */
+export const markingAt = ({ course, discussion, look }: MarkingPage, student: string | null): string =>
+  deskMarkingAt(course.slug, discussion.slug, { student, ...lookQuery(look) });

@@ -2,26 +2,27 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { answeringComment } from '@/contract/marks';
+import { answeringComment, type About } from '@/contract/marks';
 import { COMMENT_LIMITS } from '@/core/marks/comment';
 import { call } from '../request/call';
 
-/** Where staff answer what a student said about a comment. It stands in the form of the mark, so it is none of its own. */
+/** Where staff answer what a student said about a comment or a criterion. It stands in the form of the mark, so it is none of its own. */
 export function AnswerField({
   place,
-  comment,
-  number,
+  about,
+  name,
 }: {
   place: { course: string; slug: string; person: string };
-  comment: string;
-  number: number;
+  about: About;
+  /** Of what, for its name: "passage 2". */
+  name: string;
 }) {
   const router = useRouter();
   const [body, setBody] = useState('');
   const [id, setId] = useState(() => crypto.randomUUID());
   const [trouble, setTrouble] = useState(false);
   const send = async () => {
-    const answer = await call(answeringComment, place, { comment, id, body });
+    const answer = await call(answeringComment, place, { about, id, body });
     setTrouble(!answer.ok);
     if (!answer.ok) return;
     setBody('');
@@ -32,7 +33,7 @@ export function AnswerField({
     <div className="flex flex-wrap items-end gap-2">
       <textarea
         rows={1}
-        aria-label={`Answer about passage ${number}`}
+        aria-label={`Answer about ${name}`}
         placeholder="Answer"
         maxLength={COMMENT_LIMITS.body}
         className="field min-w-0 grow [field-sizing:content] text-[13px]"

@@ -101,7 +101,7 @@ export function CommentField(props: {
       {talk ? (
         <>
           <Talk talk={talk} zone={props.zone} />
-          <AnswerField place={props.place} comment={comment.id} number={number} />
+          <AnswerField place={props.place} about={{ comment: comment.id }} name={`passage ${number}`} />
         </>
       ) : null}
     </li>

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Proposed } from '@/core/marks/propose';
 import type { Criterion } from '@/core/rubric/rubric';
 import { groundText } from '../words/marks';
@@ -9,6 +10,7 @@ export function CriterionField({
   proposed,
   current,
   choose,
+  children,
 }: {
   criterion: Criterion;
   level: number | null;
@@ -16,6 +18,8 @@ export function CriterionField({
   /** Digits choose here. */
   current: boolean;
   choose: (level: number) => void;
+  /** What its student asked about it. */
+  children: ReactNode;
 }) {
   const best = Math.max(...criterion.levels.map((l) => l.points));
   return (
@@ -68,6 +72,7 @@ export function CriterionField({
           ) : null}
         </p>
       ) : null}
+      {children}
     </fieldset>
   );
 }

@@ -6,7 +6,7 @@ import { deskMarkingAt } from '@/contract/addresses';
 import type { MarkRow, MarksTable } from '@/contract/marks';
 import { EMPTY_MARK, scoreOf, type Mark } from '@/core/marks/mark';
 import { Tally } from '../tally/tally';
-import { STATE_NAMES, VERDICTS } from '../words/marks';
+import { SECOND_NAMES, STATE_NAMES, VERDICTS } from '../words/marks';
 import { GridCell } from './grid-cell';
 import { stateNow } from './state-now';
 import { TwoMarks } from './two-marks';
@@ -119,6 +119,12 @@ export const GridRow = memo(function GridRow({
         ) : null}
         <td className="px-3 py-1.5 text-ink-2">
           {trouble ? <b className="text-brick">{trouble}</b> : STATE_NAMES[stands]}
+          {row.second ? (
+            <span className={`block ${row.second.stage === 'differs' ? 'font-semibold text-ochre-ink' : ''}`}>
+              second reading by {row.second.reader}: {SECOND_NAMES[row.second.stage]}
+            </span>
+          ) : null}
+          {row.marker ? <span className="block text-[12.5px]">{row.marker}’s share</span> : null}
         </td>
       </tr>
       {theirs ? (

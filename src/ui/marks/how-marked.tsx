@@ -3,12 +3,65 @@ import type { MarkingPage } from '@/contract/marks';
 import { WAYS } from '@/core/marks/mark';
 import { wallClockAt } from '@/core/deadlines/wallclock';
 import { WhenField } from '../frame/when-field';
-import { WAY_NAMES } from '../words/marks';
+import { SHARED_BY } from '@/core/marks/shares';
+import { SHARED_BY_NAMES, WAY_NAMES } from '../words/marks';
 import { moment } from '../words/time';
+
+/** The class shared out among those who teach it, with how far each is. */
+function ShareOut({ page: { course, discussion, markers, shared } }: { page: MarkingPage }) {
+  return (
+    <form
+      action={deskMarkingActAt(course.slug, discussion.slug)}
+      method="post"
+      className="grid content-start gap-2"
+    >
+      <fieldset className="grid gap-1">
+        <legend className="font-semibold">Share the class out among</legend>
+        {markers.map((m) => (
+          <label key={m.id} className="flex min-h-6 items-center gap-2">
+            <input
+              type="checkbox"
+              name="marker"
+              value={m.id}
+              defaultChecked={!shared || m.share > 0}
+              className="size-5 accent-pine"
+            />
+            {m.name}
+            {m.share ? (
+              <span className="text-ink-2">
+                {m.written} of {m.share} written
+              </span>
+            ) : null}
+          </label>
+        ))}
+      </fieldset>
+      <label className="flex flex-wrap items-center gap-2">
+        <span className="font-semibold">How</span>
+        <select name="by" className="field font-normal">
+          {SHARED_BY.map((by) => (
+            <option key={by} value={by}>
+              {SHARED_BY_NAMES[by]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="flex flex-wrap gap-2">
+        <button type="submit" name="do" value="share-out" className="btn">
+          {shared ? 'Share it out anew' : 'Share it out'}
+        </button>
+        {shared ? (
+          <button type="submit" name="do" value="share-none" className="btn">
+            Nobody’s in particular
+          </button>
+        ) : null}
+      </div>
+    </form>
+  );
+}
 
 /** How a discussion is marked, and when what is written is seen. */
 export function HowMarked({ page }: { page: MarkingPage }) {
-  const { course, discussion, scheme, way, ways, releaseAt } = page;
+  const { course, discussion, scheme, way, ways, releaseAt, markers } = page;
   const action = deskMarkingActAt(course.slug, discussion.slug);
   return (
     <details className="plate px-5 py-3 text-[13.5px]">
@@ -53,6 +106,7 @@ export function HowMarked({ page }: { page: MarkingPage }) {
             )}
           </div>
         </form>
+        {markers.length > 1 ? <ShareOut page={page} /> : null}
       </div>
     </details>
   );

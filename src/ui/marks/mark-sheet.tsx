@@ -3,16 +3,21 @@
 import Link from 'next/link';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { deskMarkingActAt } from '@/contract/addresses';
-import type { MarkedStudent, MarkingPage } from '@/contract/marks';
+import { MARK, type MarkedStudent, type MarkingPage } from '@/contract/marks';
+import { putIn } from '@/core/marks/kept-remarks';
 import { scoreOf, type Mark } from '@/core/marks/mark';
 import type { Criterion } from '@/core/rubric/rubric';
 import { lateTaken, scoreText, VERDICTS } from '../words/marks';
 import { moment } from '../words/time';
 import type { Numbered } from '@/core/marks/comment';
 import { markingAt } from './address';
+import { Asked } from './asked';
 import { CommentField } from './comment-field';
 import { CriterionField } from './criterion-field';
+import { LookFields } from './look-fields';
 import { OverrideField } from './override-field';
+import { RemarkKeys } from './remark-keys';
+import { SecondRead } from './second-read';
 import { TwoMarks } from './two-marks';
 import type { KeptMark } from './mark-keeper';
 import type { useMark } from './use-mark';
@@ -39,6 +44,8 @@ export function MarkSheet({
   chosen,
   fresh,
   comment,
+  remarks,
+  changeRemark,
 }: {
   page: MarkingPage;
   one: MarkedStudent;
@@ -47,8 +54,10 @@ export function MarkSheet({
   /** The comment that was pressed in the text, and the one that was begun just now. */
   chosen: string | null;
   fresh: string | null;
-  /** Begins a comment on what is selected. */
-  comment: () => void;
+  /** Begins a comment on what is selected, with these words; false where nothing is. */
+  comment: (body?: string) => boolean;
+  remarks: readonly string[];
+  changeRemark: (index: number, body: string) => void;
 }) {
   const { course, discussion, scheme, before, after } = page;
   const { keeper, mark, state, theirs } = kept;
@@ -65,7 +74,30 @@ export function MarkSheet({
     change({ levels });
     setTurned(null);
   };
+  /** Puts a kept remark where one writes: the field, else the passage that is selected, else what is said in general. */
+  const put = (body: string) => {
+    const field = document.activeElement;
+    if (field instanceof HTMLTextAreaElement && field.form?.contains(field)) {
+      const { text, at: cursor } = putIn(
+        field.value,
+        { from: field.selectionStart, to: field.selectionEnd },
+        body,
+      );
+      field.setRangeText(text, 0, field.value.length);
+      field.setSelectionRange(cursor, cursor);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    } else if (!comment(body)) {
+      const end = mark.remark.length;
+      change({ remark: putIn(mark.remark, { from: end, to: end }, body).text });
+    }
+  };
   const onKey = useEffectEvent((e: KeyboardEvent) => {
+    const kept = e.altKey && !e.ctrlKey && !e.metaKey ? /^Digit([1-9])$/u.exec(e.code) : null;
+    const body = kept && remarks[Number(kept[1]) - 1]?.trim();
+    if (body) {
+      put(body);
+      e.preventDefault();
+    }
     if (e.ctrlKey || e.metaKey || e.altKey) return;
     if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
     if (inField(e.target)) return;
@@ -87,6 +119,7 @@ export function MarkSheet({
     return () => removeEventListener('keydown', hear);
   }, []);
 
+  const place = { course: course.slug, slug: discussion.slug, person: one.id };
   const to = (student: string) => markingAt(page, student);
   return (
     <form
@@ -96,11 +129,20 @@ export function MarkSheet({
       aria-label={`Mark for ${one.name}`}
     >
       <input type="hidden" name="student" value={one.id} />
-      {page.covered ? <input type="hidden" name="covered" value="yes" /> : null}
+      <LookFields look={page.look} />
       <input type="hidden" name="base" value={one.revision} />
       <input type="hidden" name="comments" value={JSON.stringify(mark.comments)} />
       <div className="grid grow content-start gap-3 overflow-auto px-4 py-3.5 sm:px-5">
         {theirs ? <TwoMarks theirs={theirs} mine={mark} scheme={scheme} keeper={keeper} /> : null}
+        {one.second ? (
+          <SecondRead second={one.second} mark={mark} scheme={scheme} take={(part) => change(part)} />
+        ) : null}
+        {page.look.second ? (
+          <p className="rounded-control bg-page px-3 py-2 text-[13.5px]">
+            Your second reading. It is compared with the mark once both are written in full, and never shown
+            to {page.look.covered ? 'the student' : one.name}.
+          </p>
+        ) : null}
         {criteria.map((c, i) => (
           <CriterionField
             key={c.id}
@@ -109,8 +151,11 @@ export function MarkSheet({
             proposed={one.proposed[c.id] ?? null}
             current={i === at}
             choose={(level) => choose(c, level)}
-          />
+          >
+            <Asked criterion={c.id} name={c.title} talk={one.talk} zone={course.zone} place={place} />
+          </CriterionField>
         ))}
+        <Asked criterion={MARK} name="the mark" talk={one.talk} zone={course.zone} place={place} />
         {scheme.by === 'points' ? (
           <label className="grid gap-1 font-semibold">
             Points, of {scheme.of}
@@ -162,7 +207,7 @@ export function MarkSheet({
                 chosen={item.comment.id === chosen}
                 talk={one.talk[item.comment.id] ?? null}
                 zone={course.zone}
-                place={{ course: course.slug, slug: discussion.slug, person: one.id }}
+                place={place}
                 change={(part) =>
                   change({
                     comments: mark.comments.map((c) => (c.id === item.comment.id ? { ...c, ...part } : c)),
@@ -188,6 +233,7 @@ export function MarkSheet({
             onChange={(e) => change({ remark: e.target.value })}
           />
         </label>
+        <RemarkKeys course={course.slug} remarks={remarks} change={changeRemark} put={put} />
         {scheme.by === 'rubric' || scheme.by === 'points' ? (
           <OverrideField override={mark.override} change={(override) => change({ override })} />
         ) : null}

@@ -8,7 +8,7 @@ import type { Mark } from '@/core/marks/mark';
 import { FacingPages } from '../discussion/facing-pages';
 import { MarkSheet } from './mark-sheet';
 import { PartRead } from './part-read';
-import { sendWhole, useMark } from './use-mark';
+import { sendSecond, sendWhole, useMark } from './use-mark';
 import { useSelected } from './use-selected';
 
 /** One student: what they shared on the left page, with the passages that are commented on; the mark on the right. */
@@ -16,13 +16,21 @@ export function OneStudent({
   page,
   one,
   told,
+  remarks,
+  changeRemark,
 }: {
   page: MarkingPage;
   one: MarkedStudent;
   told: (mark: Mark) => void;
+  remarks: readonly string[];
+  changeRemark: (index: number, body: string) => void;
 }) {
   const { course, discussion } = page;
-  const kept = useMark({ course: course.slug, slug: discussion.slug, person: one.id }, one, sendWhole);
+  const kept = useMark(
+    { course: course.slug, slug: discussion.slug, person: one.id },
+    one,
+    page.look.second ? sendSecond : sendWhole,
+  );
   const { keeper, mark } = kept;
   const [selected, clear] = useSelected(one.posts);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -35,17 +43,18 @@ export function OneStudent({
     // One that was written just now stands where it was selected.
     (c) => one.places[c.id] ?? (c.id in one.places ? null : { start: c.anchor.start, end: c.anchor.end }),
   );
-  const comment = () => {
-    if (!selected) return;
+  const comment = (body = ''): boolean => {
+    if (!selected) return false;
     const id = crypto.randomUUID();
     window.getSelection()?.removeAllRanges();
     // At once: the next key is the first letter of the comment.
     flushSync(() => {
-      keeper.change({ comments: [...mark.comments, { id, ...selected, body: '', instead: null }] });
+      keeper.change({ comments: [...mark.comments, { id, ...selected, body, instead: null }] });
       setFresh(id);
       setChosen(id);
       clear();
     });
+    return true;
   };
   return (
     <FacingPages
@@ -75,6 +84,8 @@ export function OneStudent({
             chosen={chosen}
             fresh={fresh}
             comment={comment}
+            remarks={remarks}
+            changeRemark={changeRemark}
           />
         ),
       }}

@@ -115,7 +115,7 @@ export function PartRead({
   one: MarkedStudent;
   selected: SelectedPassage | null;
   /** Begins a comment on what is selected. */
-  comment: () => void;
+  comment: () => boolean;
 } & Commented) {
   const { zone } = page.course;
   const { slug } = page.discussion;
@@ -126,7 +126,12 @@ export function PartRead({
     <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
       {selected ? (
         <p className="sticky top-0 z-10 mb-2 flex justify-end">
-          <button type="button" className="btn go" onMouseDown={(e) => e.preventDefault()} onClick={comment}>
+          <button
+            type="button"
+            className="btn go"
+            onMouseDown={(e) => e.preventDefault()}
+            onClick={() => comment()}
+          >
             Comment on this passage <kbd className="hidden lg:scripted:inline">c</kbd>
           </button>
         </p>

@@ -1,14 +1,18 @@
-import type { Levels, Rubric } from '@/core/rubric/rubric';
+import type { ReactNode } from 'react';
+import type { Criterion, Levels, Rubric } from '@/core/rubric/rubric';
 
 /** A rubric as it was given: the level of the mark filled, the student's own estimate in a dashed frame, each said in words as well. */
 export function RubricGiven({
   rubric,
   given,
   estimate,
+  below,
 }: {
   rubric: Rubric;
   given: Levels;
   estimate: Levels | null;
+  /** What stands beneath each criterion. */
+  below?: (criterion: Criterion) => ReactNode;
 }) {
   return (
     <ul className="grid gap-2.5">
@@ -37,6 +41,7 @@ export function RubricGiven({
               </li>
             ))}
           </ul>
+          {below?.(c)}
         </li>
       ))}
     </ul>

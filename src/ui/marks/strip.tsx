@@ -2,15 +2,17 @@ import Link from 'next/link';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { Tally } from '../tally/tally';
 import { markingAt } from './address';
-import { STATE_NAMES } from '../words/marks';
+import { SECOND_NAMES, STATE_NAMES } from '../words/marks';
 
 const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', changed: '' } as const;
+
+const SECOND_SIGNS = { asked: '2nd …', differs: '2nd ≠', agrees: '2nd =', settled: '2nd ✓' } as const;
 
 const said = ({ state, points, verdict }: MarkLine) =>
   points !== null ? String(points) : (verdict ?? (SIGNS[state] || '✓'));
 
 /** "Imani", or "7" where names are covered. */
-const shortName = (page: MarkingPage, name: string) => name.split(' ')[page.covered ? 1 : 0];
+const shortName = (page: MarkingPage, name: string) => name.split(' ')[page.look.covered ? 1 : 0];
 
 /** The class as a strip of tallies, each a way to one student's part; who is being marked stands in a frame. */
 export function Strip({ page }: { page: MarkingPage }) {
@@ -31,8 +33,19 @@ export function Strip({ page }: { page: MarkingPage }) {
               <Tally ledger={line.balance} />
               <span className="text-[12.5px] font-semibold tabular-nums">{said(line)}</span>
               <span className="sr-only">{STATE_NAMES[line.state]}, </span>
+              {line.second ? (
+                <span
+                  title={`Second reading: ${SECOND_NAMES[line.second]}`}
+                  className={line.second === 'differs' ? 'font-bold text-ochre-ink' : 'text-ink-2'}
+                >
+                  <span aria-hidden>{SECOND_SIGNS[line.second]}</span>
+                  <span className="sr-only">second reading {SECOND_NAMES[line.second]}, </span>
+                </span>
+              ) : null}
               <span className="max-w-[72px] truncate text-ink-2">{shortName(page, line.name)}</span>
-              <span className="sr-only">{page.covered ? '' : line.name.split(' ').slice(1).join(' ')}</span>
+              <span className="sr-only">
+                {page.look.covered ? '' : line.name.split(' ').slice(1).join(' ')}
+              </span>
             </Link>
           </li>
         ))}

@@ -73,6 +73,29 @@ export function MarksTableView({ table }: { table: MarksTable }) {
               Release the chosen
             </button>
           </form>
+          {table.markers.length > 1 ? (
+            <details className="basis-full text-[13.5px]">
+              <summary className="link min-h-6 w-fit">Have the chosen read a second time</summary>
+              <p className="mt-1 flex flex-wrap items-end gap-2">
+                <label className="grid gap-1 font-semibold">
+                  By
+                  <select name="reader" form="chosen-marks" className="field font-normal">
+                    {table.markers.map((m) => (
+                      <option key={m.id} value={m.id}>
+                        {m.name}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                <button type="submit" form="chosen-marks" name="do" value="second" className="btn">
+                  Ask for it
+                </button>
+                <button type="submit" form="chosen-marks" name="do" value="second-none" className="btn">
+                  Ask nobody
+                </button>
+              </p>
+            </details>
+          ) : null}
         </div>
       </div>
       <details className="text-[13.5px]">

@@ -10,6 +10,9 @@ type Sends = (place: Place, mark: Mark, base: number) => Promise<AnswerOf<typeof
 
 export const sendWhole: Sends = (place, mark, base) =>
   call(keepingMark, place, { mark, base }, { keepalive: true });
+/** Sends one's second reading. */
+export const sendSecond: Sends = (place, mark, base) =>
+  call(keepingMark, place, { mark, base, second: true }, { keepalive: true });
 /** Sends what a table of the class can change, and leaves the rest as it stands. */
 export const sendPart: Sends = (place, { levels, points, verdict }, base) =>
   call(keepingMark, place, { part: { levels, points, verdict }, base }, { keepalive: true });

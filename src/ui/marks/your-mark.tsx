@@ -1,11 +1,12 @@
 import { pointsOf } from '@/core/rubric/rubric';
-import type { Feedback, ReleasedMark } from '@/contract/marks';
+import { MARK, type Feedback, type ReleasedMark } from '@/contract/marks';
 import type { Numbered } from '@/core/marks/comment';
 import type { RubricSheet } from '@/contract/rubric';
 import { causeKey } from '@/core/marks/losses';
 import { causeText, lateTaken, scoreText, VERDICTS } from '../words/marks';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
+import { AskAbout } from './ask-about';
 import { CommentCard } from './comment-card';
 import { RubricGiven } from './rubric-given';
 import { SeenOnce } from './seen-once';
@@ -121,7 +122,14 @@ export function YourMark({
       </div>
       {by ? (
         <>
-          <RubricGiven rubric={by} given={mark.mark.levels} estimate={estimate} />
+          <RubricGiven
+            rubric={by}
+            given={mark.mark.levels}
+            estimate={estimate}
+            below={(c) => (
+              <AskAbout slug={slug} zone={zone} criterion={c.id} name={`“${c.title}”`} talk={talk} />
+            )}
+          />
           {own && own.open === 0 ? (
             <p className="text-[12.5px] text-ink-2">
               Dashed: what you thought before sharing ({own.points}). Filled: {mark.marker}.
@@ -150,6 +158,7 @@ export function YourMark({
         </div>
       ) : null}
       <Difference losses={losses} />
+      <AskAbout slug={slug} zone={zone} criterion={MARK} name="this mark" talk={talk} />
       {mark.isNew ? <SeenOnce slug={slug} /> : null}
     </section>
   );

@@ -4,6 +4,8 @@ import type { Late, Mark, Scheme, Score, Way } from '@/core/marks/mark';
 import type { Ground } from '@/core/marks/propose';
 import type { TableProblem } from '@/core/marks/read-table';
 import type { MarkState } from '@/contract/marks';
+import type { SecondStage } from '@/core/marks/second';
+import type { SharedBy } from '@/core/marks/shares';
 import { checkName, unmetNames } from './checks';
 import { list, plural } from './plural';
 
@@ -27,6 +29,19 @@ export const STATE_NAMES: Record<MarkState, string> = {
   written: 'written, not released',
   released: 'released',
   changed: 'changed since it was released',
+};
+
+export const SECOND_NAMES: Record<SecondStage, string> = {
+  asked: 'waits until both are written in full',
+  differs: 'differs, and the mark waits until one says which shall stand',
+  agrees: 'agrees',
+  settled: 'differs, and the mark was let stand',
+};
+
+export const SHARED_BY_NAMES: Record<SharedBy, string> = {
+  letter: 'by the alphabet',
+  group: 'by groups',
+  chance: 'at random',
 };
 
 const what = ({ kind, n }: Late['for']) => (kind === 'response' ? 'the response' : `reply ${n}`);

@@ -1,13 +1,28 @@
 import { z } from 'zod';
 import { deskMarkingAt, deskMarksTableAt } from '@/contract/addresses';
+import { isUuid } from '@/core/document/kind';
 import { isTime, typedWall } from '@/core/deadlines/typed';
+import { personId } from '@/core/ids';
 import { markSchema, waySchema } from '@/core/marks/mark';
 import { chooseRelease, chooseWay, keepMark } from '@/server/marks/keep';
 import { releaseMarks } from '@/server/marks/release';
+import { letStand, readTwice, sharedBySchema, shareClass } from '@/server/marks/together';
 import { form } from '../../../../../../_request/endpoint';
 import { sentDocument, seeOther } from '../../../../../../_request/write';
 
-const DOES = ['keep', 'release', 'release-some', 'way', 'release-at', 'release-never'] as const;
+const DOES = [
+  'keep',
+  'release',
+  'release-some',
+  'way',
+  'release-at',
+  'release-never',
+  'share-out',
+  'share-none',
+  'second',
+  'second-none',
+  'let-stand',
+] as const;
 
 const number = (text: string | null) => (text === null || text.trim() === '' ? null : Number(text));
 
@@ -37,7 +52,17 @@ export const POST = form<'course' | 'slug'>(
     const { deps, actor } = who;
     const student = fields.get('student');
     const back = (answer: string) =>
-      seeOther(deskMarkingAt(course, slug, { student, covered: fields.get('covered'), answer }));
+      seeOther(
+        deskMarkingAt(course, slug, {
+          student,
+          covered: fields.get('covered'),
+          everybody: fields.get('everybody'),
+          second: fields.get('second'),
+          answer,
+        }),
+      );
+    const toTable = (answer: string) => seeOther(deskMarksTableAt(course, slug, { answer }));
+    const at = { slug: course, name: slug };
     const does = z.enum(DOES).safeParse(fields.get('do'));
     if (!does.success) return back('fields');
     switch (does.data) {
@@ -48,23 +73,43 @@ export const POST = form<'course' | 'slug'>(
         const kept = await keepMark(
           deps,
           actor,
-          { slug: course, name: slug, person: student },
-          { mark: mark.data, base },
+          { ...at, person: student },
+          { mark: mark.data, base, second: fields.get('second') === 'yes' },
         );
         return back(kept.ok ? 'mark-kept' : kept.failure.code);
       }
       case 'release': {
-        const released = await releaseMarks(deps, actor, course, slug, null);
+        const only = fields.getAll('person');
+        const released = await releaseMarks(deps, actor, course, slug, only.length ? only : null);
         return back(released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code);
       }
       case 'release-some': {
         const only = fields.getAll('person');
-        const toTable = (answer: string) => seeOther(deskMarksTableAt(course, slug, { answer }));
         if (only.length === 0) return toTable('nobody');
         const released = await releaseMarks(deps, actor, course, slug, only);
         return toTable(
           released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code,
         );
+      }
+      case 'share-out':
+      case 'share-none': {
+        const by = sharedBySchema.safeParse(fields.get('by') ?? 'letter');
+        const among = does.data === 'share-none' ? [] : fields.getAll('marker');
+        if (!by.success || (does.data === 'share-out' && among.length === 0)) return back('fields');
+        const shared = await shareClass(deps, actor, at, { by: by.data, among });
+        return back(shared.ok ? does.data : shared.failure.code);
+      }
+      case 'second':
+      case 'second-none': {
+        const reader = does.data === 'second' ? fields.get('reader') : null;
+        if (does.data === 'second' && !reader) return toTable('fields');
+        const asked = await readTwice(deps, actor, at, { people: fields.getAll('person'), reader });
+        return toTable(asked.ok ? does.data : asked.failure.code);
+      }
+      case 'let-stand': {
+        if (!student || !isUuid(student)) return back('fields');
+        const stands = await letStand(deps, actor, at, personId(student));
+        return back(stands.ok ? 'let-stand' : stands.failure.code);
       }
       case 'way': {
         const way = fields.get('way') ? waySchema.safeParse(fields.get('way')) : null;
