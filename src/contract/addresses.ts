@@ -81,6 +81,7 @@ export const conversationAt = address('/discussions/:slug/conversation');
 export const partAt = address('/discussions/:slug/part');
 /** What a student says about the comments on their part. */
 export const partCommentsAt = address('/discussions/:slug/part/comments');
+export const partAgainAt = address('/discussions/:slug/part/again');
 /** The rooms of a discussion, each by its name. */
 const ROOMS = { response: responseAt, conversation: conversationAt, part: partAt };
 export const roomAt = (slug: string, room: keyof typeof ROOMS, query: Query = {}) => ROOMS[room](slug, query);

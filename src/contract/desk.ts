@@ -44,7 +44,17 @@ export type DeskWeek = {
 /** What of a course needs who teaches it. */
 export type Need =
   | {
-      kind: 'time' | 'handed' | 'reports' | 'differs' | 'unanswered' | 'silent' | 'unmarked';
+      kind:
+        | 'time'
+        | 'handed'
+        | 'reports'
+        | 'differs'
+        | 'unanswered'
+        | 'silent'
+        | 'unmarked'
+        | 'second'
+        | 'asked'
+        | 'back';
       slug: string;
       title: string;
       n: number;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { CheckFigure } from '@/core/checks/types';
 import type { Balance, Obligation, Verdict } from '@/core/counting/types';
 import type { Deadline } from '@/core/deadlines/late';
+import type { Compared } from '@/core/drafts/difference';
 import type { Doc } from '@/core/document/nodes';
 import type { Instant, PersonId, PostId } from '@/core/ids';
 import type { Loss } from '@/core/marks/losses';
@@ -53,6 +54,8 @@ export type Feedback = {
   /** Where the passage of each comment stands in the text as it is shown. */
   places: Record<string, Place | null>;
   talk: Record<string, CommentTalk>;
+  /** The mark asks for it to be done again: when it was given back, and whether anything was changed since the mark. */
+  again: { givenBack: Instant | null; changed: boolean } | null;
 };
 
 /** How far a student's mark is: nothing said, something, all of it; and of what is released, whether it says the same. */
@@ -68,6 +71,10 @@ export type MarkLine = {
   verdict: Mark['verdict'];
   /** How far their second reading is; null where none is asked for. */
   second: SecondStage | null;
+  /** It was done again and given back since the mark. */
+  back: boolean;
+  /** They asked something about their mark that nobody answered. */
+  asks: boolean;
 };
 
 /** A second reading beside a mark, once both are written in full. */
@@ -99,6 +106,8 @@ export type MarkedPost = {
   hidden: boolean;
   /** What it answers, as far as whoever marks may read that. */
   to: { name: string; opening: string } | null;
+  /** Of a part that was given back: what is different in it from the text that was marked. */
+  since: { compared: Compared | null } | null;
 };
 
 /** One student's part, laid out for marking. */
@@ -122,7 +131,12 @@ export type MarkedStudent = {
   state: MarkState;
   released: { score: Score; verdict: Mark['verdict']; releasedAt: Instant } | null;
   second: SecondRead | null;
+  back: { at: Instant; said: string } | null;
 };
+
+/** Whom the page of marks opens at where nobody is named: the first who waits for a mark, who asks, or who gave a part back. */
+export const firstSchema = z.enum(['waiting', 'asked', 'back']).catch('waiting');
+export type First = z.output<typeof firstSchema>;
 
 /** How the page of marks is looked at. */
 export type MarkingLook = {

@@ -59,8 +59,8 @@ export type ChangeRefusal =
 type Shared = { kind: PostKind; gone: boolean; answered: boolean; schedule: Schedule; now: Instant };
 
 /**
- * Whether its author may change a shared post: until the discussion closes. What the change counts for is another question
- * (rule 8).
+ * Whether its author may change a shared post: until the discussion closes, and after that where their mark says to do it again. What
+ * the change counts for is another question (rule 8).
  *
  * @example after the discussion has closed: `{ code: 'closed', … }`
  */
@@ -68,9 +68,10 @@ export function editRefusal({
   gone,
   schedule,
   now,
-}: Omit<Shared, 'answered' | 'kind'>): ChangeRefusal | null {
+  again = false,
+}: Omit<Shared, 'answered' | 'kind'> & { again?: boolean }): ChangeRefusal | null {
   if (gone) return { code: 'gone' };
-  return now >= schedule.closes ? { code: 'closed', closed: schedule.closes } : null;
+  return now >= schedule.closes && !again ? { code: 'closed', closed: schedule.closes } : null;
 }
 
 /**

@@ -10,6 +10,12 @@ export type DiscussionNeeds = {
   unanswered: number;
   /** Students who shared something that can be marked, and of whose mark nothing is written. */
   unmarked: number;
+  /** Second readings that are asked for and not begun. */
+  second: number;
+  /** Students who asked about their mark, of whom the last word is. */
+  asked: number;
+  /** Parts that were done again and given back, of whose mark nothing was written since. */
+  back: number;
 };
 
 /** What waits for the staff in each discussion of a course. */
@@ -37,7 +43,23 @@ export async function deskNeeds(db: Db, course: CourseId): Promise<Map<Discussio
         where s.course_id = d.course_id and s.discussion_id = d.id and s.withdrawn_at is null
           and (d.rubric is not null or d.brief \\? 'points' or d.marked_by is not null)
           and not exists (select 1 from marking m
-            where m.course_id = d.course_id and m.discussion_id = d.id and m.person_id = s.author_id)) as unmarked
+            where m.course_id = d.course_id and m.discussion_id = d.id and m.person_id = s.author_id)) as unmarked,
+       (select count(*) from second_readings s
+        where s.course_id = d.course_id and s.discussion_id = d.id and s.mark is null) as second,
+       (select count(distinct t.person_id) from (
+          select distinct on (said.person_id, said.about) said.person_id, said.author_id from (
+            select person_id, 'criterion ' || criterion as about, author_id, made_at, id from mark_talk
+            where course_id = d.course_id and discussion_id = d.id
+            union all
+            select person_id, comment_id::text, author_id, made_at, id from comment_answers
+            where course_id = d.course_id and discussion_id = d.id) said
+          order by said.person_id, said.about, said.made_at desc, said.id desc) t
+        where t.author_id = t.person_id) as asked,
+       (select count(*) from parts_given_back b
+        join marks r on r.course_id = b.course_id and r.discussion_id = b.discussion_id
+          and r.person_id = b.person_id and r.n = b.n
+        join marking m on m.course_id = b.course_id and m.discussion_id = b.discussion_id and m.person_id = b.person_id
+        where b.course_id = d.course_id and b.discussion_id = d.id and m.written_at <= b.given_at) as back
      from discussions d where d.course_id = ?`,
     [course],
   );
@@ -49,6 +71,9 @@ export async function deskNeeds(db: Db, course: CourseId): Promise<Map<Discussio
         silent: Number(r.silent),
         unanswered: Number(r.unanswered),
         unmarked: Number(r.unmarked),
+        second: Number(r.second),
+        asked: Number(r.asked),
+        back: Number(r.back),
       },
     ]),
   );

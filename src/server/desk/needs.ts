@@ -2,9 +2,19 @@ import type { Need } from '@/contract/desk';
 import { groupBy } from '@/core/group';
 import type { CourseId, DiscussionId, Instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
-import { deskNeeds } from '@/db/queries/desk-needs';
+import { deskNeeds, type DiscussionNeeds } from '@/db/queries/desk-needs';
 import { openHandedCounts } from '@/db/queries/handed-over';
 import { openTroubles } from '@/db/queries/troubles';
+
+const NOTHING: DiscussionNeeds = {
+  reports: 0,
+  silent: 0,
+  unanswered: 0,
+  unmarked: 0,
+  second: 0,
+  asked: 0,
+  back: 0,
+};
 
 type Shown = {
   id: DiscussionId;
@@ -34,7 +44,7 @@ export async function needsOf(
     openTroubles(db, course),
     openHandedCounts(db, course),
   ]);
-  const of = (d: Shown) => counts.get(d.id) ?? { reports: 0, silent: 0, unanswered: 0, unmarked: 0 };
+  const of = (d: Shown) => counts.get(d.id) ?? NOTHING;
   const each = (kind: Extract<Need, { slug: string; n: number }>['kind'], n: (d: Shown) => number): Need[] =>
     shown.flatMap((d) => (n(d) > 0 ? [{ kind, slug: d.slug, title: d.title, n: n(d) }] : []));
   return [
@@ -54,7 +64,10 @@ export async function needsOf(
           ]
         : [];
     }),
+    ...each('asked', (d) => of(d).asked),
+    ...each('back', (d) => of(d).back),
     ...each('unmarked', (d) => (d.over ? of(d).unmarked : 0)),
+    ...each('second', (d) => of(d).second),
     ...each('differs', (d) => d.differs),
     ...each('unanswered', (d) => (d.open ? of(d).unanswered : 0)),
     ...each('silent', (d) => (d.open ? of(d).silent : 0)),

@@ -23,6 +23,8 @@ import type { Db } from '@/db/connection';
 import { studentsPage, type ClassStudent } from '@/db/queries/class';
 import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
 import { markingIn, releasedIn, type MarkingRecord, type ReleasedRecord } from '@/db/queries/marks';
+import { askingIn } from '@/db/queries/comment-answers';
+import { givenBackIn, type GivenBack } from '@/db/queries/given-back';
 import { sharesIn } from '@/db/queries/marking-shares';
 import { postsIn } from '@/db/queries/own-posts';
 import { secondsIn, type SecondRecord } from '@/db/queries/second-readings';
@@ -51,6 +53,10 @@ export type Marked = {
   /** Whose share they are in; null where the class is not shared out. */
   marker: PersonId | null;
   second: Second | null;
+  /** They did it again and gave it back since what they see was released. */
+  back: GivenBack | null;
+  /** They asked something about their mark that nobody answered. */
+  asks: boolean;
   /** It is written in full, its student sees another or none, and no second reading waits. */
   ready: boolean;
 };
@@ -82,12 +88,14 @@ export async function classMarks(
   // One after the other: this may be asked within a change, which has one connection.
   const students = await studentsPage(db, course.id, EVERYBODY);
   const own = await ownOf(db, course);
-  const { posts, written, released, shares, seconds } = await askTogether(db, {
+  const { posts, written, released, shares, seconds, given, asking } = await askTogether(db, {
     posts: postsIn(db, { course: course.id, discussions: [discussion.id] }),
     written: markingIn(db, place),
     released: releasedIn(db, place),
     shares: sharesIn(db, place),
     seconds: secondsIn(db, place),
+    given: givenBackIn(db, place),
+    asking: askingIn(db, place),
   });
   const scheme = schemeOf({
     way: discussion.way,
@@ -117,7 +125,12 @@ export async function classMarks(
         ...asked,
         stage: stageOf(scheme, { mark, revision: theirs?.revision ?? 0 }, asked),
       };
-      const { state, ready } = stateOf({ mark, scheme, late }, seen);
+      const back = given.find((b) => b.person === student.id && b.n === out?.n) ?? null;
+      const stands = stateOf({ mark, scheme, late }, seen);
+      // What was done again is marked again, though it may come to the same.
+      const isAnew =
+        back !== null && stands.state === 'released' && theirs !== null && theirs.writtenAt > back.at;
+      const { state, ready } = isAnew ? { state: 'changed' as const, ready: true } : stands;
       return {
         student,
         record,
@@ -131,6 +144,8 @@ export async function classMarks(
         state,
         marker: shares.get(student.id) ?? null,
         second,
+        back,
+        asks: asking.has(student.id),
         ready: ready && (second === null || second.stage === 'agrees' || second.stage === 'settled'),
       };
     }),
@@ -140,7 +155,7 @@ export async function classMarks(
 /** One of them in the strip above. */
 export const lineOf = (
   scheme: Scheme,
-  { student, ledger: account, mark, late, state, second }: Marked,
+  { student, ledger: account, mark, late, state, second, back, asks }: Marked,
 ): MarkLine => {
   const score = scoreOf(scheme, mark, late);
   return {
@@ -151,5 +166,7 @@ export const lineOf = (
     points: score.open === 0 ? score.points : null,
     verdict: scheme.by === 'verdict' ? mark.verdict : null,
     second: second?.stage ?? null,
+    back: back !== null && state === 'released',
+    asks,
   };
 };

@@ -3,9 +3,11 @@ import { askedChecks } from '@/core/brief/asked-checks';
 import type { Doc } from '@/core/document/nodes';
 import { lossesOf } from '@/core/marks/losses';
 import { askTogether } from '@/db/ask';
+import { givenBackIn } from '@/db/queries/given-back';
 import { releasedTo } from '@/db/queries/marks';
 import type { Entered } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { asksAgain } from './again';
 import { placesOf, talkAsks, talkOf } from './comments';
 import { givenBy, releasedView } from './released';
 
@@ -13,16 +15,17 @@ import { givenBy, releasedView } from './released';
 export async function feedbackFor(
   deps: Deps,
   actor: Actor,
-  { record, ledger }: Entered,
+  { record, ledger, own }: Entered,
   texts: readonly { id: number; n: number; doc: Doc }[],
 ): Promise<Feedback> {
   const key = { course: record.course.id, discussion: record.id, person: actor.id };
-  const { released, ...said } = await askTogether(deps.db, {
+  const { released, back, ...said } = await askTogether(deps.db, {
     released: releasedTo(deps.db, actor.id, record.id),
+    back: givenBackIn(deps.db, key),
     ...talkAsks(deps, key),
   });
   const [mark] = released;
-  if (!mark) return { mark: null, losses: [], places: {}, talk: {} };
+  if (!mark) return { mark: null, losses: [], places: {}, talk: {}, again: null };
   const marked = { rubric: record.rubric, points: record.classBrief.points };
   const { scheme, late, mark: given } = givenBy(mark, marked);
   return {
@@ -30,5 +33,11 @@ export async function feedbackFor(
     losses: ledger ? lossesOf(scheme, given, late, ledger, askedChecks(record.brief)) : [],
     places: await placesOf(deps, actor, given.comments, texts),
     talk: talkOf(actor.id, said),
+    again: asksAgain(mark)
+      ? {
+          givenBack: back.find((b) => b.n === mark.n)?.at ?? null,
+          changed: own.some((p) => p.versions.some((v) => v.at > mark.releasedAt)),
+        }
+      : null,
   };
 }

@@ -1,4 +1,4 @@
-import type { MarkerShare, MarkingLook, MarkingPage } from '@/contract/marks';
+import type { First, MarkerShare, MarkingLook, MarkingPage } from '@/contract/marks';
 import type { PersonId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { covered } from '@/core/marks/covered';
@@ -15,6 +15,12 @@ import { asSecond, studentOf } from './one-student';
 const hasShared = ({ ledger }: Marked) => ledger.verdicts.length > 0;
 const WRITTEN: ReadonlySet<Marked['state']> = new Set(['written', 'released', 'changed']);
 const isWritten = (m: Marked) => WRITTEN.has(m.state);
+const cameBack = (m: Marked) => m.back !== null && m.state === 'released';
+const IS_FIRST: Record<First, (m: Marked) => boolean> = {
+  waiting: (m) => (!isWritten(m) || cameBack(m)) && hasShared(m),
+  asked: (m) => m.asks,
+  back: cameBack,
+};
 
 /** The class with a number in the place of each name, in an order that says nothing. */
 function behindNumbers(all: readonly Marked[], seed: string): Marked[] {
@@ -55,6 +61,7 @@ export async function markingPage(
   name: string,
   asked: string | null,
   look: MarkingLook = USUAL_LOOK,
+  first: First = 'waiting',
 ): Promise<Result<MarkingPage, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -74,9 +81,7 @@ export async function markingPage(
   const all = [...seen].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
   const at = Math.max(
     0,
-    asked
-      ? all.findIndex((m) => m.student.id === asked)
-      : all.findIndex((m) => !isWritten(m) && hasShared(m)),
+    asked ? all.findIndex((m) => m.student.id === asked) : all.findIndex(IS_FIRST[first]),
   );
   const one = all[at];
   return ok({

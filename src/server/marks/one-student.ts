@@ -1,4 +1,5 @@
 import type { MarkedPost, MarkedStudent } from '@/contract/marks';
+import type { JudgedText } from '@/contract/part';
 import { askedChecks } from '@/core/brief/asked-checks';
 import { balanceOf } from '@/core/counting/summary';
 import { EMPTY_MARK, fitted, scoreOf, type Scheme } from '@/core/marks/mark';
@@ -6,20 +7,48 @@ import { proposeLevels } from '@/core/marks/propose';
 import { differencesOf } from '@/core/marks/second';
 import { askTogether } from '@/db/ask';
 import type { DiscussionWithPrompt } from '@/db/queries/discussions';
-import { sharedTexts } from '@/db/queries/own-posts';
+import type { ReleasedRecord } from '@/db/queries/marks';
+import { sharedTexts, type SharedPost } from '@/db/queries/own-posts';
 import { enterDiscussion } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { compareFor } from '../drafts/compare';
 import { judgedText } from '../discussions/shared-text';
 import { markStateOf, type Marked, type Second } from './class-marks';
 import { placesOf, talkAsks, talkOf } from './comments';
+
+/**
+ * The text to read: the one that is judged; of a part that was given back the newest, with what is different in it from the text that
+ * was there when it was marked.
+ */
+async function textOf(
+  deps: Deps,
+  actor: Actor,
+  { versions }: SharedPost,
+  judged: JudgedText,
+  released: ReleasedRecord | null,
+): Promise<Pick<MarkedPost, 'title' | 'doc' | 'n' | 'since'>> {
+  const newest = versions.at(-1);
+  if (!released || !newest || newest.sharedAt <= released.releasedAt) {
+    const { title, doc, n } = judged;
+    return { title, doc, n, since: null };
+  }
+  const marked = versions.findLast((v) => v.sharedAt <= released.releasedAt);
+  const { title, doc, n } = newest;
+  return {
+    title,
+    doc,
+    n,
+    since: { compared: marked ? await compareFor(deps, actor, marked, newest, true) : null },
+  };
+}
 
 /** All that one student shared, as far as whoever marks may read it: the response first, then the replies as they came. */
 async function postsOf(
   deps: Deps,
   actor: Actor,
   discussion: DiscussionWithPrompt,
-  { student, ledger, schedule }: Marked,
+  { student, ledger, schedule, released, back }: Marked,
 ): Promise<MarkedPost[]> {
   const [entered, texts] = await Promise.all([
     enterDiscussion(deps, actor, discussion.slug),
@@ -38,8 +67,8 @@ async function postsOf(
       )
     ).map((p) => [p.id, p]),
   );
-  return texts
-    .flatMap((text): MarkedPost[] => {
+  const posts = await Promise.all(
+    texts.map(async (text): Promise<MarkedPost[]> => {
       const post = readable.get(text.id);
       if (!post) return [];
       const judged = judgedText(text, ledger);
@@ -48,9 +77,7 @@ async function postsOf(
         {
           id: post.id,
           kind: post.kind,
-          title: judged.title,
-          doc: judged.doc,
-          n: judged.n,
+          ...(await textOf(deps, actor, text, judged, back ? released : null)),
           edits: judged.edits,
           at: judged.sharedAt,
           deadline: post.kind === 'response' ? schedule.response : schedule.replies,
@@ -63,8 +90,9 @@ async function postsOf(
           to: parent ? { name: parent.author.name, opening: parent.opening } : null,
         },
       ];
-    })
-    .sort((a, b) => Number(a.kind === 'reply') - Number(b.kind === 'reply') || a.at - b.at);
+    }),
+  );
+  return posts.flat().sort((a, b) => Number(a.kind === 'reply') - Number(b.kind === 'reply') || a.at - b.at);
 }
 
 /** A second reading as whoever gives the mark sees it: what it says only once both are written in full. */
@@ -88,7 +116,7 @@ export async function studentOf(
   scheme: Scheme,
   marked: Marked,
 ): Promise<MarkedStudent> {
-  const { student, ledger, late, mark, written, released, seen, state, record } = marked;
+  const { student, ledger, late, mark, written, released, seen, state, record, back } = marked;
   const posts = await postsOf(deps, actor, discussion, marked);
   const key = { course: discussion.course.id, discussion: discussion.id, person: student.id };
   return {
@@ -116,6 +144,7 @@ export async function studentOf(
           }
         : null,
     second: secondRead(scheme, marked),
+    back: back && { at: back.at, said: back.said },
   };
 }
 
@@ -132,6 +161,8 @@ export function asSecond(scheme: Scheme, one: Marked, second: Second): Marked {
     seen: null,
     state: markStateOf({ mark, scheme, late: one.late }, null),
     second: null,
+    back: null,
+    asks: false,
     ready: false,
   };
 }

@@ -16,6 +16,7 @@ import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
+import { mayDoAgain } from '../marks/again';
 import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
 import { givenTo } from './given';
@@ -56,7 +57,12 @@ export async function changePost(
     const { record, schedule } = entered;
     const against = record.course.outside
       ? post.gone && ({ code: 'gone' } as const)
-      : editRefusal({ gone: post.gone, schedule, now: deps.now });
+      : editRefusal({
+          gone: post.gone,
+          schedule,
+          now: deps.now,
+          again: await mayDoAgain(tx, actor, record),
+        });
     if (against) return fail(against);
     const doc = await sanitised(tx, actor, entered, parsed.value);
     if (isBlank(doc)) return fail({ code: 'nothing-written' as const });

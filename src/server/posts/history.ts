@@ -12,6 +12,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf } from '../discussions/head';
+import { mayDoAgain } from '../marks/again';
 import { quotable } from './check-text';
 import { givenTo } from './given';
 import { compareFor } from '../drafts/compare';
@@ -91,7 +92,9 @@ export async function changingPost(
       readings: await quotable(deps.db, record),
       given: await givenTo(deps.db, actor, entered, post.kind, parent),
     }),
-    refused: record.course.outside ? null : editRefusal({ gone, schedule, now: deps.now }),
+    refused: record.course.outside
+      ? null
+      : editRefusal({ gone, schedule, now: deps.now, again: await mayDoAgain(deps.db, actor, record) }),
     withdrawal: record.course.outside
       ? { code: 'gone' }
       : withdrawalRefusal({

@@ -123,3 +123,36 @@ export const REMARKS = [
   'Your replies are better than your response this week: take that tone into it.',
   'You say what you think and why. Name the source where the number comes from.',
 ] as const;
+
+/** What the instructor of the demo writes again and again, under the keys. */
+export const KEPT_REMARKS = [
+  'Say whose number this is, and where it can be looked up.',
+  'Good question. What would your own answer be?',
+  'One example would carry this further than the next two sentences.',
+  'You say what; say why you think so.',
+  'This answers what they did not ask. Go back to their last line.',
+] as const;
+
+/** What students asked about a criterion of a released mark, and what they were told. */
+export const ASKED: {
+  discussion: string;
+  person: string;
+  criterion: string;
+  body: string;
+  answer?: string;
+}[] = [
+  {
+    discussion: 'geo-115-w4',
+    person: 'Imani Okoro',
+    criterion: 'evidence',
+    body: 'I named the survey of the second year in my reply to Otto. Does a source in a reply count here?',
+    answer:
+      'Here it is the response alone that is read. In the replies it helped you under “Replies move the talk on”.',
+  },
+  {
+    discussion: 'geo-115-w5',
+    person: 'Imani Okoro',
+    criterion: 'talk',
+    body: 'My third reply asks Pilar what the dike board would do in a dry year. Was that only agreeing?',
+  },
+];

@@ -9,15 +9,20 @@ import { anchorOfWords } from '@/core/notes/anchor';
 import { readingText } from '@/core/notes/reading-text';
 import type { Actor, Deps } from '@/server/deps';
 import { discussionOnDesk, enterDesk } from '@/server/desk/enter';
-import { actOnComment } from '@/server/marks/comments';
+import { giveBackPart } from '@/server/marks/again';
+import { actOnComment, answerAsStaff } from '@/server/marks/comments';
+import { changePost } from '@/server/posts/change';
+import type { Doc } from '@/core/document/nodes';
 import { yourPart } from '@/server/discussions/your-part';
 import { chooseWay, keepMark } from '@/server/marks/keep';
+import { keepRemark } from '@/server/marks/remarks';
 import { noteSeen } from '@/server/marks/seen';
 import { classMarks, type Marked } from '@/server/marks/class-marks';
 import { releaseMarks } from '@/server/marks/release';
+import { readTwice, shareClass } from '@/server/marks/together';
 import { COURSES } from './courses';
 import { STAFF } from './people';
-import { MARKS, REMARKS } from './rubrics';
+import { ASKED, KEPT_REMARKS, MARKS, REMARKS } from './rubrics';
 import type { WorldCourse, WorldDiscussion } from './types';
 
 type World = {
@@ -101,6 +106,99 @@ async function answerComments({ db, now }: Deps, slug: string, student: Actor) {
       });
 }
 
+/** What students asked about criteria of their marks, and what they were told. */
+async function askAbout({ db, now }: Deps, course: string, slug: string, student: Actor, marker: Actor) {
+  for (const { criterion, body, answer } of ASKED.filter(
+    (a) => a.discussion === slug && a.person === student.name,
+  )) {
+    const id = idOf(`${slug} ${criterion} asked`);
+    await actOnComment({ db, now }, student, slug, { do: 'ask', criterion, id, body });
+    if (answer)
+      await answerAsStaff(
+        { db, now },
+        marker,
+        { slug: course, name: slug, person: student.id },
+        {
+          about: { criterion },
+          id: idOf(`${slug} ${criterion} answered`),
+          body: answer,
+        },
+      );
+  }
+}
+
+/** The two marks that wait are read a second time by the assistant: one reading agrees, one does not. */
+async function readSecond(
+  deps: Deps,
+  at: { slug: string; name: string },
+  marked: readonly Marked[],
+  marker: Actor,
+  reader: Actor,
+) {
+  await readTwice(deps, marker, at, { people: marked.map((m) => m.student.id), reader: reader.id });
+  const door = await enterDesk(deps, marker, at.slug);
+  const found = door.ok ? await discussionOnDesk(deps.db, marker, door.value, at.name) : door;
+  if (!door.ok || !found.ok) return;
+  const { scheme, all } = await classMarks(deps, deps.db, door.value, found.value.record);
+  for (const [i, { student }] of marked.entries()) {
+    const mark = all.find((m) => m.student.id === student.id)?.mark;
+    if (!mark || scheme.by !== 'rubric') continue;
+    const levels = Object.fromEntries(
+      scheme.rubric.criteria.map((c, n) => {
+        const level = mark.levels[c.id] ?? 0;
+        return [c.id, i === 0 && n === 1 ? (level === 0 ? 1 : level - 1) : level];
+      }),
+    );
+    const remark = i === 0 ? 'For me the idea is named more than it is used.' : '';
+    await keepMark(
+      deps,
+      reader,
+      { ...at, person: student.id },
+      {
+        mark: markSchema.parse({ levels, remark }),
+        base: 0,
+        second: true,
+      },
+    );
+  }
+}
+
+/** Whose part was to be done again in the demo's studio course, and what they wrote when they gave it back. */
+const GIVEN_BACK = {
+  course: 'SND 130',
+  week: 5,
+  said: 'I recorded the second take in the stairwell, and say why.',
+};
+
+/** The first whose part was to be done again changes it and gives it back. */
+async function doAgain(deps: Deps, slug: string, marked: readonly Marked[], actor: World['actor']) {
+  for (const { student } of marked) {
+    const who = actor(student.name);
+    const part = await yourPart(deps, who, slug);
+    const response = part.ok ? part.value.shared.find((s) => s.to === null && !s.withdrawn)?.text : undefined;
+    if (!part.ok || !part.value.feedback.again || !response) continue;
+    const { title, doc } = response.latest ?? response;
+    const added: Doc = {
+      ...doc,
+      content: [
+        ...(doc.content ?? []),
+        {
+          type: 'paragraph',
+          content: [
+            {
+              type: 'text',
+              text: 'Done again: the second take is from the stairwell, four seconds of tail instead of one. What I called warmth in the first was the carpet.',
+            },
+          ],
+        },
+      ],
+    };
+    const changed = await changePost(deps, who, slug, response.id, { title, doc: added });
+    if (changed.ok) await giveBackPart(deps, who, slug, GIVEN_BACK.said);
+    return;
+  }
+}
+
 async function markDiscussion(
   db: Deps['db'],
   now: Instant,
@@ -136,13 +234,31 @@ async function markDiscussion(
   }
   const out = (beingMarked ? marked.slice(0, BEING_MARKED.released) : marked).map((m) => m.student.id);
   await releaseMarks(deps, marker, slug, discussion.slug, out);
-  for (const m of marked) await answerComments({ db, now }, discussion.slug, actor(m.student.name));
+  for (const m of marked) {
+    const student = actor(m.student.name);
+    await answerComments({ db, now }, discussion.slug, student);
+    await askAbout({ db, now }, slug, discussion.slug, student, marker);
+  }
+  const assistant = STAFF.find((s) => s.course === course.code && s.role === 'assistant');
+  const place = { slug, name: discussion.slug };
+  if (assistant && course.code === BEING_MARKED.code) {
+    const reader = actor(assistant.name);
+    if (beingMarked) await readSecond(deps, place, marked.slice(BEING_MARKED.released), marker, reader);
+    else if (discussion.week === BEING_MARKED.week - 1)
+      await shareClass(deps, marker, place, { by: 'letter', among: [marker.id, reader.id] });
+  }
+  if (course.code === GIVEN_BACK.course && discussion.week === GIVEN_BACK.week)
+    await doAgain({ db, now }, discussion.slug, marked, actor);
   if (discussion.week < LAST_WEEK)
     for (const m of marked) await noteSeen(deps, actor(m.student.name), discussion.slug);
 }
 
 /** The marks of the weeks that are over, as staff have written and released them by now. */
 export async function addMarks(db: Deps['db'], now: Instant, world: World) {
+  for (const { name, role, course } of STAFF)
+    if (role === 'instructor')
+      for (const [i, body] of KEPT_REMARKS.entries())
+        await keepRemark({ db, now }, world.actor(name), courseSlug(course), { key: i + 1, body });
   for (const course of COURSES)
     for (const discussion of course.discussions) await markDiscussion(db, now, course, discussion, world);
 }

@@ -5,6 +5,7 @@ import {
   deskClassAt,
   deskDiscussionAt,
   deskMarkingAt,
+  deskMarksTableAt,
   deskMendedAt,
   deskRulesAt,
   moderationLogAt,
@@ -81,6 +82,30 @@ function told(need: Exclude<Need, { kind: 'trouble' }>, course: string): Told {
         where: title,
         href: deskMarkingAt(course, slug),
         verb: 'Mark',
+      };
+    case 'asked':
+      return {
+        n,
+        what: many(n, 'student asks about their mark', 'students ask about their marks'),
+        where: title,
+        href: deskMarkingAt(course, slug, { first: 'asked' }),
+        verb: 'Answer',
+      };
+    case 'back':
+      return {
+        n,
+        what: many(n, 'part was done again and given back', 'parts were done again and given back'),
+        where: title,
+        href: deskMarkingAt(course, slug, { first: 'back' }),
+        verb: 'Mark',
+      };
+    case 'second':
+      return {
+        n,
+        what: many(n, 'part waits for its second reading', 'parts wait for their second readings'),
+        where: title,
+        href: deskMarksTableAt(course, slug),
+        verb: 'See whose',
       };
     case 'silent':
       return {

@@ -1,5 +1,5 @@
 type Early = {
-  pressed: { key: string; timeStamp: number }[];
+  pressed: KeyboardEvent[];
   clicked: { button: HTMLElement; timeStamp: number }[];
   written: Map<HTMLInputElement | HTMLTextAreaElement, string>;
   stop: () => void;
@@ -19,7 +19,7 @@ export const EARLY = `(()=>{const pressed=[],clicked=[],written=new Map();
 const cold=(n)=>!Object.keys(n).some((k)=>k.startsWith('__reactProps'));
 const key=(e)=>{const t=e.target;
 if(e.ctrlKey||e.metaKey||e.altKey||e.key.length>1||pressed.length>9||(t instanceof HTMLElement&&(t.isContentEditable||/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName))))return;
-pressed.push({key:e.key,timeStamp:e.timeStamp})};
+pressed.push(e)};
 const click=(e)=>{const b=e.target instanceof Element&&e.target.closest('button[type="button"]');
 if(b&&!b.disabled&&clicked.length<10&&cold(b))clicked.push({button:b,timeStamp:e.timeStamp})};
 const write=(e)=>{const t=e.target;
@@ -30,17 +30,44 @@ window.pulpitEarly={pressed,clicked,written,stop:()=>{removeEventListener('keydo
 /** Who pressed something so long ago has given it up. */
 const STILL_MEANT_MS = 10_000;
 
-/** What was pressed too early, once; from here on nothing more is remembered. */
-export function takeEarly(): Pick<Early, 'pressed' | 'clicked'> {
+const ready = new Set<'frame' | 'page'>();
+
+/**
+ * Says that the frame, or a page that acts on keys of its own (it has `data-own-keys`), hears what is pressed. Once both do, what was pressed
+ * before is pressed again, and from there on nothing more is remembered.
+ */
+export function hearsKeys(who: 'frame' | 'page') {
+  ready.add(who);
+  if (!window.pulpitEarly || !ready.has('frame')) return;
+  if (!ready.has('page') && document.querySelector('[data-own-keys]')) return;
+  pressAgain();
+}
+
+function pressAgain() {
   const early = window.pulpitEarly;
   delete window.pulpitEarly;
-  early?.stop();
-  if (early) writeAgain(early.written);
+  if (!early) return;
+  early.stop();
+  writeAgain(early.written);
   const since = performance.now() - STILL_MEANT_MS;
-  return {
-    pressed: (early?.pressed ?? []).filter((k) => k.timeStamp > since),
-    clicked: (early?.clicked ?? []).filter((c) => c.timeStamp > since && c.button.isConnected),
-  };
+  // What somebody acted on meanwhile is done.
+  const meant = early.pressed.filter((e) => e.timeStamp > since && !e.defaultPrevented);
+  void pressKeys(meant.map((e) => e.key));
+  for (const { button, timeStamp } of early.clicked)
+    if (timeStamp > since && button.isConnected) {
+      // What opens by being pressed down hears that first.
+      button.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true, button: 0 }));
+      button.click();
+    }
+}
+
+/** Presses keys one after the other, each on the page as the one before left it. */
+export async function pressKeys(keys: readonly string[]) {
+  for (const key of keys) {
+    // What the last one changed is drawn by then.
+    await Promise.resolve();
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  }
 }
 
 /** Sets a field's text as if somebody typed it, whoever keeps its value. */

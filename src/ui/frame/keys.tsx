@@ -4,7 +4,7 @@ import { calendarAt, discussionsAt, planAt, progressAt } from '@/contract/addres
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { takeEarly } from './early';
+import { hearsKeys } from './early';
 import { isBeingSent, rememberForm, restoreForm } from './form-memory';
 
 // The list is fetched when it is first asked for.
@@ -76,15 +76,9 @@ export function Keys() {
       else rememberForm(e.target);
     };
     document.addEventListener('submit', onSubmit);
-    const early = takeEarly();
-    early.pressed.forEach(act);
-    // What opens by being pressed down hears that first.
-    early.clicked.forEach(({ button }) => {
-      button.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true, button: 0 }));
-      button.click();
-    });
     // Before the editor, which would break a line.
     document.addEventListener('keydown', onKey, true);
+    hearsKeys('frame');
     return () => {
       document.removeEventListener('keydown', onKey, true);
       document.removeEventListener('submit', onSubmit);

@@ -46,19 +46,29 @@ export function CommentCard({
       </p>
       {comment.body.trim() ? <p className="text-[14px] whitespace-pre-line">{comment.body}</p> : null}
       <Talk talk={said} zone={zone} />
-      <QuietForm
-        action={partCommentsAt(slug)}
-        className="flex flex-wrap gap-x-4 text-[12.5px]"
-        label={`About comment ${number}`}
-      >
-        <input type="hidden" name="comment" value={comment.id} />
-        <button className="link min-h-6" name="do" value={said.understood ? 'not-understood' : 'understood'}>
-          {said.understood ? 'Not understood after all' : 'Understood'}
-        </button>
-        <button className="link min-h-6" name="do" value="take-along">
-          Into my note for next time
-        </button>
-      </QuietForm>
+      <div className="flex flex-wrap gap-x-4">
+        <QuietForm action={partCommentsAt(slug)} className="text-[12.5px]" label={`About comment ${number}`}>
+          <input type="hidden" name="comment" value={comment.id} />
+          <button
+            className="link min-h-6"
+            name="do"
+            value={said.understood ? 'not-understood' : 'understood'}
+          >
+            {said.understood ? 'Not understood after all' : 'Understood'}
+          </button>
+        </QuietForm>
+        <QuietForm
+          action={partCommentsAt(slug)}
+          className="text-[12.5px]"
+          label={`Take comment ${number} along`}
+          told="It stands in your note to yourself, beside the next prompt."
+        >
+          <input type="hidden" name="comment" value={comment.id} />
+          <button className="link min-h-6" name="do" value="take-along">
+            Into my note for next time
+          </button>
+        </QuietForm>
+      </div>
       <details className="text-[13px]">
         <summary className="link min-h-6 w-fit">Answer</summary>
         <QuietForm

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffectEvent, useLayoutEffect, useRef, useState } from 'react';
 import { deskMarkingActAt } from '@/contract/addresses';
 import { MARK, type MarkedStudent, type MarkingPage } from '@/contract/marks';
 import { putIn } from '@/core/marks/kept-remarks';
@@ -14,6 +14,8 @@ import { markingAt } from './address';
 import { Asked } from './asked';
 import { CommentField } from './comment-field';
 import { CriterionField } from './criterion-field';
+import { hearsKeys, pressKeys } from '../frame/early';
+import type { KeysAhead } from './keys-ahead';
 import { LookFields } from './look-fields';
 import { OverrideField } from './override-field';
 import { RemarkKeys } from './remark-keys';
@@ -46,6 +48,7 @@ export function MarkSheet({
   comment,
   remarks,
   changeRemark,
+  ahead,
 }: {
   page: MarkingPage;
   one: MarkedStudent;
@@ -58,6 +61,7 @@ export function MarkSheet({
   comment: (body?: string) => boolean;
   remarks: readonly string[];
   changeRemark: (index: number, body: string) => void;
+  ahead: KeysAhead;
 }) {
   const { course, discussion, scheme, before, after } = page;
   const { keeper, mark, state, theirs } = kept;
@@ -101,23 +105,30 @@ export function MarkSheet({
     if (e.ctrlKey || e.metaKey || e.altKey) return;
     if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
     if (inField(e.target)) return;
-    const digit = /^[1-9]$/u.test(e.key) ? Number(e.key) - 1 : -1;
+    if (ahead.hear(e.key)) return;
+    if (act(e.key)) e.preventDefault();
+  });
+  const act = (key: string): boolean => {
+    const digit = /^[1-9]$/u.test(key) ? Number(key) - 1 : -1;
     const current = criteria[at];
     if (digit >= 0 && current?.levels[digit]) choose(current, digit);
     else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
       change({ verdict: digit === 0 ? 'done' : 'again' });
-    else if (e.key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
-    else if (e.key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
-    else if (e.key === 'c') comment();
-    else if (e.key === 'r') remark.current?.focus();
-    else return;
-    e.preventDefault();
-  });
-  useEffect(() => {
+    else if (key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
+    else if (key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
+    else if (key === 'c') comment();
+    else if (key === 'r') remark.current?.focus();
+    else return false;
+    return true;
+  };
+  // With the page itself, not after it is drawn: the next key may be there already.
+  useLayoutEffect(() => {
     const hear = (e: KeyboardEvent) => onKey(e);
     addEventListener('keydown', hear);
+    hearsKeys('page');
+    void pressKeys(ahead.arrive());
     return () => removeEventListener('keydown', hear);
-  }, []);
+  }, [ahead]);
 
   const place = { course: course.slug, slug: discussion.slug, person: one.id };
   const to = (student: string) => markingAt(page, student);
@@ -127,6 +138,7 @@ export function MarkSheet({
       method="post"
       className="flex min-h-0 grow flex-col bg-page-2"
       aria-label={`Mark for ${one.name}`}
+      data-own-keys=""
     >
       <input type="hidden" name="student" value={one.id} />
       <LookFields look={page.look} />
@@ -265,12 +277,25 @@ export function MarkSheet({
             Keep it
           </button>
           {before ? (
-            <Link className="btn" href={to(before)} data-key-previous="" scroll={false}>
+            <Link
+              className="btn"
+              href={to(before)}
+              data-key-previous=""
+              scroll={false}
+              onClick={(e) => ahead.leave(e.detail === 0 ? 'k' : null)}
+            >
               Back <kbd className="hidden lg:scripted:inline">k</kbd>
             </Link>
           ) : null}
           {after ? (
-            <Link className="btn go" href={to(after)} data-key-next="" prefetch scroll={false}>
+            <Link
+              className="btn go"
+              href={to(after)}
+              data-key-next=""
+              prefetch
+              scroll={false}
+              onClick={(e) => ahead.leave(e.detail === 0 ? 'j' : null)}
+            >
               Next student <kbd className="hidden lg:scripted:inline">j</kbd>
             </Link>
           ) : null}

@@ -4,6 +4,7 @@ import { useCallback, useState } from 'react';
 import type { MarkingPage, MarkLine } from '@/contract/marks';
 import { scoreOf, type Mark } from '@/core/marks/mark';
 import { HowMarked } from './how-marked';
+import { KeysAhead } from './keys-ahead';
 import { MarkingHead } from './marking-head';
 import { OneStudent } from './one-student';
 import { stateNow } from './state-now';
@@ -28,6 +29,7 @@ const seenAs = ({ look }: MarkingPage, person: string) => `${person} ${look.seco
 export function MarkingDesk({ page }: { page: MarkingPage }) {
   const { one } = page;
   const [remarks, setRemarks] = useState<readonly string[]>(page.remarks);
+  const [ahead] = useState(() => new KeysAhead());
   const changeRemark = (index: number, body: string) =>
     setRemarks((all) => all.map((r, i) => (i === index ? body : r)));
   const [marks, setMarks] = useState<Readonly<Record<string, Mark>>>({});
@@ -53,6 +55,7 @@ export function MarkingDesk({ page }: { page: MarkingPage }) {
           told={told}
           remarks={remarks}
           changeRemark={changeRemark}
+          ahead={ahead}
         />
       ) : (
         <p className="plate px-5 py-4">

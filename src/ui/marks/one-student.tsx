@@ -6,6 +6,7 @@ import type { MarkedStudent, MarkingPage } from '@/contract/marks';
 import { numbered } from '@/core/marks/comment';
 import type { Mark } from '@/core/marks/mark';
 import { FacingPages } from '../discussion/facing-pages';
+import type { KeysAhead } from './keys-ahead';
 import { MarkSheet } from './mark-sheet';
 import { PartRead } from './part-read';
 import { sendSecond, sendWhole, useMark } from './use-mark';
@@ -18,12 +19,14 @@ export function OneStudent({
   told,
   remarks,
   changeRemark,
+  ahead,
 }: {
   page: MarkingPage;
   one: MarkedStudent;
   told: (mark: Mark) => void;
   remarks: readonly string[];
   changeRemark: (index: number, body: string) => void;
+  ahead: KeysAhead;
 }) {
   const { course, discussion } = page;
   const kept = useMark(
@@ -86,6 +89,7 @@ export function OneStudent({
             comment={comment}
             remarks={remarks}
             changeRemark={changeRemark}
+            ahead={ahead}
           />
         ),
       }}

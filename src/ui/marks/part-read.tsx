@@ -6,6 +6,7 @@ import type { MarkedPost, MarkedStudent, MarkingPage } from '@/contract/marks';
 import { marginText } from '../part/receipt';
 import { checkFigure, checkName } from '../words/checks';
 import type { Numbered } from '@/core/marks/comment';
+import { ComparedView } from '../history/difference-view';
 import { CommentedText } from './commented-text';
 import type { SelectedPassage } from './use-selected';
 import { countedText } from '../words/marks';
@@ -50,6 +51,20 @@ const Marks = ({ post }: { post: MarkedPost }) => {
   ];
   return words.length ? <span className="ml-1.5 text-ink-2">({words.join(', ')})</span> : null;
 };
+
+/** What is different since the text was marked. */
+const Since = ({ post }: { post: MarkedPost }) =>
+  post.since ? (
+    <details open className="my-2 rounded-control border border-ochre bg-page-2 px-3 py-2">
+      <summary className="w-fit font-semibold">Changed since it was marked</summary>
+      <div className="mt-1.5">
+        <ComparedView
+          compared={post.since.compared}
+          names={{ first: 'the text that was marked', second: 'this one' }}
+        />
+      </div>
+    </details>
+  ) : null;
 
 function Links({ post, slug }: { post: MarkedPost; slug: string }) {
   return (
@@ -96,6 +111,7 @@ function Reply({
         </blockquote>
       ) : null}
       <Facts post={post} zone={zone} />
+      <Since post={post} />
       <div className="mt-1.5">
         <CommentedText doc={post.doc} post={post.id} {...commented} className="!text-[15px]" />
       </div>
@@ -136,6 +152,18 @@ export function PartRead({
           </button>
         </p>
       ) : null}
+      {one.back ? (
+        <p className="mb-3 rounded-control bg-ochre-tint px-3 py-2 text-[13.5px] font-medium">
+          Done again and given back {moment(one.back.at, zone)}
+          {one.back.said ? (
+            <>
+              : <q>{one.back.said}</q>
+            </>
+          ) : (
+            '.'
+          )}
+        </p>
+      ) : null}
       {one.excused ? (
         <p className="mb-3 rounded-control bg-page-2 px-3 py-2 text-[13.5px] font-medium">
           {one.name} is excused here and owes nothing.
@@ -162,6 +190,7 @@ export function PartRead({
             </p>
           ) : null}
           <Facts post={post} zone={zone} />
+          <Since post={post} />
           <div className="mt-2">
             <CommentedText doc={post.doc} post={post.id} {...commented} />
           </div>

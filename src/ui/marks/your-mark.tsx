@@ -8,6 +8,7 @@ import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AskAbout } from './ask-about';
 import { CommentCard } from './comment-card';
+import { DoAgain } from './do-again';
 import { RubricGiven } from './rubric-given';
 import { SeenOnce } from './seen-once';
 
@@ -120,6 +121,7 @@ export function YourMark({
           </p>
         ) : null}
       </div>
+      {feedback.again ? <DoAgain slug={slug} zone={zone} again={feedback.again} /> : null}
       {by ? (
         <>
           <RubricGiven

@@ -16,8 +16,11 @@ export function QuietForm(props: {
   children: ReactNode;
   done?: () => void;
   label?: string;
+  /** What is said once it is done, where the page does not show it by itself. */
+  told?: string;
 }) {
   const router = useRouter();
+  const [isDone, setDone] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
   const send = async (e: FormEvent<HTMLFormElement>) => {
@@ -39,6 +42,7 @@ export function QuietForm(props: {
       return;
     }
     setTrouble(answer.ok ? null : noteAnswerText(answer.code, {}));
+    setDone(answer.ok);
     if (!answer.ok) return;
     form.reset();
     props.done?.();
@@ -58,6 +62,11 @@ export function QuietForm(props: {
       {trouble ? (
         <p role="alert" className="mt-1 rounded-control bg-brick-tint px-2.5 py-1.5 text-[13px] font-medium">
           {trouble}
+        </p>
+      ) : null}
+      {isDone && props.told ? (
+        <p role="status" className="mt-1 text-[13px] font-medium text-pine-ink">
+          {props.told}
         </p>
       ) : null}
     </form>

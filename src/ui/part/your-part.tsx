@@ -22,7 +22,7 @@ import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
 import type { OwnShared } from '@/contract/part';
 
-function SharedLine({ item, head }: { item: OwnShared; head: DiscussionHead }) {
+function SharedLine({ item, head, again }: { item: OwnShared; head: DiscussionHead; again: boolean }) {
   const { verdict, text } = item;
   const { schedule, brief } = head;
   const isReply = item.to !== null;
@@ -74,13 +74,13 @@ function SharedLine({ item, head }: { item: OwnShared; head: DiscussionHead }) {
         <p className="text-ink-2">{figures}</p>
         <p className="mt-0.5">{reason}.</p>
         <EditedLine text={text} slug={head.slug} zone={schedule.zone} />
-        {item.withdrawn || head.course.outside || head.now >= schedule.closes ? null : (
+        {item.withdrawn || head.course.outside || (head.now >= schedule.closes && !again) ? null : (
           <p>
             <Link
               className="link inline-flex min-h-6 items-center text-[12.5px]"
               href={editPostAt(head.slug, text.id)}
             >
-              Change or withdraw it
+              {head.now >= schedule.closes ? 'Change it' : 'Change or withdraw it'}
             </Link>
           </p>
         )}
@@ -141,7 +141,16 @@ function OpenLine({ o, head }: { o: Obligation; head: DiscussionHead }) {
   );
 }
 
-function WhatCounted({ head, shared }: { head: DiscussionHead; shared: OwnShared[] }) {
+function WhatCounted({
+  head,
+  shared,
+  again,
+}: {
+  head: DiscussionHead;
+  shared: OwnShared[];
+  /** What was shared may be changed though the discussion is over. */
+  again: boolean;
+}) {
   // What was shared short is still to be completed, as long as that is possible.
   const open =
     head.ledger?.obligations.filter(
@@ -153,7 +162,7 @@ function WhatCounted({ head, shared }: { head: DiscussionHead; shared: OwnShared
       {shared.length ? (
         <ul>
           {shared.map((item) => (
-            <SharedLine key={item.text.id} item={item} head={head} />
+            <SharedLine key={item.text.id} item={item} head={head} again={again} />
           ))}
         </ul>
       ) : (
@@ -263,7 +272,7 @@ export function YourPart({
         name: 'What counted',
         page: (
           <div className="grow overflow-auto px-4 py-4 sm:px-6" tabIndex={0}>
-            <WhatCounted head={head} shared={shared} />
+            <WhatCounted head={head} shared={shared} again={feedback.again !== null} />
             <OwnText head={head} shared={shared} {...commented} />
             <CommentedReplies shared={shared} {...commented} />
           </div>

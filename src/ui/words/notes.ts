@@ -57,6 +57,12 @@ export function noteAnswerText(
       return 'A reading needs a title; nothing was put in yet.';
     case 'already-shared':
       return 'Your response there is shared already, so nothing was changed.';
+    case 'no-next':
+      return 'No discussion of this course is left to take it along to. Nothing was changed.';
+    case 'nothing-changed':
+      return 'Nothing was changed since the mark, so there is nothing to mark again. Change what you shared first.';
+    case 'not-again':
+      return 'Your mark does not ask for it to be done again any more. Look at the page anew.';
     case 'unfinished':
       return 'Choose a level for every criterion; nothing was kept yet.';
     case 'imported':

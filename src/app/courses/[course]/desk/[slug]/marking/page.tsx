@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { deskMarkingAt } from '@/contract/addresses';
+import { firstSchema } from '@/contract/marks';
 import { markingPage } from '@/server/marks/marking';
 import { lookQuery } from '@/ui/marks/address';
 import { MarkingDesk } from '@/ui/marks/marking-desk';
@@ -16,6 +17,7 @@ type Props = {
     covered?: string;
     everybody?: string;
     second?: string;
+    first?: string;
     answer?: string;
   }>;
 };
@@ -30,7 +32,15 @@ export default async function MarkingRoute({ params, searchParams }: Props) {
   };
   const here = deskMarkingAt(course, slug, { student, ...lookQuery(look) });
   const who = await requireVisitor(here);
-  const found = await markingPage(who.deps, who.actor, course, slug, student ?? null, look);
+  const found = await markingPage(
+    who.deps,
+    who.actor,
+    course,
+    slug,
+    student ?? null,
+    look,
+    firstSchema.parse(asked.first),
+  );
   if (!found.ok) notFound();
   const page = found.value;
   return (
