@@ -45,12 +45,32 @@ test('marks are written by keys alone, kept as one goes, and seen by the student
   const otto = await (await browser.newContext()).newPage();
   await enterAs(otto, 'Otto Maddern', '/discussions/geo-115-w5/part');
   await expect(otto.getByRole('heading', { name: 'No mark yet' })).toBeVisible();
-  await page.getByRole('button', { name: 'Release 14 marks' }).click();
+  await page.getByRole('button', { name: 'Release 13 marks' }).click();
   await expect(page.getByText('Released: whoever it is for sees their mark')).toBeVisible();
   await otto.reload();
   await expect(otto.getByRole('heading', { name: /Your mark: 10 of 20/u })).toBeVisible();
   await expect(otto.getByText('Keep the boat; say what it cost.')).toBeVisible();
   await expect(otto.getByText('What would have made the difference')).toBeVisible();
+});
+
+test('keys pressed on the way to the next student are the next one’s', async ({ page }) => {
+  await enterAs(page, 'Dr. Maren Holt', W5);
+  const sheet = page.getByRole('form', { name: /^Mark for/u });
+  await expect(sheet).toHaveAccessibleName('Mark for Otto Maddern');
+  // As fast as they come: nothing is waited for between them.
+  const names = await page.getByRole('navigation', { name: 'The class' }).getByRole('link').allTextContents();
+  for (const key of '2222j3333j1') await page.keyboard.press(key);
+  const otto = names.findIndex((n) => n.includes('Otto'));
+  await expect(sheet).toHaveAccessibleName('Mark for Teodora Lind');
+  await expect(sheet.getByRole('group', { name: /Answers what is asked/u })).toContainText('5 of 5');
+  const line = (i: number) =>
+    page
+      .getByRole('navigation', { name: 'The class' })
+      .getByRole('link')
+      .nth(otto + i);
+  await expect(line(0)).toContainText('12');
+  await expect(line(1)).toContainText('1');
+  await expect(line(2)).toContainText('begun');
 });
 
 test('a passage is commented on, the student answers, and both read it', async ({ page, browser }) => {

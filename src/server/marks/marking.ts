@@ -79,10 +79,9 @@ export async function markingPage(
   const seen = look.covered ? behindNumbers(mine, record.id) : mine;
   // Whoever shared something first: there is little to read of the others.
   const all = [...seen].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
-  const at = Math.max(
-    0,
-    asked ? all.findIndex((m) => m.student.id === asked) : all.findIndex(IS_FIRST[first]),
-  );
+  const opened = all.findIndex(asked ? (m) => m.student.id === asked : IS_FIRST[first]);
+  // Nobody who shared something waits: then who shared nothing, and has no mark yet.
+  const at = Math.max(0, opened < 0 ? all.findIndex((m) => !isWritten(m)) : opened);
   const one = all[at];
   return ok({
     course,

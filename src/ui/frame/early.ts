@@ -50,9 +50,11 @@ function pressAgain() {
   early.stop();
   writeAgain(early.written);
   const since = performance.now() - STILL_MEANT_MS;
-  // What somebody acted on meanwhile is done.
-  const meant = early.pressed.filter((e) => e.timeStamp > since && !e.defaultPrevented);
-  void pressKeys(meant.map((e) => e.key));
+  // Later: a key may be on its way through the page in this moment, having woken it. What somebody acts on is done.
+  setTimeout(() => {
+    const meant = early.pressed.filter((e) => e.timeStamp > since && !e.defaultPrevented);
+    void pressKeys(meant.map((e) => e.key));
+  });
   for (const { button, timeStamp } of early.clicked)
     if (timeStamp > since && button.isConnected) {
       // What opens by being pressed down hears that first.

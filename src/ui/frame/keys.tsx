@@ -14,10 +14,22 @@ const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
-const press = (selector: string) => {
+const press = (selector: string): boolean => {
   const found = document.querySelector<HTMLElement>(selector);
   found?.click();
-  return found;
+  return found !== null;
+};
+
+/** Keys that press something of the page that says so (`data-key-…`), where there is such a thing. */
+const PRESSES: Partial<Record<string, string>> = {
+  '/': 'find',
+  j: 'next',
+  k: 'previous',
+  n: 'unread',
+  '.': 'post-after',
+  ',': 'post-before',
+  s: 'arrived',
+  q: 'quote',
 };
 
 /** The keyboard's short ways, and the list of them. */
@@ -38,18 +50,13 @@ export function Keys() {
       else if (go && key === 'c') router.push(calendarAt());
       else if (go && key === 'p') router.push(planAt());
       else if (go && key === 'm') router.push(progressAt());
-      else if (key === '/') press('[data-key-find]');
-      else if (key === 'j') press('[data-key-next]');
-      else if (key === 'k') press('[data-key-previous]');
-      else if (key === 'n') press('[data-key-unread]');
-      else if (key === '.') press('[data-key-post-after]');
-      else if (key === ',') press('[data-key-post-before]');
-      else if (key === 's') press('[data-key-arrived]');
+      else if (PRESSES[key]) return press(`[data-key-${PRESSES[key]}]`);
       else if (key === 'r') {
-        press('[data-key-write]');
-        document.querySelector<HTMLElement>('[data-writing] .ProseMirror')?.focus();
-      } else if (key === 'q') press('[data-key-quote]');
-      else if (key === '?') setOpen(true);
+        const pressed = press('[data-key-write]');
+        const writing = document.querySelector<HTMLElement>('[data-writing] .ProseMirror');
+        writing?.focus();
+        return pressed || writing !== null;
+      } else if (key === '?') setOpen(true);
       else return false;
       return true;
     };

@@ -104,7 +104,8 @@ export function MarkSheet({
     }
     if (e.ctrlKey || e.metaKey || e.altKey) return;
     if (e.key === 'Escape' && e.target === remark.current) remark.current?.blur();
-    if (inField(e.target)) return;
+    // Going on to the next, or back, is the frame's.
+    if (e.key === 'j' || e.key === 'k' || inField(e.target)) return;
     if (ahead.hear(e.key)) return;
     if (act(e.key)) e.preventDefault();
   });

@@ -73,48 +73,50 @@ export function MarksTableView({ table }: { table: MarksTable }) {
               Release the chosen
             </button>
           </form>
-          {table.markers.length > 1 ? (
-            <details className="basis-full text-[13.5px]">
-              <summary className="link min-h-6 w-fit">Have the chosen read a second time</summary>
-              <p className="mt-1 flex flex-wrap items-end gap-2">
-                <label className="grid gap-1 font-semibold">
-                  By
-                  <select name="reader" form="chosen-marks" className="field font-normal">
-                    {table.markers.map((m) => (
-                      <option key={m.id} value={m.id}>
-                        {m.name}
-                      </option>
-                    ))}
-                  </select>
-                </label>
-                <button type="submit" form="chosen-marks" name="do" value="second" className="btn">
-                  Ask for it
-                </button>
-                <button type="submit" form="chosen-marks" name="do" value="second-none" className="btn">
-                  Ask nobody
-                </button>
-              </p>
-            </details>
-          ) : null}
         </div>
       </div>
-      <details className="text-[13.5px]">
-        <summary className="link min-h-6 w-fit">Bring a table with marks</summary>
-        <form
-          action={deskBringMarksAt(course.slug, discussion.slug)}
-          method="post"
-          encType="multipart/form-data"
-          className="mt-1.5 flex flex-wrap items-end gap-3"
-        >
-          <label className="grid gap-1 font-semibold">
-            A file of comma-separated values (.csv), as it is saved here
-            <input type="file" name="file" accept=".csv,text/csv" required className="field font-normal" />
-          </label>
-          <button type="submit" className="btn">
-            See what it would change
-          </button>
-        </form>
-      </details>
+      <div className="flex flex-wrap gap-x-8 gap-y-1 text-[13.5px]">
+        <details>
+          <summary className="link min-h-6 w-fit">Bring a table with marks</summary>
+          <form
+            action={deskBringMarksAt(course.slug, discussion.slug)}
+            method="post"
+            encType="multipart/form-data"
+            className="mt-1.5 flex flex-wrap items-end gap-3"
+          >
+            <label className="grid gap-1 font-semibold">
+              A file of comma-separated values (.csv), as it is saved here
+              <input type="file" name="file" accept=".csv,text/csv" required className="field font-normal" />
+            </label>
+            <button type="submit" className="btn">
+              See what it would change
+            </button>
+          </form>
+        </details>
+        {table.markers.length > 1 ? (
+          <details>
+            <summary className="link min-h-6 w-fit">Have the chosen read a second time</summary>
+            <p className="mt-1 flex flex-wrap items-end gap-2">
+              <label className="grid gap-1 font-semibold">
+                By
+                <select name="reader" form="chosen-marks" className="field font-normal">
+                  {table.markers.map((m) => (
+                    <option key={m.id} value={m.id}>
+                      {m.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <button type="submit" form="chosen-marks" name="do" value="second" className="btn">
+                Ask for it
+              </button>
+              <button type="submit" form="chosen-marks" name="do" value="second-none" className="btn">
+                Ask nobody
+              </button>
+            </p>
+          </details>
+        ) : null}
+      </div>
       <div className="plate overflow-x-auto" tabIndex={0} role="group" aria-label="The table">
         <Grid table={table}>
           <thead className="border-b border-rule bg-page-2">
