@@ -136,6 +136,7 @@ export const deskCartridgeFileAt = address('/courses/:course/desk/cartridge/file
 export const termCalendarAt = address('/courses/:course/desk/cartridge/term');
 export const deskSyllabusAt = address('/courses/:course/desk/syllabus');
 export const signSyllabusAt = address('/courses/:course/syllabus/sign');
+export const deskGoesAt = address('/courses/:course/desk/how-it-goes');
 export const deskGroupsAt = address('/courses/:course/desk/groups');
 export const deskGroupsActAt = address('/courses/:course/desk/groups/act');
 export const ownTimesAt = address('/courses/:course/people/times');

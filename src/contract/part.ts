@@ -16,4 +16,6 @@ export type OwnShared = {
   private: boolean;
   withdrawn: boolean;
   text: JudgedText;
+  /** What came of it: by how many classmates it was read, from five on; replies; "well said". */
+  reach: { readBy: number | null; replies: number; wellSaid: number };
 };

@@ -45,6 +45,7 @@ import * as keptBy from './migrations/0042_kept_by';
 import * as marking from './migrations/0043_marking';
 import * as broughtMarks from './migrations/0044_brought_marks';
 import * as markingTogether from './migrations/0045_marking_together';
+import * as rhythms from './migrations/0046_rhythms';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -92,6 +93,7 @@ const MIGRATIONS = {
   '0043_marking': marking,
   '0044_brought_marks': broughtMarks,
   '0045_marking_together': markingTogether,
+  '0046_rhythms': rhythms,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -7,6 +7,7 @@ import { currentTime } from '@/server/clock/clock';
 import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
 import { releaseDue } from '@/server/marks/release';
+import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { sendMail } from '@/server/mail/send';
 import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
@@ -29,6 +30,7 @@ const runner = await run({
     '17 * * * * sweep-people ?jobKey=sweep-people',
     '* * * * * show-due ?jobKey=show-due',
     '* * * * * release-due ?jobKey=release-due',
+    '27 * * * * keep-rhythms ?jobKey=keep-rhythms',
   ].join('\n'),
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
@@ -39,6 +41,7 @@ const runner = await run({
     },
     'show-due': async () => void (await showDue(await deps())),
     'release-due': async () => void (await releaseDue(await deps())),
+    'keep-rhythms': async () => void (await keepRhythms(await deps())),
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });

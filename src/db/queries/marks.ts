@@ -84,10 +84,18 @@ export function releasedTo(db: Db, person: PersonId, discussion?: DiscussionId):
   };
 }
 
-/** The marks that were released in a discussion. */
-export function releasedIn(db: Db, { course, discussion }: Place): Ask<ReleasedRecord[]> {
+/** The marks that were released in a course, or in one discussion of it. */
+export function releasedIn(
+  db: Db,
+  { course, discussion }: { course: CourseId; discussion?: DiscussionId },
+): Ask<ReleasedRecord[]> {
   const { query, read } = released(db);
-  return { query: query.where({ 'm.course_id': course, 'm.discussion_id': discussion }), read };
+  return {
+    query: query.where('m.course_id', course).modify((q) => {
+      if (discussion) q.where('m.discussion_id', discussion);
+    }),
+    read,
+  };
 }
 
 /** A mark that its student has not seen yet. */

@@ -14,7 +14,8 @@ import { announce, announced, type AnnounceFailure } from '../courses/announceme
 import { actOnDesk, type DeskFailure } from './discussion';
 import { enterDesk } from './enter';
 import { people, reason, when } from './fields';
-import { standingsOf } from './standings';
+import { fadingOf } from '../rhythm/fading';
+import { accountsOf, standingsOf } from './standings';
 
 /** So many names stand on one page. */
 const AT_A_TIME = 60;
@@ -54,12 +55,18 @@ export async function classPage(
   const discussion = discussions.find((d) => d.slug === asked.choose);
   const silent = new Set(discussion ? silentIn(discussion) : []);
   const unsigned = new Set(asked.choose === 'unsigned' ? await unsignedIn(deps.db, course.id) : []);
+  const fading = new Set(
+    asked.choose === 'fading'
+      ? fadingOf(students, (await accountsOf(deps, actor, course, students)).of, deps.now).map((f) => f.id)
+      : [],
+  );
   const isChosen = (id: PersonId): boolean =>
     asked.choose === 'all' ||
     (asked.choose === 'owe' && of(id).owed > 0) ||
     (asked.choose === 'missed' && of(id).missed > 0) ||
     silent.has(id) ||
     unsigned.has(id) ||
+    fading.has(id) ||
     grouped.has(id);
   const grouped = new Set(
     asked.choose.startsWith(OF_GROUP)

@@ -7,19 +7,51 @@ import { askTogether } from '@/db/ask';
 import { deskFigures } from '@/db/queries/desk';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
-import { accountOf } from '../access/enter';
+import { accountOf, type Account } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { ownOf, recordFor } from './as-student';
 
-const isStandingResponse = (p: OwnPostRecord) => p.kind === 'response' && !p.withdrawn && !p.hidden;
+export const isStandingResponse = (p: OwnPostRecord) => p.kind === 'response' && !p.withdrawn && !p.hidden;
 
 type Student = { id: PersonId; moreHours: number };
 
+/** One student's account of one discussion, by the deadlines and the part that are theirs. */
+export type StudentAccount = { record: DiscussionRecord; account: Account; own: readonly OwnPostRecord[] };
+
 /**
- * How each of these students stands, by the ledger that counts for themselves: their own posts, extensions, excusals, hours and parts. Six
- * questions to the database, however many there are.
+ * The accounts of these students in every discussion that is shown, by the ledger that counts for themselves: their own posts, extensions,
+ * excusals, hours and parts. Six questions to the database, however many there are.
  */
+export async function accountsOf(
+  deps: Deps,
+  actor: Actor,
+  course: EnteredCourse,
+  students: readonly Student[],
+) {
+  const ids = students.map((s) => s.id);
+  const [figures, own, { records, posts }] = await Promise.all([
+    deskFigures(deps.db, course.id),
+    ownOf(deps.db, course, students),
+    askTogether(deps.db, {
+      records: discussionsOf(deps.db, actor.id, { course: course.id }),
+      posts: postsIn(deps.db, { course: course.id, people: ids }),
+    }),
+  ]);
+  const shown = records.filter((r) => figures.get(r.id)?.shown);
+  const by = groupBy(posts, (p) => p.author);
+  const of = ({ id, moreHours }: Student): StudentAccount[] => {
+    const shared = groupBy(by.get(id) ?? [], (p) => p.discussion);
+    return shown.map((r) => {
+      const record = recordFor(r, { id, moreHours }, own);
+      const theirs = shared.get(r.id) ?? [];
+      return { record, account: accountOf(record, { ...actor, id }, theirs, [], deps.now), own: theirs };
+    });
+  };
+  return { shown, of, by, excused: own.excused };
+}
+
+/** How each of these students stands. */
 export async function standingsOf(
   deps: Deps,
   actor: Actor,
@@ -32,27 +64,15 @@ export async function standingsOf(
   silentIn: (discussion: DiscussionRecord) => PersonId[];
 }> {
   const ids = students.map((s) => s.id);
-  const [figures, own, { records, posts }] = await Promise.all([
-    deskFigures(deps.db, course.id),
-    ownOf(deps.db, course, students),
-    askTogether(deps.db, {
-      records: discussionsOf(deps.db, actor.id, { course: course.id }),
-      posts: postsIn(deps.db, { course: course.id, people: ids }),
-    }),
-  ]);
-  const shown = records.filter((r) => figures.get(r.id)?.shown);
-  const by = groupBy(posts, (p) => p.author);
-  const standing = ({ id, moreHours }: Student): Standing => {
+  const { shown, of, by, excused } = await accountsOf(deps, actor, course, students);
+  const standing = (student: Student): Standing => {
     const all: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
-    const shared = groupBy(by.get(id) ?? [], (p) => p.discussion);
-    for (const record of shown) {
-      const theirs = recordFor(record, { id, moreHours }, own);
-      const account = accountOf(theirs, { ...actor, id }, shared.get(record.id) ?? [], [], deps.now);
+    for (const { record, account, own } of of(student)) {
       if (deps.now < account.schedule.opens || !account.ledger) continue;
       const summary = summarise(account.ledger, deps.now);
       all.opened += 1;
-      if (theirs.excused) all.excused += 1;
-      if (shared.get(record.id)?.some(isStandingResponse)) all.responded += 1;
+      if (record.excused) all.excused += 1;
+      if (own.some(isStandingResponse)) all.responded += 1;
       if (account.ledger.complete) all.complete += 1;
       all.owed += summary.owedReplies + (summary.owedResponse ? 1 : 0);
       if (summary.missed) all.missed += 1;
@@ -63,7 +83,7 @@ export async function standingsOf(
     (askedBy(brief).response ? ids : []).filter(
       (person) =>
         !(by.get(person) ?? []).some((p) => p.discussion === id && isStandingResponse(p)) &&
-        !own.excused.some((x) => x.discussion === id && x.person === person),
+        !excused.some((x) => x.discussion === id && x.person === person),
     );
   return { standings: new Map(students.map((s) => [s.id, standing(s)])), discussions: shown, silentIn };
 }

@@ -14,8 +14,7 @@ import { openDraft } from '../drafts/open';
 import type { ReplyPage, OrphanedDraft } from '@/contract/conversation-view';
 
 /** So many other responses, and so much of each, say what the class has said already. */
-const OTHERS = 6;
-const OTHERS_LENGTH = 600;
+export const OTHERS = { others: 6, length: 600 } as const;
 
 async function othersOf(deps: Deps, posts: readonly PostOutline[], asked: PostRecord): Promise<string[]> {
   const others = posts
@@ -23,10 +22,10 @@ async function othersOf(deps: Deps, posts: readonly PostOutline[], asked: PostRe
       (p) =>
         p.kind === 'response' && p.id !== asked.id && p.author.id !== asked.author.id && p.opening !== '',
     )
-    .slice(0, OTHERS)
+    .slice(0, OTHERS.others)
     .map((p) => p.id);
   const texts = await plainTexts(deps.db, others);
-  return others.map((id) => (texts.get(id) ?? '').slice(0, OTHERS_LENGTH));
+  return others.map((id) => (texts.get(id) ?? '').slice(0, OTHERS.length));
 }
 
 /** How a post stood when its answer was begun, where it has been changed since: its writer has read that text. */

@@ -3,7 +3,9 @@ import type { Feedback } from '@/contract/marks';
 import type { RubricSheet } from '@/contract/rubric';
 import type { OwnShared } from '@/contract/part';
 import { ok, type Result } from '@/core/result';
-import { ask } from '@/db/ask';
+import { readBy } from '@/core/reading/read-by';
+import { askTogether } from '@/db/ask';
+import { reachOf } from '@/db/queries/reach';
 import { sharedTexts } from '@/db/queries/own-posts';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -18,13 +20,18 @@ export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
-  const [texts, estimate] = await Promise.all([
-    sharedTexts(deps.db, actor.id, entered.record.id),
-    ask(estimateAsk(deps, actor.id, entered)),
+  const { record } = entered;
+  const [texts, { estimate, reach }] = await Promise.all([
+    sharedTexts(deps.db, actor.id, record.id),
+    askTogether(deps.db, {
+      estimate: estimateAsk(deps, actor.id, entered),
+      reach: reachOf(deps.db, { course: record.course.id, discussion: record.id }, actor.id),
+    }),
   ]);
   const shared = texts.flatMap((post): OwnShared[] => {
     const own = entered.own.find((p) => p.id === post.id);
     if (!own) return [];
+    const came = reach.get(post.id);
     return [
       {
         verdict: entered.ledger?.verdicts.find((v) => v.post === post.id) ?? null,
@@ -32,6 +39,11 @@ export async function yourPart(deps: Deps, actor: Actor, slug: string): Promise<
         private: own.private,
         withdrawn: own.withdrawn,
         text: judgedText(post, entered.ledger),
+        reach: {
+          readBy: readBy(came?.readers ?? 0),
+          replies: came?.replies ?? 0,
+          wellSaid: came?.wellSaid ?? 0,
+        },
       },
     ];
   });

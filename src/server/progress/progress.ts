@@ -7,12 +7,15 @@ import type { DiscussionId } from '@/core/ids';
 import { costMost, lossesOf, type Loss } from '@/core/marks/losses';
 import { schemeOf, scoreOf, type Scheme } from '@/core/marks/mark';
 import { standingOf, weightOfDiscussions } from '@/core/marks/progress';
+import { courseRhythm } from '@/core/rhythm/class-rhythm';
 import { pointsOf, type Levels } from '@/core/rubric/rubric';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
 import { releasedTo, type ReleasedRecord } from '@/db/queries/marks';
 import { estimatesOf, schemesFor, syllabiFor, type MarkedBy } from '@/db/queries/progress';
+import { effortOf, type Effort } from '@/db/queries/reach';
+import { rhythmsFor } from '@/db/queries/rhythms';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { accountOf } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -47,13 +50,14 @@ type Found = {
   released: Map<DiscussionId, ReleasedRecord>;
   schemes: Map<DiscussionId, MarkedBy>;
   estimates: Map<DiscussionId, Levels>;
+  effort: Map<DiscussionId, Effort>;
 };
 
 function cellOf(
   deps: Deps,
   actor: Actor,
   record: DiscussionRecord,
-  { own, drafts, released, schemes, estimates }: Found,
+  { own, drafts, released, schemes, estimates, effort }: Found,
 ): { cell: ProgressCell; losses: Loss[] | null } | null {
   const account = accountOf(record, actor, own.get(record.id) ?? [], drafts.get(record.id) ?? [], deps.now);
   if (!account.ledger) return null;
@@ -86,6 +90,8 @@ function cellOf(
           : null,
       estimate: said && said.open === 0 ? said.points : null,
       toWin: out ? 0 : toWin(scheme, account.ledger, deps.now >= account.schedule.closes),
+      words: effort.get(record.id)?.words ?? 0,
+      minutes: Math.round((effort.get(record.id)?.seconds ?? 0) / 60),
       ...margins(account.ledger),
     },
     losses: given
@@ -108,6 +114,8 @@ export async function progressPage(deps: Deps, actor: Actor): Promise<ProgressPa
     schemes: schemesFor(db, actor.id),
     estimates: estimatesOf(db, actor.id),
     syllabi: syllabiFor(db, actor.id),
+    effort: effortOf(db, actor.id),
+    rhythms: rhythmsFor(db, actor.id),
   });
   const kept: Found = {
     own: groupBy(found.own, (p) => p.discussion),
@@ -115,6 +123,7 @@ export async function progressPage(deps: Deps, actor: Actor): Promise<ProgressPa
     released: new Map(found.released.map((r) => [r.discussion, r])),
     schemes: found.schemes,
     estimates: found.estimates,
+    effort: found.effort,
   };
   const taken = found.records.filter((r) => r.role === 'student' && !r.course.outside);
   const courses = [...groupBy(taken, (r) => r.course.id)].flatMap(([id, records]): ProgressCourse[] => {
@@ -139,6 +148,7 @@ export async function progressPage(deps: Deps, actor: Actor): Promise<ProgressPa
         standing,
         scale: syllabus?.scale ?? null,
         weight: syllabus && weightOfDiscussions(syllabus),
+        rhythm: courseRhythm(found.rhythms.filter((r) => r.course === id).map((r) => r.rhythm)),
         cost: costMost(cells.flatMap((c) => (c.losses ? [c.losses] : []))),
       },
     ];

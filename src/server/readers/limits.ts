@@ -7,4 +7,10 @@ const WHOLE: ReadonlySet<TaskName> = new Set(['file', 'words', 'pasted', 'roster
 export const deadlineOf = (task: TaskName) => (WHOLE.has(task) ? 10_000 : 2_000);
 
 /** Tasks whose answer is asked for again with every page, so that it is remembered. */
-export const REMEMBERED: ReadonlySet<TaskName> = new Set(['prompt', 'places', 'difference', 'cited']);
+export const REMEMBERED: ReadonlySet<TaskName> = new Set([
+  'prompt',
+  'places',
+  'difference',
+  'cited',
+  'substance',
+]);

@@ -12,6 +12,7 @@ import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 import { readMarksTable, type BroughtTable } from '@/core/marks/read-table';
 import { readRoster, type Roster } from '@/core/people/roster';
+import { judge } from '@/core/substance/judge';
 import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { placesOf } from '../notes/places';
@@ -85,6 +86,9 @@ const tasks = {
   /** The same as the fields of a brief. */
   brief: (i: { doc: Parameters<typeof suggestBrief>[0]; now: Parameters<typeof suggestBrief>[1] }) =>
     suggestBrief(i.doc, i.now),
+  /** Whether replies say something, each against what it answers. */
+  substance: (i: { replies: { text: string; answered: Parameters<typeof judge>[1] }[] }) =>
+    i.replies.map((r) => judge(r.text, r.answered).verdict),
   difference: (i: { first: Text; second: Text; brief: boolean }) => {
     const compared = difference(i.first, i.second);
     return i.brief ? { ...compared, stretches: abridged(compared.stretches) } : compared;

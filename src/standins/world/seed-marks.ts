@@ -4,7 +4,7 @@ import { daysLater, instantOf } from '@/core/deadlines/wallclock';
 import { markSchema, type Mark, type Scheme } from '@/core/marks/mark';
 import { proposeLevels } from '@/core/marks/propose';
 import { roundPoints } from '@/core/marks/points';
-import { courseSlug, type Instant } from '@/core/ids';
+import { courseSlug, instant, type Instant } from '@/core/ids';
 import { anchorOfWords } from '@/core/notes/anchor';
 import { readingText } from '@/core/notes/reading-text';
 import type { Actor, Deps } from '@/server/deps';
@@ -107,15 +107,23 @@ async function answerComments({ db, now }: Deps, slug: string, student: Actor) {
 }
 
 /** What students asked about criteria of their marks, and what they were told. */
-async function askAbout({ db, now }: Deps, course: string, slug: string, student: Actor, marker: Actor) {
+async function askAbout(
+  { db, now: released }: Deps,
+  latest: Instant,
+  course: string,
+  slug: string,
+  student: Actor,
+  marker: Actor,
+) {
+  const after = (hours: number) => instant(Math.min(latest, released + hours * 3_600_000));
   for (const { criterion, body, answer } of ASKED.filter(
     (a) => a.discussion === slug && a.person === student.name,
   )) {
     const id = idOf(`${slug} ${criterion} asked`);
-    await actOnComment({ db, now }, student, slug, { do: 'ask', criterion, id, body });
+    await actOnComment({ db, now: after(9) }, student, slug, { do: 'ask', criterion, id, body });
     if (answer)
       await answerAsStaff(
-        { db, now },
+        { db, now: after(23) },
         marker,
         { slug: course, name: slug, person: student.id },
         {
@@ -237,7 +245,7 @@ async function markDiscussion(
   for (const m of marked) {
     const student = actor(m.student.name);
     await answerComments({ db, now }, discussion.slug, student);
-    await askAbout({ db, now }, slug, discussion.slug, student, marker);
+    await askAbout(deps, now, slug, discussion.slug, student, marker);
   }
   const assistant = STAFF.find((s) => s.course === course.code && s.role === 'assistant');
   const place = { slug, name: discussion.slug };

@@ -16,11 +16,12 @@ import * as setup from '@/server/setup/setup';
 import { ANNOUNCEMENTS, COURSES } from './courses';
 import { CLASSES, DEMO_PASSWORD, emailOf, OBSERVER, OFFERED, STAFF, STUDENTS } from './people';
 import { parseTexts, partsOfBody, type WorldPost } from './parse-texts';
-import { DRAFTS, EXCUSED, EXTENSIONS } from './special';
+import { AWAY, DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addCollege } from './seed-college';
 import { addDesk } from './seed-desk';
 import { addPictures, addWaysIn } from './seed-faces';
 import { addHistory } from './seed-habits';
+import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { addMarks } from './seed-marks';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
@@ -131,6 +132,7 @@ export async function seedWorld(
   }
   await addMaterial(db, now, { actor, person });
   await addMarks(db, now, { actor, weekStart });
+  await keepRhythms({ db, now });
   await addCollege(db, now, { idOf, passwordHash: await hashPassword(DEMO_PASSWORD), timeZone: HOME_ZONE });
   await addWaysIn(db, now, actor);
   if (files) await addPictures({ db, now, files }, actor);
@@ -144,9 +146,9 @@ export async function seedWorld(
   return { posts: made.size };
 }
 
-/** The evening before the demo begins: what was shared by then has been read by everybody who could. */
-const lastVisit = (now: Instant) =>
-  instantOf(daysLater(wallClockAt(now, HOME_ZONE).slice(0, 11) + '20:10', -1), HOME_ZONE);
+/** An evening before the demo begins. What was shared by the last one has been read by everybody who could. */
+const lastVisit = (now: Instant, days = 1) =>
+  instantOf(daysLater(wallClockAt(now, HOME_ZONE).slice(0, 11) + '20:10', -days), HOME_ZONE);
 
 function textsOf(slug: string): WorldPost[] {
   const file = join(process.cwd(), 'src/standins/world/texts', `${slug}.md`);
@@ -182,7 +184,7 @@ async function addPeopleAndCourses(
         demo: true,
         timeZone: HOME_ZONE,
         demoRank: OFFERED.includes(name) ? OFFERED.indexOf(name) + 1 : null,
-        lastSeen: lastVisit(now),
+        lastSeen: lastVisit(now, AWAY[name]),
       })),
     );
     await setup.addCourses(

@@ -56,3 +56,6 @@ export const DRAFTS: {
     ],
   },
 ];
+
+/** Who has not been here for so many days as the demo begins; everybody else was there the evening before. */
+export const AWAY: Readonly<Record<string, number>> = { 'Theo Marchbanks': 16 };

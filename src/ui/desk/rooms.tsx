@@ -1,7 +1,7 @@
-import { deskAt, deskClassAt, deskGroupsAt, deskSettingsAt } from '@/contract/addresses';
+import { deskAt, deskClassAt, deskGoesAt, deskGroupsAt, deskSettingsAt } from '@/contract/addresses';
 import { Rooms } from '../frame/rooms';
 
-export type DeskRoom = 'term' | 'class' | 'groups' | 'settings';
+export type DeskRoom = 'term' | 'class' | 'goes' | 'groups' | 'settings';
 
 /** The sheets that lie on a course's desk. */
 export function DeskRooms({ course, here }: { course: string; here: DeskRoom }) {
@@ -13,6 +13,7 @@ export function DeskRooms({ course, here }: { course: string; here: DeskRoom }) 
       rooms={[
         { id: 'term', name: 'The term', href: deskAt(course) },
         { id: 'class', name: 'The class', href: deskClassAt(course) },
+        { id: 'goes', name: 'How it goes', href: deskGoesAt(course) },
         { id: 'groups', name: 'Groups', href: deskGroupsAt(course) },
         { id: 'settings', name: 'How we do it', href: deskSettingsAt(course) },
       ]}

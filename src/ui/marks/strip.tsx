@@ -34,7 +34,11 @@ export function Strip({ page }: { page: MarkingPage }) {
               <span className="text-[12.5px] font-semibold tabular-nums">{said(line)}</span>
               <span className="sr-only">{STATE_NAMES[line.state]}, </span>
               {line.asks ? <span className="font-bold text-ochre-ink">asks</span> : null}
-              {line.back ? <span className="font-bold text-ochre-ink">given back</span> : null}
+              {line.back ? (
+                <span title="Done again and given back" className="font-bold text-ochre-ink">
+                  back
+                </span>
+              ) : null}
               {line.second ? (
                 <span
                   title={`Second reading: ${SECOND_NAMES[line.second]}`}

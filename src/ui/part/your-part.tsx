@@ -22,6 +22,16 @@ import { EditedLine } from './edited-line';
 import { marginText, Receipt } from './receipt';
 import type { OwnShared } from '@/contract/part';
 
+/** What came of a post; where nothing did, nothing is said. */
+function Reach({ reach: { readBy, replies, wellSaid } }: Pick<OwnShared, 'reach'>) {
+  const said = [
+    ...(readBy === null ? [] : [`Read by ${readBy} classmates`]),
+    ...(replies ? [plural(replies, 'reply', 'replies')] : []),
+    ...(wellSaid ? [`“well said” ${wellSaid === 1 ? 'once' : `${wellSaid} times`}`] : []),
+  ];
+  return said.length ? <p className="text-ink-2">{said.join(' · ')}</p> : null;
+}
+
 function SharedLine({ item, head, again }: { item: OwnShared; head: DiscussionHead; again: boolean }) {
   const { verdict, text } = item;
   const { schedule, brief } = head;
@@ -73,6 +83,7 @@ function SharedLine({ item, head, again }: { item: OwnShared; head: DiscussionHe
         </p>
         <p className="text-ink-2">{figures}</p>
         <p className="mt-0.5">{reason}.</p>
+        {head.course.outside || item.withdrawn ? null : <Reach reach={item.reach} />}
         <EditedLine text={text} slug={head.slug} zone={schedule.zone} />
         {item.withdrawn || head.course.outside || (head.now >= schedule.closes && !again) ? null : (
           <p>

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ProgressCell } from '@/contract/progress';
-import { Scatter } from './plot';
+import { Plot } from './plot';
 
 /** What one thought against what one got, in percent of the full mark: on the line both are alike. */
 export function EstimateChart({ cells }: { cells: readonly ProgressCell[] }) {
@@ -12,7 +12,8 @@ export function EstimateChart({ cells }: { cells: readonly ProgressCell[] }) {
       : [{ x: share(c.estimate, c.mark.of), y: share(c.mark.points, c.mark.of) }],
   );
   return (
-    <Scatter
+    <Plot
+      type="line"
       height={180}
       series={[
         { name: 'a mark', type: 'scatter', data },

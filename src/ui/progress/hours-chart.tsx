@@ -1,7 +1,7 @@
 'use client';
 
 import type { ProgressCell } from '@/contract/progress';
-import { Scatter } from './plot';
+import { Plot } from './plot';
 
 /** Hours between each shared response, or last counted reply, and its deadline, week by week. */
 export function HoursChart({ cells }: { cells: readonly ProgressCell[] }) {
@@ -14,7 +14,8 @@ export function HoursChart({ cells }: { cells: readonly ProgressCell[] }) {
   const reply = points((c) => c.replyHours);
   const end = Math.max(0, ...[...response, ...reply].map((p) => p.x)) + 1;
   return (
-    <Scatter
+    <Plot
+      type="scatter"
       height={190}
       series={[
         { name: 'response', data: response },

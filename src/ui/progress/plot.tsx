@@ -21,24 +21,28 @@ const COMMON: ApexOptions = {
   dataLabels: { enabled: false },
 };
 
-/** A scatter of points. It is a picture only: what it shows is said in words beside it. */
-export function Scatter({
+type Point = number | { x: number; y: number };
+
+/** A picture of numbers, and a picture only: what it shows is said in words beside it. */
+export function Plot({
+  type,
   series,
   options,
   height,
 }: {
-  series: { name: string; type?: 'scatter' | 'line'; data: { x: number; y: number }[] }[];
+  type: 'scatter' | 'line' | 'bar';
+  series: { name: string; type?: 'scatter' | 'line' | 'column'; data: Point[] }[];
   options: ApexOptions;
   height: number;
 }) {
   return (
     <div aria-hidden style={{ minHeight: height }}>
       <ApexChart
-        type={series.some((s) => s.type) ? 'line' : 'scatter'}
+        type={type}
         height={height}
         width="100%"
-        series={series}
-        options={{ ...COMMON, ...options }}
+        series={series as ApexAxisChartSeries}
+        options={{ ...COMMON, ...options, chart: { ...COMMON.chart, ...options.chart } }}
       />
     </div>
   );

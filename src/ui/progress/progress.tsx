@@ -1,7 +1,7 @@
 import type { ProgressCourse, ProgressPage } from '@/contract/progress';
 import { costCause, costText, endsText, freshText, standingText } from '../words/progress';
 import { Cell } from './cell';
-import { Charts } from './charts';
+import { Charts, MoreCharts } from './charts';
 import { WhatIf } from './what-if';
 
 function Course({ course, now }: { course: ProgressCourse; now: number }) {
@@ -70,6 +70,7 @@ export function Progress({ page }: { page: ProgressPage }) {
             {courses.map((course) => (
               <Course key={course.slug} course={course} now={now} />
             ))}
+            <MoreCharts courses={courses} />
           </div>
           <aside
             aria-label="Your rhythm"

@@ -1,4 +1,4 @@
-import type { ProgressCell, ProgressCourse, ProgressPage } from '@/contract/progress';
+import type { ProgressCell, ProgressCourse, ProgressPage, ReplySubstance } from '@/contract/progress';
 import { sumPoints } from '@/core/marks/points';
 import { causeText } from './marks';
 import { plural } from './plural';
@@ -72,4 +72,38 @@ export function estimateText(cells: readonly ProgressCell[]): string | null {
   return mean === 0
     ? `On ${plural(both.length, 'mark')} you judged yourself as your instructors did.`
     : `On ${plural(both.length, 'mark')} you were ${plural(Math.abs(mean), 'point')} ${mean > 0 ? 'kinder to' : 'harder on'} yourself than the mark.`;
+}
+
+/** Words and minutes of each week in which anything was written, over all courses. */
+export function byWeek(cells: readonly ProgressCell[]): { week: number; words: number; minutes: number }[] {
+  const weeks = [...new Set(cells.map((c) => c.week))].sort((a, b) => a - b);
+  return weeks
+    .map((week) => {
+      const of = cells.filter((c) => c.week === week);
+      const sum = (what: 'words' | 'minutes') => of.reduce((n, c) => n + c[what], 0);
+      return { week, words: sum('words'), minutes: sum('minutes') };
+    })
+    .filter((w) => w.words > 0 || w.minutes > 0);
+}
+
+/** What the chart of words and minutes shows; null where nothing was written. */
+export function effortText(cells: readonly ProgressCell[]): string | null {
+  const weeks = byWeek(cells);
+  if (weeks.length === 0) return null;
+  const mean = (what: 'words' | 'minutes') =>
+    Math.round(weeks.reduce((n, w) => n + w[what], 0) / weeks.length);
+  const [most] = [...weeks].sort((a, b) => b.minutes - a.minutes || b.words - a.words);
+  return `You share ${plural(mean('words'), 'word')} a week, and take ${plural(mean('minutes'), 'minute')} to write them.${
+    most && weeks.length > 1 && most.minutes > 0
+      ? ` Week ${most.week} took most: ${plural(most.minutes, 'minute')}.`
+      : ''
+  }`;
+}
+
+/** What the chart of one's replies shows. */
+export function substanceText(weeks: readonly ReplySubstance[]): string {
+  const sum = (of: 'substantive' | 'fair' | 'thin') => weeks.reduce((n, w) => n + w[of], 0);
+  const all = sum('substantive') + sum('fair') + sum('thin');
+  if (all === 0) return 'You have written no replies yet.';
+  return `Of ${plural(all, 'reply', 'replies')}, ${sum('substantive')} move the talk on, ${sum('fair')} have something, ${sum('thin')} say little that is new. Only you see this, and nobody marks by it.`;
 }

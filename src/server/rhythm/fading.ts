@@ -1,0 +1,38 @@
+import type { Fading } from '@/contract/rhythm';
+import type { Instant } from '@/core/ids';
+import { fadeSigns, type Done } from '@/core/rhythm/how-it-goes';
+import type { ClassStudent } from '@/db/queries/class';
+import type { StudentAccount } from '../desk/standings';
+
+const HOUR_MS = 3_600_000;
+
+/** What somebody owes in a discussion, met or not. */
+export const owed = ({ account }: StudentAccount) =>
+  (account.ledger?.obligations ?? []).filter((o) => o.state !== 'excused');
+const isMet = (state: string) => state === 'counted' || state === 'late';
+
+/** What somebody did in each discussion that is over for them, the earliest first. */
+const doneBy = (accounts: readonly StudentAccount[], now: number): Done[] =>
+  accounts
+    .filter((a) => now >= a.account.schedule.closes && owed(a).length > 0)
+    .sort((a, b) => a.account.schedule.closes - b.account.schedule.closes)
+    .map((a) => {
+      const all = owed(a);
+      const response = all.find((o) => o.kind === 'response' && o.at !== null);
+      return {
+        met: all.filter((o) => isMet(o.state)).length,
+        owed: all.length,
+        hours: response?.at == null ? null : (response.deadline.due - response.at) / HOUR_MS,
+      };
+    });
+
+/** Who of these students fades from the course, by name, with the signs that say so. */
+export const fadingOf = (
+  students: readonly ClassStudent[],
+  accountsOf: (student: ClassStudent) => StudentAccount[],
+  now: Instant,
+): Fading[] =>
+  students.flatMap((student): Fading[] => {
+    const signs = fadeSigns(doneBy(accountsOf(student), now), student.lastSeen, now);
+    return signs.length ? [{ id: student.id, name: student.name, signs }] : [];
+  });
