@@ -46,6 +46,7 @@ import * as marking from './migrations/0043_marking';
 import * as broughtMarks from './migrations/0044_brought_marks';
 import * as markingTogether from './migrations/0045_marking_together';
 import * as rhythms from './migrations/0046_rhythms';
+import * as markFiles from './migrations/0047_mark_files';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -94,6 +95,7 @@ const MIGRATIONS = {
   '0044_brought_marks': broughtMarks,
   '0045_marking_together': markingTogether,
   '0046_rhythms': rhythms,
+  '0047_mark_files': markFiles,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import Papa from 'papaparse';
+import { EMPTY_MARK } from '@/core/marks/mark';
 import { rubricSchema } from '@/core/rubric/rubric';
 import { broughtPage, bringMarks, leaveMarks, takeMarks } from '@/server/marks/bring';
 import { keepMark } from '@/server/marks/keep';
@@ -76,7 +77,7 @@ const brought = async (text: string) => {
 describe('the table of a discussion’s marks', () => {
   it('changes what is said in a cell and nothing else of the mark', async () => {
     const { holt, imani } = world.people;
-    const whole = { levels: {}, points: null, verdict: null, override: null, remark: 'Stays.', comments: [] };
+    const whole = { ...EMPTY_MARK, remark: 'Stays.' };
     await keepMark(now(), holt, { ...PLACE, person: imani.id }, { mark: whole, base: 0 });
     expect(await say('Imani', { ideas: 0, talk: 1 })).toEqual({ ok: true, value: { revision: 2 } });
     const [row] = await db('marking').where({ person_id: imani.id });

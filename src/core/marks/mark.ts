@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { parseDocument } from '../document/document';
+import type { Doc } from '../document/nodes';
 import type { LateRule } from '../deadlines/late';
 import type { Balance, Obligation } from '../counting/types';
 import { pointsOf, type Levels, type Rubric } from '../rubric/rubric';
@@ -57,6 +59,11 @@ export const markSchema = z.strictObject({
     .nullable()
     .default(null),
   remark: z.string().max(MARK_LIMITS.remark).default(''),
+  /** More than that: a text with clips, files and all that a text can carry. */
+  more: z
+    .custom<Doc>((value) => parseDocument(value).ok)
+    .nullable()
+    .default(null),
   /** Remarks at passages of what was shared. */
   comments: z.array(commentSchema).max(COMMENT_LIMITS.most).default([]),
 });
@@ -126,6 +133,7 @@ export const isBegun = (m: Mark): boolean =>
   m.verdict !== null ||
   m.override !== null ||
   m.remark.trim() !== '' ||
+  m.more !== null ||
   m.comments.length > 0;
 
 /**

@@ -79,6 +79,7 @@ const marks = fc.record({
     { freq: 4 },
   ),
   remark: fc.constant(''),
+  more: fc.constant(null),
   comments: fc.constant<Mark['comments']>([]),
 });
 const lates = fc.option(

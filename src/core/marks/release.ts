@@ -1,4 +1,5 @@
 import type { Instant } from '../ids';
+import { canonicalJson } from '../posts/canonical';
 import { saysSomething } from './comment';
 import { isBegun, scoreOf, type Late, type Mark, type Scheme } from './mark';
 
@@ -18,7 +19,7 @@ const saysTheSame = (a: Given, b: Given): boolean => JSON.stringify(told(a)) ===
 const told = ({ mark, scheme, late }: Given) => {
   const { points, of, taken } = scoreOf(scheme, mark, late);
   const levels = scheme.by === 'rubric' ? scheme.rubric.criteria.map((c) => mark.levels[c.id] ?? null) : null;
-  const { verdict, override, remark, comments } = mark;
+  const { verdict, override, remark, more, comments } = mark;
   return [
     points,
     of,
@@ -27,6 +28,7 @@ const told = ({ mark, scheme, late }: Given) => {
     scheme.by === 'verdict' ? verdict : null,
     override?.reason ?? null,
     remark.trim(),
+    more ? canonicalJson(more) : null,
     comments
       .filter(saysSomething)
       .map(({ id, post, anchor, body, instead }) => [id, post, anchor.exact, body, instead]),

@@ -208,7 +208,32 @@ export async function handedCarrying(db: Db, file: FileRecord): Promise<string |
   return row ? String(row.slug) : null;
 }
 
-/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading, prompt, announcement or first page, begun before a moment. */
+/**
+ * The discussion with whose marks a file was given: for its student once the mark is released, for staff as it is written.
+ * Whether somebody is staff of it is asked elsewhere.
+ */
+export async function markCarrying(
+  db: Db,
+  file: FileRecord,
+  person: PersonId,
+): Promise<{ slug: string; released: boolean } | null> {
+  const { rows } = await db.raw(
+    `select d.slug, bool_or(m.released) as released from (
+       select course_id, discussion_id, person_id = :person as released from marks
+       where course_id = :course and :file = any(files)
+       union all
+       select course_id, discussion_id, false from marking where course_id = :course and :file = any(files)
+       union all
+       select course_id, discussion_id, false from second_readings where course_id = :course and :file = any(files)) m
+     join discussions d on d.course_id = m.course_id and d.id = m.discussion_id
+     group by d.slug limit 1`,
+    { person, course: file.course, file: file.id },
+  );
+  const [row] = rows as { slug: string; released: boolean }[];
+  return row ?? null;
+}
+
+/** Files that nothing carries any more, neither a post nor a draft nor one of its versions, no reading, prompt, announcement, mark or first page, begun before a moment. */
 export async function spentFiles(
   db: Db,
   before: Instant,
@@ -235,6 +260,9 @@ export async function spentFiles(
           .orWhereRaw(shown('prompt_versions'))
           .orWhereRaw(shown('handed_over'))
           .orWhereRaw(shown('announcements'))
+          .orWhereRaw(shown('marking'))
+          .orWhereRaw(shown('second_readings'))
+          .orWhereRaw(shown('marks'))
           .orWhereRaw(
             'exists (select 1 from courses c where c.id = files.course_id and files.id = any(c.beginning_files))',
           ),

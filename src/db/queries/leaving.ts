@@ -146,6 +146,9 @@ export async function giveTo(
       q
         .whereExists(tx('post_files').whereRaw('post_files.file_id = files.id').select(tx.raw('1')))
         .orWhereRaw(
+          `exists (select 1 from marks t where t.course_id = files.course_id and files.id = any(t.files))`,
+        )
+        .orWhereRaw(
           `exists (select 1 from readings t where t.course_id = files.course_id and files.id = any(t.files))`,
         )
         .orWhereRaw(

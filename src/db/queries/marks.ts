@@ -11,10 +11,19 @@ import {
 } from '@/core/ids';
 import type { Late, Mark, Scheme, Way } from '@/core/marks/mark';
 import type { ReleasedBefore } from '@/core/marks/release';
+import { filesIn } from '@/core/document/attachments';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 type Place = { course: CourseId; discussion: DiscussionId };
+
+/** A mark out of its column: what was kept before there was more to say has none of it. */
+export const asMark = (kept: Omit<Mark, 'more'> & Partial<Mark>): Mark => ({
+  ...kept,
+  more: kept.more ?? null,
+});
+/** The files that are said with a mark. */
+export const filesOfMark = ({ more }: Mark): string[] => (more ? filesIn(more) : []);
 
 /** A mark that its student may see: as it was when it was released. */
 export type ReleasedRecord = {
@@ -39,6 +48,7 @@ const released = (db: Db): Ask<ReleasedRecord[]> => ({
       'm.person_id',
       'm.levels',
       'm.comment',
+      'm.more',
       'm.points',
       'm.verdict',
       'm.override',
@@ -61,6 +71,7 @@ const released = (db: Db): Ask<ReleasedRecord[]> => ({
         verdict: r.verdict,
         override: r.override,
         remark: r.comment,
+        more: r.more,
         comments: r.comments,
       },
       scheme: r.scheme,
@@ -159,7 +170,7 @@ export const markingIn = (
   read: (rows) =>
     rows.map((r) => ({
       person: personId(r.person_id),
-      mark: r.mark,
+      mark: asMark(r.mark),
       revision: r.revision,
       by: personId(r.marker_id),
       marker: r.marker,
@@ -176,6 +187,7 @@ export async function putMarking(
   const key = { course_id: place.course, discussion_id: place.discussion, person_id: place.person };
   const text = {
     mark: JSON.stringify(written.mark),
+    files: filesOfMark(written.mark),
     marker_id: written.marker,
     written_at: timestamptz(written.at),
   };
@@ -208,7 +220,7 @@ export async function putReleased(
   },
 ) {
   const json = (value: object | null) => value && JSON.stringify(value);
-  const { levels, points, verdict, override, remark, comments } = given.mark;
+  const { levels, points, verdict, override, remark, more, comments } = given.mark;
   await db('marks')
     .insert({
       course_id: place.course,
@@ -217,6 +229,8 @@ export async function putReleased(
       marker_id: given.marker,
       levels: JSON.stringify(levels),
       comment: remark,
+      more: json(more),
+      files: filesOfMark(given.mark),
       points,
       verdict,
       override: json(override),

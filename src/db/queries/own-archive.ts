@@ -90,7 +90,15 @@ export async function archivedRest(db: Db, person: PersonId) {
     db('marks as m')
       .join('discussions as d', 'd.id', 'm.discussion_id')
       .where({ 'm.person_id': person })
-      .select('d.title as discussion', 'm.levels', 'm.points', 'm.verdict', 'm.comment', 'm.comments'),
+      .select(
+        'd.title as discussion',
+        'm.levels',
+        'm.points',
+        'm.verdict',
+        'm.comment',
+        'm.more',
+        'm.comments',
+      ),
   ]);
   return { notes, self, sources, marks };
 }

@@ -3,6 +3,7 @@ import type { Mark } from '@/core/marks/mark';
 import type { SecondReading } from '@/core/marks/second';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { asMark, filesOfMark } from './marks';
 
 type Place = { course: CourseId; discussion: DiscussionId };
 const at = ({ course, discussion }: Place) => ({ course_id: course, discussion_id: discussion });
@@ -27,7 +28,7 @@ export const secondsIn = (db: Db, place: Place): Ask<SecondRecord[]> => ({
     rows.map((r) => ({
       person: personId(r.person_id),
       reader: { id: personId(r.reader_id), name: r.name },
-      mark: r.mark,
+      mark: r.mark && asMark(r.mark),
       revision: r.revision,
       settled:
         r.settled_first === null || r.settled_second === null
@@ -67,6 +68,7 @@ export async function putSecond(
     })
     .update({
       mark: JSON.stringify(written.mark),
+      files: filesOfMark(written.mark),
       revision: written.base + 1,
       written_at: timestamptz(written.at),
     })

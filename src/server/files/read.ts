@@ -5,6 +5,7 @@ import { beginningCarrying } from '@/db/queries/beginnings';
 import {
   fileById,
   handedCarrying,
+  markCarrying,
   postsCarrying,
   promptCarrying,
   readingCarrying,
@@ -20,8 +21,9 @@ import type { FileDeps } from './receive';
 export type ReadableFile = { sha256: string; name: string; mediaType: string; bytes: number };
 
 /**
- * Who may see a file: its owner, and whoever may read the reading, the prompt, the announcement, the first page or the post that carries it. Staff also see
- * what only an earlier version of a post carried, and a draft that was handed to them. There is no other way to a file, and to others there is no such file.
+ * Who may see a file: its owner, and whoever may read the reading, the prompt, the announcement, the first page or the post that carries it,
+ * and whom a released mark is for that it came with. Staff also see
+ * what only an earlier version of a post carried, what comes with a mark that is being written, and a draft that was handed to them. There is no other way to a file, and to others there is no such file.
  */
 export async function visibleFile(
   deps: FileDeps,
@@ -46,6 +48,9 @@ export async function visibleFile(
   const begins = await beginningCarrying(deps.db, file);
   if (begins && (await enterCourse(deps, actor, begins)).ok) return ok(file);
   if (await announcedTo(deps.db, actor.id, file.id, deps.now)) return ok(file);
+  const marked = await markCarrying(deps.db, file, actor.id);
+  const place = marked ? await enterDiscussion(deps, actor, marked.slug) : null;
+  if (place?.ok && (marked?.released || place.value.staff)) return ok(file);
   const handed = await handedCarrying(deps.db, file);
   const desk = handed ? await enterDiscussion(deps, actor, handed) : null;
   if (desk?.ok && desk.value.staff) return ok(file);

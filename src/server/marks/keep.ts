@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { keepMarkSchema } from '@/contract/marks';
 import { storable } from '@/core/document/document';
+import { isBlank } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { EMPTY_MARK, type Mark, type Way } from '@/core/marks/mark';
 import { ask } from '@/db/ask';
@@ -11,6 +12,7 @@ import type { CourseId, DiscussionId, PersonId } from '@/core/ids';
 import { putSecond, secondsIn } from '@/db/queries/second-readings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { materialText } from '../courses/material';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 
 /** A discussion whose marks one may write. */
@@ -23,17 +25,27 @@ export async function placeOf(deps: Deps, actor: Actor, slug: string, name: stri
     : found;
 }
 
-/** A mark with words that the database can hold. */
-const storableMark = (mark: Mark): Mark => ({
-  ...mark,
-  override: mark.override && { ...mark.override, reason: storable(mark.override.reason) },
-  remark: storable(mark.remark),
-  comments: mark.comments.map((c) => ({
-    ...c,
-    body: storable(c.body),
-    instead: c.instead === null ? null : storable(c.instead),
-  })),
-});
+/** A mark as it is kept: words that the database can hold, and files of the writer's own or that were there before. */
+async function kept(
+  deps: Deps,
+  actor: Actor,
+  course: CourseId,
+  mark: Mark,
+  before: Mark | null,
+): Promise<Mark> {
+  const more = mark.more && (await materialText(deps.db, actor, course, mark.more, before?.more ?? null));
+  return {
+    ...mark,
+    override: mark.override && { ...mark.override, reason: storable(mark.override.reason) },
+    remark: storable(mark.remark),
+    more: more?.ok && !isBlank(more.value) ? more.value : null,
+    comments: mark.comments.map((c) => ({
+      ...c,
+      body: storable(c.body),
+      instead: c.instead === null ? null : storable(c.instead),
+    })),
+  };
+}
 
 type Meanwhile = { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string };
 
@@ -52,12 +64,17 @@ export async function keepMark(
   if ('mark' in sent && sent.second)
     return keepSecond(deps, actor, { ...place.value, person }, sent.mark, base);
   // Of a part, the rest is as it stands: should that be another keeping than `base`, nothing is kept.
-  const [before] = 'part' in sent ? await ask(markingIn(deps.db, place.value, person)) : [];
+  const [before] = 'part' in sent || sent.mark.more ? await ask(markingIn(deps.db, place.value, person)) : [];
   const mark = 'mark' in sent ? sent.mark : { ...(before?.mark ?? EMPTY_MARK), ...sent.part };
   const revision = await putMarking(
     deps.db,
     { ...place.value, person },
-    { mark: storableMark(mark), marker: actor.id, base, at: deps.now },
+    {
+      mark: await kept(deps, actor, place.value.course, mark, before?.mark ?? null),
+      marker: actor.id,
+      base,
+      at: deps.now,
+    },
   );
   if (revision !== null) return ok({ revision });
   const [theirs] = await ask(markingIn(deps.db, place.value, person));
@@ -78,7 +95,8 @@ async function keepSecond(
   mark: Mark,
   base: number,
 ): Promise<Result<{ revision: number }, NotFound | Meanwhile>> {
-  const written = { mark: storableMark(mark), reader: actor.id, base, at: deps.now };
+  const whole = await kept(deps, actor, place.course, mark, null);
+  const written = { mark: whole, reader: actor.id, base, at: deps.now };
   const revision = await putSecond(deps.db, place, written);
   if (revision !== null) return ok({ revision });
   const found = (await ask(secondsIn(deps.db, place))).find((s) => s.person === place.person);

@@ -8,6 +8,8 @@ export type KeptMark = {
   mark: Mark;
   state: 'kept' | 'keeping' | 'trying' | 'refused';
   theirs: Theirs | null;
+  /** How often another’s mark took this one's place: fields with a life of their own begin anew. */
+  came: number;
 };
 type Keep = (mark: Mark, base: number) => Promise<AnswerOf<typeof keepingMark>>;
 
@@ -33,7 +35,7 @@ export class MarkKeeper {
     opened: { mark: Mark; revision: number },
     private readonly keep: Keep,
   ) {
-    this.now = { mark: opened.mark, state: 'kept', theirs: null };
+    this.now = { mark: opened.mark, state: 'kept', theirs: null, came: 0 };
     this.revision = opened.revision;
     this.opened = opened.mark;
   }
@@ -103,6 +105,6 @@ export class MarkKeeper {
     if (!theirs) return;
     this.revision = theirs.revision;
     this.dirty = false;
-    this.set({ mark: theirs.mark, theirs: null, state: 'kept' });
+    this.set({ mark: theirs.mark, theirs: null, state: 'kept', came: this.now.came + 1 });
   }
 }

@@ -17,6 +17,7 @@ import { CriterionField } from './criterion-field';
 import { hearsKeys, pressKeys } from '../frame/early';
 import type { KeysAhead } from './keys-ahead';
 import { LookFields } from './look-fields';
+import { MoreField } from './more-field';
 import { OverrideField } from './override-field';
 import { RemarkKeys } from './remark-keys';
 import { SecondRead } from './second-read';
@@ -36,6 +37,32 @@ const inField = (target: EventTarget | null) =>
   (target.isContentEditable ||
     target instanceof HTMLTextAreaElement ||
     (target instanceof HTMLInputElement && target.type !== 'radio'));
+
+/** Where more is said than the remark: opened where there is any, and where one wants to. */
+function More({
+  course,
+  one,
+  mark,
+  change,
+}: {
+  course: string;
+  one: MarkedStudent;
+  mark: Mark;
+  change: (more: Mark['more']) => void;
+}) {
+  const [open, setOpen] = useState(mark.more !== null);
+  return open ? (
+    <MoreField course={course} name={one.name} more={mark.more} change={change} />
+  ) : (
+    <button
+      type="button"
+      className="link hidden min-h-6 justify-self-start text-[13px] scripted:inline"
+      onClick={() => setOpen(true)}
+    >
+      Say it in a clip, or with a file
+    </button>
+  );
+}
 
 /** The right page: rubric, number or verdict, a remark, and what it comes to. Every key of it has a button. */
 export function MarkSheet({
@@ -95,6 +122,19 @@ export function MarkSheet({
       change({ remark: putIn(mark.remark, { from: end, to: end }, body).text });
     }
   };
+  const act = (key: string): boolean => {
+    const digit = /^[1-9]$/u.test(key) ? Number(key) - 1 : -1;
+    const current = criteria[at];
+    if (digit >= 0 && current?.levels[digit]) choose(current, digit);
+    else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
+      change({ verdict: digit === 0 ? 'done' : 'again' });
+    else if (key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
+    else if (key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
+    else if (key === 'c') comment();
+    else if (key === 'r') remark.current?.focus();
+    else return false;
+    return true;
+  };
   const onKey = useEffectEvent((e: KeyboardEvent) => {
     const kept = e.altKey && !e.ctrlKey && !e.metaKey ? /^Digit([1-9])$/u.exec(e.code) : null;
     const body = kept && remarks[Number(kept[1]) - 1]?.trim();
@@ -109,19 +149,6 @@ export function MarkSheet({
     if (ahead.hear(e.key)) return;
     if (act(e.key)) e.preventDefault();
   });
-  const act = (key: string): boolean => {
-    const digit = /^[1-9]$/u.test(key) ? Number(key) - 1 : -1;
-    const current = criteria[at];
-    if (digit >= 0 && current?.levels[digit]) choose(current, digit);
-    else if (digit >= 0 && scheme.by === 'verdict' && digit < 2)
-      change({ verdict: digit === 0 ? 'done' : 'again' });
-    else if (key === 'ArrowDown' && criteria.length) setTurned(Math.min(criteria.length - 1, at + 1));
-    else if (key === 'ArrowUp' && criteria.length) setTurned(Math.max(0, at - 1));
-    else if (key === 'c') comment();
-    else if (key === 'r') remark.current?.focus();
-    else return false;
-    return true;
-  };
   // With the page itself, not after it is drawn: the next key may be there already.
   useLayoutEffect(() => {
     const hear = (e: KeyboardEvent) => onKey(e);
@@ -144,6 +171,7 @@ export function MarkSheet({
       <input type="hidden" name="student" value={one.id} />
       <LookFields look={page.look} />
       <input type="hidden" name="base" value={one.revision} />
+      {mark.more ? <input type="hidden" name="more" value={JSON.stringify(mark.more)} /> : null}
       <input type="hidden" name="comments" value={JSON.stringify(mark.comments)} />
       <div className="grid grow content-start gap-3 overflow-auto px-4 py-3.5 sm:px-5">
         {theirs ? <TwoMarks theirs={theirs} mine={mark} scheme={scheme} keeper={keeper} /> : null}
@@ -246,6 +274,13 @@ export function MarkSheet({
             onChange={(e) => change({ remark: e.target.value })}
           />
         </label>
+        <More
+          key={kept.came}
+          course={course.slug}
+          one={one}
+          mark={mark}
+          change={(more) => change({ more })}
+        />
         <RemarkKeys course={course.slug} remarks={remarks} change={changeRemark} put={put} />
         {scheme.by === 'rubric' || scheme.by === 'points' ? (
           <OverrideField override={mark.override} change={(override) => change({ override })} />

@@ -4,6 +4,7 @@ import type { Numbered } from '@/core/marks/comment';
 import type { RubricSheet } from '@/contract/rubric';
 import { causeKey } from '@/core/marks/losses';
 import { causeText, lateTaken, scoreText, VERDICTS } from '../words/marks';
+import { DocumentView } from '../document/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
 import { AskAbout } from './ask-about';
@@ -157,6 +158,12 @@ export function YourMark({
         <div className="rounded-control border border-rule bg-page px-3.5 py-2.5">
           <h4 className="font-sans text-[13px] font-semibold">In general</h4>
           <p className="font-serif text-[15.5px] whitespace-pre-line">{mark.mark.remark}</p>
+        </div>
+      ) : null}
+      {mark.mark.more ? (
+        <div className="rounded-control border border-rule bg-page px-3.5 py-2.5">
+          <h4 className="font-sans text-[13px] font-semibold">From {mark.marker}</h4>
+          <DocumentView doc={mark.mark.more} className="!text-[15.5px]" />
         </div>
       ) : null}
       <Difference losses={losses} />

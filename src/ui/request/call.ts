@@ -55,21 +55,26 @@ export async function callForFile<Path extends string, Sent extends z.ZodType>(
   return answer?.ok ? answer.blob() : null;
 }
 
+/** Characters: 64 KiB are allowed (Fetch, 4.6), and a letter may be three of them. */
+const MOST_AFTER_ITS_PAGE = 20_000;
+
 async function ask<Path extends string>(
   { method, path }: { method: string; path: Path },
   params: Params<Path>,
   input: unknown,
-  { query = {}, body, ...how }: How,
+  { query = {}, body, keepalive = false, ...how }: How,
 ): Promise<Response | null> {
   const asks = method === 'GET' || method === 'DELETE';
   const search = new URLSearchParams({ ...query, ...(asks && input ? strings(input) : {}) });
   const address = addressOf(path, params) + (search.size ? `?${search}` : '');
-  const sends = body === undefined && !asks && input !== null;
+  const sent = body === undefined && !asks && input !== null ? JSON.stringify(input) : null;
   return fetch(address, {
     method,
     ...how,
+    // More than that no browser sends for a page that goes: it would refuse the request altogether.
+    keepalive: keepalive && (sent?.length ?? 0) < MOST_AFTER_ITS_PAGE,
     ...(body === undefined ? {} : { body }),
-    ...(sends ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(input) } : {}),
+    ...(sent === null ? {} : { headers: { 'content-type': 'application/json' }, body: sent }),
   }).catch(() => null);
 }
 

@@ -40,6 +40,7 @@ function markOf(fields: URLSearchParams) {
     verdict: fields.get('verdict') ?? null,
     override: points !== null && reason ? { points, reason } : null,
     remark: fields.get('remark') ?? '',
+    more: sentDocument(fields.get('more')) ?? null,
     comments: sentDocument(fields.get('comments')) ?? [],
   });
 }
