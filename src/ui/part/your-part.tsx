@@ -278,7 +278,7 @@ export function YourPart({
   const commented = { comments, chosen, choose };
   return (
     <FacingPages
-      first="left"
+      first={feedback.mark?.isNew ? 'right' : 'left'}
       left={{
         name: 'What counted',
         page: (

@@ -14,7 +14,7 @@ const HEADS = [
   'Marks',
 ];
 
-const hours = (n: number) => (n < 48 ? `${n} h` : `${Math.round((n / 24) * 10) / 10} d`);
+const hours = (n: number) => (n < 24 ? `${n} h` : `${Math.round((n / 24) * 10) / 10} d`);
 const percent = (n: number | null) => (n === null ? '–' : `${n} %`);
 
 function Week({ week, course }: { week: WeekGoes; course: string }) {

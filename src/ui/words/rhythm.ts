@@ -49,7 +49,7 @@ const of = ([met, owed]: [number, number]) => `${met} of ${owed}`;
 export function fadeText(sign: FadeSign): string {
   switch (sign.code) {
     case 'less':
-      return `met ${of(sign.now)} in the last two discussions, and ${of(sign.before)} in those before`;
+      return `met ${of(sign.now)} in the last two discussions after ${of(sign.before)} before`;
     case 'later':
       return `responses come later each time: ${sign.from} hours before the deadline, then ${sign.to < 0 ? `${-sign.to} after it` : sign.to}`;
     case 'unseen':
