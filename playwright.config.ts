@@ -6,7 +6,7 @@ const servers = testServers();
 const own = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
 
 /** Tests of how long things take. */
-const MEASURED = /slow-inputs\.spec\.ts$/u;
+const MEASURED = ['**/slow-inputs.spec.ts', '**/next-student.spec.ts'];
 
 export default defineConfig({
   testDir: 'tests/browser',

@@ -148,6 +148,9 @@ export type MarkingLook = {
   second: boolean;
 };
 
+/** More of a class than stands in the strip. */
+export type Beyond = { n: number; nearest: PersonId };
+
 export type MarkingPage = {
   course: CourseView;
   discussion: { slug: string; title: string; week: number };
@@ -164,7 +167,11 @@ export type MarkingPage = {
   /** Ways that can be chosen here. */
   ways: Way[];
   releaseAt: Instant | null;
+  /** Those around whoever is looked at, and how many there are before and after, with the nearest of them. */
   lines: MarkLine[];
+  earlier: Beyond | null;
+  later: Beyond | null;
+  total: number;
   /** How many marks are written in full, are seen by their students, and could be released now. */
   written: number;
   released: number;
@@ -259,6 +266,9 @@ export type MarksTable = {
   discussion: { slug: string; title: string; week: number };
   scheme: Scheme;
   rows: MarkRow[];
+  total: number;
+  page: number;
+  pages: number;
   markers: { id: PersonId; name: string }[];
   spread: Spread | null;
   sort: MarksSort;

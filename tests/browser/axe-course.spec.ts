@@ -24,6 +24,8 @@ visitEach(
     ['a draft that was handed over', '/courses/geo-115/desk/geo-115-w5'],
     ['marking', '/courses/geo-115/desk/geo-115-w5/marking'],
     ['marks as a table', '/courses/geo-115/desk/geo-115-w5/marking/table?sort=-points'],
+    ['a mark that is asked about', '/courses/geo-115/desk/geo-115-w5/marking?first=asked'],
+    ['how a course goes', '/courses/geo-115/desk/how-it-goes'],
     ['groups', '/courses/geo-115/desk/groups'],
     ['the syllabus as it is written', '/courses/geo-115/desk/syllabus'],
     ['in and out', '/courses/geo-115/desk/cartridge'],
@@ -34,6 +36,15 @@ visitEach(
     ['what was changed in a prompt', '/discussions/geo-115-w6/prompt/changes'],
   ],
   'Dr. Maren Holt',
+);
+
+visitEach(
+  'marks of done or again',
+  () => [
+    ['a part that was done again', '/courses/snd-130/desk/snd-130-w5/marking?first=back'],
+    ['a mark of done or again, as a table', '/courses/snd-130/desk/snd-130-w5/marking/table'],
+  ],
+  'Odile Marchetti',
 );
 
 visitAll([

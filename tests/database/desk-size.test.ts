@@ -6,6 +6,9 @@ import { datesPage, deskPage } from '@/server/desk/discussion';
 import { groupsPage } from '@/server/desk/groups';
 import { rulesPage } from '@/server/desk/prompts';
 import { termPage } from '@/server/desk/term';
+import { markingPage } from '@/server/marks/marking';
+import { marksTable } from '@/server/marks/table';
+import { howItGoesPage } from '@/server/rhythm/how-it-goes';
 import { addPeople, enrol } from '@/server/setup/setup';
 import { deps, OPEN, shared, shareInput, smallCourse } from './world';
 
@@ -60,6 +63,9 @@ async function times(): Promise<Map<string, number>> {
     ['the class', () => classPage(at, holt, GEO, { page: 1, choose: '' })],
     ['groups', () => groupsPage(at, holt, GEO)],
     ['what a prompt asks', () => rulesPage(at, holt, GEO, OPEN)],
+    ['marks', () => markingPage(at, holt, GEO, OPEN, null)],
+    ['marks as a table', () => marksTable(at, holt, GEO, OPEN, 'name', 1)],
+    ['how it goes', () => howItGoesPage(at, holt, GEO)],
     ['other dates', () => datesPage(at, holt, GEO, OPEN, dates)],
   ];
   const least = new Map<string, number>();

@@ -9,12 +9,14 @@ import { classPage } from '@/server/desk/class';
 import { deskPage } from '@/server/desk/discussion';
 import { termPage } from '@/server/desk/term';
 import { progressPage } from '@/server/progress/progress';
+import { howItGoesPage } from '@/server/rhythm/how-it-goes';
 import { thisWeek } from '@/server/week/this-week';
 import { summarise } from '@/core/counting/summary';
 import type { Actor } from '@/server/deps';
 import { tallyText } from '@/ui/words/status';
 import { createDatabase, withDatabase } from '../../scripts/lib/database';
 import { Wrong } from '../figures/compare';
+import { checkGoes } from '../figures/course';
 import { expectedFor, type Expected } from '../figures/discussions';
 import { markOf, readMarks, type MarkRows } from '../figures/marks';
 import { readTables, type Tables } from '../figures/tables';
@@ -178,6 +180,11 @@ async function checkDesk(staff: string, slug: string, now: Instant, wrong: Wrong
       missed: sums(all).filter((s) => s.missed > 0).length,
     };
     wrong.same(standing, expected, `${slug}: ${name}`);
+  }
+  const goes = await howItGoesPage({ db, now }, actor, slug);
+  for (const week of goes.ok ? goes.value.weeks : []) {
+    const here = [...students.values()].flatMap((all) => all.filter((d) => d.slug === week.slug));
+    checkGoes(week, here, tables, marks, wrong);
   }
   const [someone = []] = students.values();
   const last = someone.at(-1)?.slug;

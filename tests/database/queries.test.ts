@@ -15,6 +15,8 @@ import { groupsPage } from '@/server/desk/groups';
 import { termPage } from '@/server/desk/term';
 import { yourPart } from '@/server/discussions/your-part';
 import { markingPage } from '@/server/marks/marking';
+import { marksTable } from '@/server/marks/table';
+import { howItGoesPage } from '@/server/rhythm/how-it-goes';
 import { progressPage } from '@/server/progress/progress';
 import { addPeople, enrol } from '@/server/setup/setup';
 import { readiness } from '@/server/setup/readiness';
@@ -84,6 +86,8 @@ describe('a page costs a fixed number of queries', () => {
       ['The term on the desk', 11, () => termPage(d, holt, 'geo-115')],
       ['A discussion on the desk', 18, () => deskPage(d, holt, 'geo-115', OPEN)],
       ['The marks of a discussion', 20, () => markingPage(d, holt, 'geo-115', OPEN, null)],
+      ['Marks as a table', 15, () => marksTable(d, holt, 'geo-115', OPEN, 'name', 1)],
+      ['How a course goes', 9, () => howItGoesPage(d, holt, 'geo-115')],
       ['Your part', 6, () => yourPart(d, noor, OPEN)],
       ['Progress', 1, () => progressPage(d, imani)],
       ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],

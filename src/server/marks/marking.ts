@@ -50,6 +50,21 @@ const sharesOf = (all: readonly Marked[], markers: readonly Marker[]): MarkerSha
     return { id, name, share: theirs.length, written: theirs.filter(isWritten).length };
   });
 
+/** So many stand in the strip on either side of whoever is looked at: of a large class not all are drawn with every student. */
+const BESIDE = 30;
+
+function around(all: readonly Marked[], at: number, scheme: Scheme) {
+  const from = Math.max(0, Math.min(at - BESIDE, all.length - 2 * BESIDE - 1));
+  const to = Math.min(all.length, from + 2 * BESIDE + 1);
+  const beyond = (n: number, nearest: Marked | undefined) =>
+    n > 0 && nearest ? { n, nearest: nearest.student.id } : null;
+  return {
+    lines: all.slice(from, to).map((m) => lineOf(scheme, m)),
+    earlier: beyond(from, all[from - 1]),
+    later: beyond(all.length - to, all[to]),
+  };
+}
+
 /** All marks as they are usually looked at. */
 export const USUAL_LOOK: MarkingLook = { covered: false, everybody: false, second: false };
 
@@ -100,7 +115,8 @@ export async function markingPage(
         (way !== 'points' || record.classBrief.points !== undefined),
     ),
     releaseAt: record.releaseAt,
-    lines: all.map((m) => lineOf(scheme, m)),
+    ...around(all, at, scheme),
+    total: all.length,
     written: all.filter(isWritten).length,
     released: all.filter((m) => m.released !== null).length,
     ready: all.filter((m) => m.ready).length,

@@ -5,10 +5,10 @@ import { marksDue, putReleased, setReleaseAt } from '@/db/queries/marks';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
-import { classMarks } from './class-marks';
+import { classMarks, type Marked } from './class-marks';
 
 /**
- * Lets students see the marks that are written in full: of those who are named, or of all. Who saw another mark before sees that one
+ * Lets students see the marks that are written in full: of those who are named, of one's own share, or of all. Who saw another mark before sees that one
  * beside it. A mark that says what its student sees already is left alone.
  *
  * @returns how many were released
@@ -18,7 +18,7 @@ export async function releaseMarks(
   actor: Actor,
   slug: string,
   name: string,
-  only: readonly string[] | null,
+  only: readonly string[] | 'share' | null,
 ): Promise<Result<number, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -31,8 +31,11 @@ export async function releaseMarks(
     const place = { course: course.id, discussion: found.value.record.id };
     const { scheme, all } = await classMarks(deps, tx, course, found.value.record);
     let n = 0;
-    for (const { student, mark, late, ready, seen, written, released } of all) {
-      if (!ready || !written || (only && !only.includes(student.id))) continue;
+    const isMeant = ({ student, marker }: Marked) =>
+      only === null || (only === 'share' ? marker === actor.id : only.includes(student.id));
+    for (const one of all) {
+      const { student, mark, late, ready, seen, written, released } = one;
+      if (!ready || !written || !isMeant(one)) continue;
       await putReleased(
         tx,
         { ...place, person: student.id },

@@ -60,13 +60,17 @@ function sorted(rows: MarkRow[], sort: MarksSort): MarkRow[] {
   });
 }
 
-/** The marks of a discussion as a table: the class by criteria, as they are written, released or not. */
+/** So many lines stand on a page. */
+const AT_A_TIME = 40;
+
+/** The marks of a discussion as a table: the class by criteria, as they are written, released or not; a page of it, or all. */
 export async function marksTable(
   deps: Deps,
   actor: Actor,
   slug: string,
   name: string,
   sort: MarksSort,
+  asked: number | 'all' = 'all',
 ): Promise<Result<MarksTable, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -77,11 +81,17 @@ export async function marksTable(
   const markers = await ask(markersOf(deps.db, door.value.id));
   const names = new Map(markers.map((m) => [m.id as string, m.name]));
   const rows = all.map((m) => rowOf(scheme, m, names));
+  const pages = asked === 'all' ? 1 : Math.max(1, Math.ceil(rows.length / AT_A_TIME));
+  const page = asked === 'all' ? 1 : Math.min(Math.max(1, asked), pages);
+  const inOrder = sorted(rows, sort);
   return ok({
     course: door.value,
     discussion: { slug: name, title: record.title, week: record.week.number },
     scheme,
-    rows: sorted(rows, sort),
+    rows: asked === 'all' ? inOrder : inOrder.slice((page - 1) * AT_A_TIME, page * AT_A_TIME),
+    total: rows.length,
+    page,
+    pages,
     markers,
     spread: spreadOf(rows.flatMap((r) => r.points ?? [])),
     sort,

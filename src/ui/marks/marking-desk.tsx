@@ -22,6 +22,10 @@ function lineNow(page: MarkingPage, line: MarkLine, mark: Mark | undefined): Mar
   };
 }
 
+const isWritten = ({ state }: MarkLine) => state === 'written' || state === 'released' || state === 'changed';
+const isReady = ({ state, second }: MarkLine) =>
+  (state === 'written' || state === 'changed') && second !== 'asked' && second !== 'differs';
+
 /** A mark and a second reading of one student are two. */
 const seenAs = ({ look }: MarkingPage, person: string) => `${person} ${look.second}`;
 
@@ -39,10 +43,10 @@ export function MarkingDesk({ page }: { page: MarkingPage }) {
     [person, page],
   );
   const lines = page.lines.map((line) => lineNow(page, line, marks[seenAs(page, line.id)]));
-  const written = lines.filter((l) => ['written', 'released', 'changed'].includes(l.state)).length;
-  const ready = lines.filter(
-    (l) => (l.state === 'written' || l.state === 'changed') && l.second !== 'asked' && l.second !== 'differs',
-  ).length;
+  // Of a large class only those around are here: what is counted is the server's, and what changed since in these.
+  const since = (is: (line: MarkLine) => boolean) => lines.filter(is).length - page.lines.filter(is).length;
+  const written = page.written + since(isWritten);
+  const ready = page.ready + since(isReady);
   return (
     <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3 [--above:362px]">
       <MarkingHead page={{ ...page, lines, written }} ready={ready} />

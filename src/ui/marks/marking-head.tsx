@@ -8,11 +8,11 @@ import { LookFields } from './look-fields';
 
 /** How far the marks are, how they are looked at, and what can be released. */
 export function MarkingHead({ page, ready }: { page: MarkingPage; ready: number }) {
-  const { course, discussion, one, look, lines, seconds, shared, markers } = page;
+  const { course, discussion, one, look, total, seconds, shared, markers } = page;
   const at = (part: Partial<MarkingPage['look']>, student: string | null = null) =>
     markingAt({ ...page, look: { ...look, ...part } }, student);
   const everybody = markers.reduce((n, m) => n + m.share, 0);
-  const isShare = shared && !look.everybody && !look.second && lines.length < everybody;
+  const isShare = shared && !look.everybody && !look.second && total < everybody;
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
       <div className="min-w-0">
@@ -24,7 +24,7 @@ export function MarkingHead({ page, ready }: { page: MarkingPage; ready: number 
         </p>
         <h2 className="text-[21px]">
           {look.second ? 'Your second readings' : isShare ? 'Your share of the marks' : 'Marks'},{' '}
-          {page.written} of {lines.length} written
+          {page.written} of {total} written
           {look.second ? '' : `, ${page.released ? `${page.released} released` : 'none released'}`}
         </h2>
         <p className="flex flex-wrap gap-x-4 text-[13px]">
@@ -61,7 +61,7 @@ export function MarkingHead({ page, ready }: { page: MarkingPage; ready: number 
           <form action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
             {one ? <input type="hidden" name="student" value={one.id} /> : null}
             {/* In one's share, only what is one's own is released. */}
-            {isShare ? lines.map((l) => <input key={l.id} type="hidden" name="person" value={l.id} />) : null}
+            {isShare ? <input type="hidden" name="share" value="yes" /> : null}
             <LookFields look={look} />
             <button type="submit" name="do" value="release" className="btn go" disabled={ready === 0}>
               {ready ? `Release ${plural(ready, 'mark')}` : 'Nothing to release'}

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { MarkingPage, MarkLine } from '@/contract/marks';
+import type { Beyond, MarkingPage, MarkLine } from '@/contract/marks';
 import { Tally } from '../tally/tally';
 import { markingAt } from './address';
 import { SECOND_NAMES, STATE_NAMES } from '../words/marks';
@@ -14,12 +14,22 @@ const said = ({ state, points, verdict }: MarkLine) =>
 /** "Imani", or "7" where names are covered. */
 const shortName = (page: MarkingPage, name: string) => name.split(' ')[page.look.covered ? 1 : 0];
 
+const More = ({ page, beyond, where }: { page: MarkingPage; beyond: Beyond | null; where: string }) =>
+  beyond ? (
+    <li className="flex items-center">
+      <Link className="btn whitespace-nowrap" href={markingAt(page, beyond.nearest)} prefetch={false}>
+        {beyond.n} {where}
+      </Link>
+    </li>
+  ) : null;
+
 /** The class as a strip of tallies, each a way to one student's part; who is being marked stands in a frame. */
 export function Strip({ page }: { page: MarkingPage }) {
-  const { lines, one } = page;
+  const { lines, one, earlier, later } = page;
   return (
     <nav aria-label="The class" className="relative overflow-x-auto" tabIndex={0}>
       <ul className="flex gap-1 pb-1">
+        <More page={page} beyond={earlier} where="before" />
         {lines.map((line) => (
           <li key={line.id}>
             <Link
@@ -55,6 +65,7 @@ export function Strip({ page }: { page: MarkingPage }) {
             </Link>
           </li>
         ))}
+        <More page={page} beyond={later} where="after" />
       </ul>
     </nav>
   );

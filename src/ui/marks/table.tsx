@@ -42,6 +42,7 @@ const KEYS: Record<Way, string> = {
 export function MarksTableView({ table }: { table: MarksTable }) {
   const { course, discussion, scheme, spread } = table;
   const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
+  const at = (page: number) => deskMarksTableAt(course.slug, discussion.slug, { sort: table.sort, page });
   return (
     <section aria-labelledby="marks-table" className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
@@ -118,7 +119,7 @@ export function MarksTableView({ table }: { table: MarksTable }) {
         ) : null}
       </div>
       <div className="plate overflow-x-auto" tabIndex={0} role="group" aria-label="The table">
-        <Grid table={table}>
+        <Grid key={`${table.sort} ${table.page}`} table={table}>
           <thead className="border-b border-rule bg-page-2">
             <tr>
               <Head table={table} column="name">
@@ -153,6 +154,23 @@ export function MarksTableView({ table }: { table: MarksTable }) {
           </thead>
         </Grid>
       </div>
+      {table.pages > 1 ? (
+        <nav aria-label="Pages of the table" className="flex items-center gap-3 text-[13.5px]">
+          {table.page > 1 ? (
+            <Link className="btn" href={at(table.page - 1)}>
+              Earlier
+            </Link>
+          ) : null}
+          <span>
+            Page {table.page} of {table.pages}, {plural(table.total, 'student')}
+          </span>
+          {table.page < table.pages ? (
+            <Link className="btn" href={at(table.page + 1)}>
+              Later
+            </Link>
+          ) : null}
+        </nav>
+      ) : null}
     </section>
   );
 }

@@ -80,8 +80,8 @@ export const POST = form<'course' | 'slug'>(
         return back(kept.ok ? 'mark-kept' : kept.failure.code);
       }
       case 'release': {
-        const only = fields.getAll('person');
-        const released = await releaseMarks(deps, actor, course, slug, only.length ? only : null);
+        const only = fields.get('share') === 'yes' ? 'share' : null;
+        const released = await releaseMarks(deps, actor, course, slug, only);
         return back(released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code);
       }
       case 'release-some': {
