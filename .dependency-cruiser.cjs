@@ -43,6 +43,17 @@ module.exports = {
       'react|@types/react|react-dom|next|@tiptap/[^/]+|radix-ui|lucide-react|comlink|zod|idb-keyval|katex|pdfjs-dist|@simplewebauthn/browser|react-easy-crop|apexcharts|react-apexcharts',
     ),
     {
+      name: 'unreleased-marks',
+      comment:
+        'What staff write of marks before they are released is read by the use-cases of marks alone: nothing else can give it out.',
+      severity: 'error',
+      from: {
+        path: '^src/',
+        pathNot: '^src/(server/marks/|db/queries/|server/people/sweep)|\\.test\\.tsx?$',
+      },
+      to: { path: '^src/db/queries/(marking|second-readings|brought-marks|kept-remarks)\\.ts$' },
+    },
+    {
       name: 'server-only-place',
       comment: '`server-only` belongs in src/app/_request, which no job process loads',
       severity: 'error',

@@ -8,7 +8,7 @@ import { tableChange, whoIs } from '@/core/marks/table-change';
 import type { Db } from '@/db/connection';
 import { broughtMarks, dropBrought, insertBrought, type BroughtRecord } from '@/db/queries/brought-marks';
 import { holdDiscussion } from '@/db/queries/desk';
-import { putMarking } from '@/db/queries/marks';
+import { putMarking } from '@/db/queries/marking';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';

@@ -1,7 +1,8 @@
 import { ok, type Result } from '@/core/result';
 import { beforeOf } from '@/core/marks/release';
 import { holdDiscussion } from '@/db/queries/desk';
-import { marksDue, putReleased, setReleaseAt } from '@/db/queries/marks';
+import { marksDue } from '@/db/queries/marking';
+import { putReleased, setReleaseAt } from '@/db/queries/marks';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
