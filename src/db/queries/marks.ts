@@ -1,9 +1,7 @@
 import {
-  courseId,
   discussionId,
   instant,
   personId,
-  slugOf,
   type CourseId,
   type DiscussionId,
   type Instant,
