@@ -1,6 +1,4 @@
-import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import { personId } from '@/core/ids';
 import { classPage } from '@/server/desk/class';
 import { datesPage, deskPage } from '@/server/desk/discussion';
 import { groupsPage } from '@/server/desk/groups';
@@ -9,8 +7,7 @@ import { termPage } from '@/server/desk/term';
 import { markingPage } from '@/server/marks/marking';
 import { marksTable } from '@/server/marks/table';
 import { howItGoesPage } from '@/server/rhythm/how-it-goes';
-import { addPeople, enrol } from '@/server/setup/setup';
-import { deps, OPEN, shared, shareInput, smallCourse } from './world';
+import { deps, joined, OPEN, shared, shareInput, smallCourse } from './world';
 
 const GEO = 'geo-115';
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -25,26 +22,8 @@ const ROUNDS = 12;
 
 /** So many students more, each of whom has shared a response. */
 async function grow(n: number) {
-  const people = Array.from({ length: n }, (_, i) => ({
-    id: personId(randomUUID()),
-    name: `Student ${String(i).padStart(3, '0')}`,
-    timeZone: 'UTC',
-    previousVisit: null,
-  }));
-  await addPeople(
-    db,
-    people.map((p) => ({
-      ...p,
-      email: `${p.id}@tidewell.example`,
-      passwordHash: 'x',
-      demoRank: null,
-      lastSeen: null,
-    })),
-  );
-  await enrol(
-    db,
-    people.map((p) => ({ course: world.course, person: p.id, role: 'student' as const })),
-  );
+  const names = Array.from({ length: n }, (_, i) => `Student ${String(i).padStart(3, '0')}`);
+  const people = await joined(db, world.course, names);
   for (const who of people) await shared(db, who, OPEN, 'Tue 10:00', shareInput('Words of theirs.'));
 }
 

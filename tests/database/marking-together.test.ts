@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { MARK, talkKey } from '@/contract/marks';
-import { instant, personId } from '@/core/ids';
+import { instant } from '@/core/ids';
 import { markSchema, type Mark } from '@/core/marks/mark';
 import { rubricSchema } from '@/core/rubric/rubric';
-import * as setup from '@/server/setup/setup';
 import type { Actor } from '@/server/deps';
 import { needsOf } from '@/server/desk/needs';
 import { yourPart } from '@/server/discussions/your-part';
@@ -16,7 +15,7 @@ import { releaseMarks } from '@/server/marks/release';
 import { keepRemark } from '@/server/marks/remarks';
 import { letStand, readTwice, shareClass } from '@/server/marks/together';
 import { changePost, withdrawPost } from '@/server/posts/change';
-import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
+import { deps, joined, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 const GEO = 'geo-115';
 const PLACE = { slug: GEO, name: OPEN };
@@ -26,19 +25,9 @@ let grey: Actor;
 beforeAll(async () => {
   world = await smallCourse('marking_together');
   db = world.db;
-  grey = { id: personId(randomUUID()), name: 'Bastian Grey', timeZone: 'UTC', previousVisit: null };
-  await setup.addPeople(db, [
-    {
-      id: grey.id,
-      name: grey.name,
-      email: 'grey@tidewell.example',
-      passwordHash: 'x',
-      timeZone: 'UTC',
-      demoRank: null,
-      lastSeen: null,
-    },
-  ]);
-  await setup.enrol(db, [{ course: world.course, person: grey.id, role: 'assistant' }]);
+  const [assistant] = await joined(db, world.course, ['Bastian Grey'], 'assistant');
+  if (!assistant) throw new Error('nobody');
+  grey = assistant;
   const rubric = rubricSchema.parse({
     criteria: ['ideas', 'talk'].map((id) => ({
       id,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import { instant, personId, type PersonId } from '@/core/ids';
+import { instant, type PersonId } from '@/core/ids';
 import type { Actor } from '@/server/deps';
 import { classPage } from '@/server/desk/class';
 import { yourPart } from '@/server/discussions/your-part';
@@ -9,8 +9,7 @@ import { replySubstance } from '@/server/progress/substance';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { howItGoesPage } from '@/server/rhythm/how-it-goes';
 import { markRead } from '@/server/discussions/reading';
-import * as setup from '@/server/setup/setup';
-import { deps, on, OPEN, shared, shareInput, smallCourse } from './world';
+import { deps, joined, on, OPEN, shared, shareInput, smallCourse } from './world';
 
 const GEO = 'geo-115';
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -20,24 +19,8 @@ const AFTER = instant(on('Sun 12:00') + 86_400_000);
 beforeAll(async () => {
   world = await smallCourse('rhythm');
   db = world.db;
-  for (let i = 0; i < 8; i += 1)
-    more.push({ id: personId(randomUUID()), name: `Student No. ${i}`, timeZone: 'UTC', previousVisit: null });
-  await setup.addPeople(
-    db,
-    more.map((p) => ({
-      id: p.id,
-      name: p.name,
-      email: `${p.id}@tidewell.example`,
-      passwordHash: 'x',
-      timeZone: 'UTC',
-      demoRank: null,
-      lastSeen: null,
-    })),
-  );
-  await setup.enrol(
-    db,
-    more.map((p) => ({ course: world.course, person: p.id, role: 'student' as const })),
-  );
+  const names = Array.from({ length: 8 }, (_, i) => `Student No. ${i}`);
+  more.push(...(await joined(db, world.course, names)));
 });
 afterAll(() => db.destroy());
 const respond = (who: Actor, when: string) => shared(db, who, OPEN, when, shareInput(`${who.name} says so.`));

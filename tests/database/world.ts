@@ -1,6 +1,14 @@
 import type { Knex } from 'knex';
 import { briefSchema } from '@/core/brief/brief';
-import { courseId, discussionId, instant, personId, type Instant, type Role } from '@/core/ids';
+import {
+  courseId,
+  discussionId,
+  instant,
+  personId,
+  type CourseId,
+  type Instant,
+  type Role,
+} from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { connect } from '@/db/connection';
 import type { Actor, Deps } from '@/server/deps';
@@ -133,4 +141,36 @@ export async function shared(db: Knex, actor: Actor, slug: string, when: string,
   const result = await share(deps(db, when), actor, slug, input);
   if (!result.ok) throw new Error(`not shared: ${result.failure.code}`);
   return result.value;
+}
+
+/** More people of the small course, by name. */
+export async function joined(
+  db: Knex,
+  course: CourseId,
+  names: readonly string[],
+  role: Role = 'student',
+): Promise<Actor[]> {
+  const people = names.map((name): Actor => ({
+    id: personId(randomUUID()),
+    name,
+    timeZone: 'UTC',
+    previousVisit: null,
+  }));
+  await setup.addPeople(
+    db,
+    people.map(({ id, name }) => ({
+      id,
+      name,
+      email: `${id}@tidewell.example`,
+      passwordHash: 'x',
+      timeZone: 'UTC',
+      demoRank: null,
+      lastSeen: null,
+    })),
+  );
+  await setup.enrol(
+    db,
+    people.map(({ id }) => ({ course, person: id, role })),
+  );
+  return people;
 }

@@ -22,18 +22,19 @@ export type AnswerRecord = {
 /** Something that was asked about a criterion, or answered. */
 export type CriterionSaid = Omit<AnswerRecord, 'comment'> & { criterion: string };
 
-/** What was said about the comments of a mark, oldest first. */
-export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> => ({
-  query: db('comment_answers as a')
+/** What was said about a mark, oldest first, each with what it is about. */
+const saidOf = <T>(
+  db: Db,
+  key: MarkKey,
+  { table, about }: { table: 'comment_answers' | 'mark_talk'; about: string },
+  whole: (said: Omit<AnswerRecord, 'comment'>, about: string) => T,
+): Ask<T[]> => ({
+  query: db({ a: table })
     .join('people as p', 'p.id', 'a.author_id')
-    .where({
-      'a.course_id': key.course,
-      'a.discussion_id': key.discussion,
-      'a.person_id': key.person,
-    })
+    .where({ 'a.course_id': key.course, 'a.discussion_id': key.discussion, 'a.person_id': key.person })
     .orderBy(['a.made_at', 'a.id'])
     .select(
-      'a.comment_id',
+      `a.${about} as about`,
       'a.id',
       'a.author_id',
       'p.name',
@@ -41,42 +42,29 @@ export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> => ({
       db.raw('round(extract(epoch from a.made_at) * 1000) as made_at'),
     ),
   read: (rows) =>
-    rows.map((r) => ({
-      comment: r.comment_id,
-      id: r.id,
-      author: { id: personId(r.author_id), name: r.name },
-      body: r.body,
-      madeAt: instant(Number(r.made_at)),
-    })),
+    rows.map((r) =>
+      whole(
+        {
+          id: r.id,
+          author: { id: personId(r.author_id), name: r.name },
+          body: r.body,
+          madeAt: instant(Number(r.made_at)),
+        },
+        r.about,
+      ),
+    ),
 });
 
-/** What was asked about the criteria of a mark and answered, oldest first. */
-export const criterionTalk = (db: Db, key: MarkKey): Ask<CriterionSaid[]> => ({
-  query: db('mark_talk as a')
-    .join('people as p', 'p.id', 'a.author_id')
-    .where({
-      'a.course_id': key.course,
-      'a.discussion_id': key.discussion,
-      'a.person_id': key.person,
-    })
-    .orderBy(['a.made_at', 'a.id'])
-    .select(
-      'a.criterion',
-      'a.id',
-      'a.author_id',
-      'p.name',
-      'a.body',
-      db.raw('round(extract(epoch from a.made_at) * 1000) as made_at'),
-    ),
-  read: (rows) =>
-    rows.map((r) => ({
-      criterion: r.criterion,
-      id: r.id,
-      author: { id: personId(r.author_id), name: r.name },
-      body: r.body,
-      madeAt: instant(Number(r.made_at)),
-    })),
-});
+/** What was said about the comments of a mark. */
+export const answersOf = (db: Db, key: MarkKey): Ask<AnswerRecord[]> =>
+  saidOf(db, key, { table: 'comment_answers', about: 'comment_id' }, (said, comment) => ({
+    ...said,
+    comment,
+  }));
+
+/** What was asked about the criteria of a mark and answered. */
+export const criterionTalk = (db: Db, key: MarkKey): Ask<CriterionSaid[]> =>
+  saidOf(db, key, { table: 'mark_talk', about: 'criterion' }, (said, criterion) => ({ ...said, criterion }));
 
 /** Takes down what is said about a criterion; the same twice is one. */
 export const addCriterionTalk = (
