@@ -15,8 +15,10 @@ type Table = { name: string; columns: string };
 async function tables(db: Knex): Promise<Table[]> {
   const { rows } = await db.raw(`
     select table_name as name, string_agg(quote_ident(column_name), ', ' order by ordinal_position) as columns
-    from information_schema.columns
+    from information_schema.columns c
     where table_schema = 'public' and is_generated = 'NEVER' and table_name not like 'knex%'
+      and exists (select 1 from information_schema.tables t
+        where t.table_schema = c.table_schema and t.table_name = c.table_name and t.table_type = 'BASE TABLE')
     group by table_name`);
   return rows;
 }

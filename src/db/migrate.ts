@@ -47,6 +47,7 @@ import * as broughtMarks from './migrations/0044_brought_marks';
 import * as markingTogether from './migrations/0045_marking_together';
 import * as rhythms from './migrations/0046_rhythms';
 import * as markFiles from './migrations/0047_mark_files';
+import * as markAsks from './migrations/0048_mark_asks';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -96,6 +97,7 @@ const MIGRATIONS = {
   '0045_marking_together': markingTogether,
   '0046_rhythms': rhythms,
   '0047_mark_files': markFiles,
+  '0048_mark_asks': markAsks,
 };
 type Name = keyof typeof MIGRATIONS;
 

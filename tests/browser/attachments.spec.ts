@@ -20,7 +20,7 @@ const notes = { name: 'walk.txt', mimeType: 'text/plain', buffer: Buffer.from('S
 
 /** Opens a reply to the first answerable post of an open discussion. */
 async function reply(page: Page, who = 'Imani Okoro') {
-  await enterAs(page, who, `${PLA}/conversation?post=178`);
+  await enterAs(page, who, `${PLA}/conversation?post=221`);
   await editorOf(page).click();
 }
 

@@ -41,7 +41,7 @@ test('axe finds nothing, light and dark: all tools, proofreading, and the dialog
 test('axe finds nothing, light and dark: recording, its review, a note, bringing in, and what a post carries', async ({
   page,
 }) => {
-  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=178');
+  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=221');
   const editor = page.locator('.ProseMirror');
   await editor.click();
   await page.keyboard.type('As the sign says');
@@ -81,7 +81,7 @@ test('axe finds nothing, light and dark: recording, its review, a note, bringing
 test('axe finds nothing, light and dark: what a reply says, whom to answer, a person’s card', async ({
   page,
 }) => {
-  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=178');
+  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=221');
   await page.locator('.ProseMirror').click();
   await page.keyboard.insertText(
     'Great post! Your two arrows only work because the stair is in sight. But a blind man gets no look from anybody.',
@@ -109,8 +109,8 @@ test('axe finds nothing, light and dark: a prompt and a reading on the desk', as
 });
 
 test('axe finds nothing, light and dark: a report, and the log of care', async ({ page }) => {
-  await enterAs(page, 'Prof. Elias Wick', '/discussions/pla-204-w6/conversation?post=178');
-  await page.getByRole('button', { name: /^More about post 178/ }).click();
+  await enterAs(page, 'Prof. Elias Wick', '/discussions/pla-204-w6/conversation?post=221');
+  await page.getByRole('button', { name: /^More about post 221/ }).click();
   await page.getByRole('button', { name: /^Hide from the class/ }).click();
   await expect(page.getByLabel('Why is it hidden?')).toBeVisible();
   await expectSound(page, 'a reason', '[role=dialog]');

@@ -66,8 +66,8 @@ visitAll([
   ['nothing here', '/no/such/page'],
   ['a reading beside the writing', '/discussions/geo-115-w6/response?reading=geo-room-for-the-river'],
   ['bringing in a prompt', '/outside/new'],
-  ['changing a post', '/discussions/pla-204-w6/posts/186/edit'],
-  ['every version of a post', '/discussions/pla-204-w6/posts/186/history'],
-  ['a receipt', '/receipts/186'],
+  ['changing a post', '/discussions/pla-204-w6/posts/229/edit'],
+  ['every version of a post', '/discussions/pla-204-w6/posts/229/history'],
+  ['a receipt', '/receipts/229'],
   ['verifying a receipt', '/verify'],
 ]);

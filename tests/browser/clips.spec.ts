@@ -29,7 +29,7 @@ test.describe('with a camera and a microphone', () => {
     browser,
   }) => {
     test.slow();
-    await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+    await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
     await openRecorder(page);
     const panel = recorder(page);
     await expect(panel.getByText('Loudness')).toBeVisible();
@@ -75,7 +75,7 @@ test.describe('with a camera and a microphone', () => {
   });
 
   test('what was recorded when the tab was closed is offered again', async ({ page }) => {
-    await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+    await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
     await openRecorder(page);
     const sent = page.waitForResponse((r) => r.request().method() === 'PUT' && r.url().includes('from='));
     await record(page, '0:02');
@@ -97,7 +97,7 @@ test('without a device a test picture and a tone stand in, the voice alone too',
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('none', 'NotFoundError'));
   });
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
   await openRecorder(page);
   const panel = recorder(page);
   await expect(panel.getByText(/A test picture and a tone stand in/u)).toBeVisible();
@@ -117,7 +117,7 @@ test('where the browser forbids the camera it is said how to allow it, and the t
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
   });
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
   await openRecorder(page);
   await expect(page.getByText(/The browser does not let Pulpit use the camera/u)).toBeVisible();
   await recorder(page).getByRole('button', { name: 'Close' }).click();

@@ -46,12 +46,12 @@ test('a room is read in three arrangements, each in the address and remembered',
   await expect(page).toHaveURL(/as=headlines/);
   await expect(page.getByRole('navigation', { name: 'Responses' })).toHaveCount(0);
   // A line opens in its place, and closes.
-  const line = page.locator('#headline-178');
+  const line = page.locator('#headline-221');
   await line.click();
-  await expect(page).toHaveURL(/post=178/);
+  await expect(page).toHaveURL(/post=221/);
   await expect(page.getByRole('article', { name: 'Response by Rafi Castellan' })).toBeVisible();
-  await expect(page.locator('#headline-186')).toBeVisible();
-  await page.getByRole('link', { name: 'Close post 178' }).click();
+  await expect(page.locator('#headline-229')).toBeVisible();
+  await page.getByRole('link', { name: 'Close post 221' }).click();
   await expect(line).toBeVisible();
   // It is remembered: an address that says nothing is laid out so.
   await page.goto(PLA);
@@ -76,7 +76,7 @@ test('a room is read in three arrangements, each in the address and remembered',
 });
 
 test('from post to post and to what is unread by keys, without the list', async ({ page }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}?post=178&show=all`);
+  await enterAs(page, 'Imani Okoro', `${PLA}?post=221&show=all`);
   await expect(page.locator('.ProseMirror')).toBeVisible();
   const before = openPost(page);
   await page.keyboard.press('.');
@@ -111,29 +111,29 @@ test('words are found within the conversation, and what was found is in the addr
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/words=underpass/);
   await expect(page.getByRole('link', { name: /^“underpass” \d/ })).toBeVisible();
-  await expect(page.locator('#headline-178')).toContainText('underpass');
+  await expect(page.locator('#headline-221')).toContainText('underpass');
   await page.reload();
-  await expect(page.locator('#headline-178')).toContainText('underpass');
+  await expect(page.locator('#headline-221')).toContainText('underpass');
 });
 
 test('what another shares waits without moving what one reads, and comes when asked for', async ({
   page,
 }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}?post=178&show=all&as=threads`);
+  await enterAs(page, 'Imani Okoro', `${PLA}?post=221&show=all&as=threads`);
   await expect(page.locator('.ProseMirror')).toBeVisible();
-  const reading = await page.locator('#post-178').boundingBox();
+  const reading = await page.locator('#post-221').boundingBox();
   const noor = await another(page, 'Noor Vasquez', PLA);
-  await answer(noor.page, 178, 'A reply that nobody has seen yet, and it asks: who hung the sign there?');
+  await answer(noor.page, 221, 'A reply that nobody has seen yet, and it asks: who hung the sign there?');
   await expect(arrived(page)).toHaveText(/1 new post/);
   await expect(page.getByText('A reply that nobody has seen yet')).toHaveCount(0);
-  expect(await page.locator('#post-178').boundingBox()).toEqual(reading);
-  await answer(noor.page, 178, 'And a second one, a little later, about the stair in the middle of it all.');
+  expect(await page.locator('#post-221').boundingBox()).toEqual(reading);
+  await answer(noor.page, 221, 'And a second one, a little later, about the stair in the middle of it all.');
   await expect(arrived(page)).toHaveText(/2 new posts/);
   await page.keyboard.press('s');
   await expect(page.getByText('A reply that nobody has seen yet')).toBeVisible();
   await expect(page.getByText('And a second one')).toBeVisible();
   await expect(arrived(page)).toHaveCount(0);
-  expect(await page.locator('#post-178').boundingBox()).toEqual(reading);
+  expect(await page.locator('#post-221').boundingBox()).toEqual(reading);
   await noor.close();
 });
 
@@ -145,7 +145,7 @@ test.describe('while the server is away', () => {
     page,
   }) => {
     const { run, port, slot, database: url } = ownServer();
-    await enterAs(page, 'Imani Okoro', `${PLA}?post=178&show=all&as=threads`);
+    await enterAs(page, 'Imani Okoro', `${PLA}?post=221&show=all&as=threads`);
     await expect(page.locator('.ProseMirror')).toBeVisible();
     const server = runningWeb(run);
     if (!server) throw new Error('no server to kill');
@@ -161,7 +161,7 @@ test.describe('while the server is away', () => {
         'pla-204-w6',
         {
           kind: 'reply',
-          parent: 178,
+          parent: 221,
           submission: randomUUID(),
           title: '',
           doc: documentFromText('Said while nobody could hear it.'),
@@ -179,7 +179,7 @@ test.describe('while the server is away', () => {
 });
 
 test('one follows what one answered, and one press undoes it', async ({ page }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}?post=186&as=threads&show=all`);
+  await enterAs(page, 'Imani Okoro', `${PLA}?post=229&as=threads&show=all`);
   const follow = page.getByRole('button', { name: 'Follow this thread' });
   await expect(follow).toHaveAttribute('aria-pressed', 'true');
   const sent = page.waitForResponse((r) => r.url().endsWith('/follow') && r.ok());
@@ -192,8 +192,8 @@ test('one follows what one answered, and one press undoes it', async ({ page }) 
 test('a reader reports, staff hide with a reason, pin and lock; all of it stands in the log', async ({
   page,
 }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}?post=178&as=threads&show=all`);
-  await page.getByRole('button', { name: /^More about post 178/ }).click();
+  await enterAs(page, 'Imani Okoro', `${PLA}?post=221&as=threads&show=all`);
+  await page.getByRole('button', { name: /^More about post 221/ }).click();
   await page.getByRole('button', { name: 'Report to staff…' }).click();
   await page.getByRole('button', { name: 'Report it' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Say why' })).toBeVisible();
@@ -205,28 +205,28 @@ test('a reader reports, staff hide with a reason, pin and lock; all of it stands
   const staff = await another(page, 'Prof. Elias Wick', '/discussions/pla-204-w6/moderation');
   await expect(staff.page.getByRole('heading', { name: '1 post reported' })).toBeVisible();
   await expect(staff.page.getByText('fun of the man with the ladder').first()).toBeVisible();
-  await staff.page.goto(`${PLA}?post=178&as=threads&show=all`);
+  await staff.page.goto(`${PLA}?post=221&as=threads&show=all`);
   const choose = async (act: string) => {
-    await staff.page.getByRole('button', { name: /^More about post 178/ }).click();
+    await staff.page.getByRole('button', { name: /^More about post 221/ }).click();
     await staff.page.getByRole('button', { name: act }).click();
   };
   await choose('Pin to the top');
-  await expect(staff.page.locator('#post-178').getByText('pinned')).toBeVisible();
+  await expect(staff.page.locator('#post-221').getByText('pinned')).toBeVisible();
   await choose('Lock the thread');
-  await expect(staff.page.locator('#post-178').getByText('locked')).toBeVisible();
+  await expect(staff.page.locator('#post-221').getByText('locked')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Staff have locked this thread').first()).toBeVisible();
   await choose('Hide from the class…');
   await staff.page.getByLabel('Why is it hidden?').fill('It names somebody who cannot answer.');
   await staff.page.getByRole('button', { name: 'Hide it' }).click();
-  await expect(staff.page.locator('#post-178').getByText('Staff have hidden this post')).toBeVisible();
+  await expect(staff.page.locator('#post-221').getByText('Staff have hidden this post')).toBeVisible();
   await expect(arrived(page)).toHaveText(/1 post changed/);
   await arrived(page).click();
-  await expect(page.locator('#post-178').getByText('Staff have hidden this post')).toBeVisible();
+  await expect(page.locator('#post-221').getByText('Staff have hidden this post')).toBeVisible();
   await expect(page.getByText('Reply by Noor').first()).toHaveCount(0);
   await staff.page.goto('/discussions/pla-204-w6/moderation');
   const log = staff.page.getByRole('region', { name: 'What was done' });
-  for (const done of ['hid #178', 'locked the thread of #178', 'pinned #178', 'reported #178'])
+  for (const done of ['hid #221', 'locked the thread of #221', 'pinned #221', 'reported #221'])
     await expect(log).toContainText(done);
   await staff.close();
 });

@@ -85,7 +85,7 @@ test('no key takes a question out of a draft or runs two answers together', asyn
 });
 
 test('a click anywhere on an empty page begins to write', async ({ page }) => {
-  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=178');
+  await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?post=221');
   const paper = page.locator('[data-writing]');
   await expect(paper.locator('.ProseMirror')).toBeVisible();
   const box = (await paper.boundingBox())!;

@@ -23,7 +23,7 @@ async function paste(page: Page, text: string, html = '') {
 }
 
 async function reply(page: Page) {
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
   await page.locator('.ProseMirror').click();
 }
 

@@ -86,7 +86,7 @@ test('writing by hand into a sealed discussion is refused', async ({ page, baseU
       headers: { origin: baseURL ?? '' },
       data: {
         kind: 'reply',
-        parent: 177,
+        parent: 220,
         submission: '00000000-0000-4000-8000-000000000001',
         title: '',
         doc: {
@@ -119,7 +119,7 @@ test('writing by hand into a sealed discussion is refused', async ({ page, baseU
 });
 
 test('without signing in there is nothing to see', async ({ page, request }) => {
-  for (const path of ['/', '/discussions', `/discussions/${SLUG}/conversation?post=177`]) {
+  for (const path of ['/', '/discussions', `/discussions/${SLUG}/conversation?post=220`]) {
     await page.goto(path);
     await expect(page).toHaveURL(/\/sign-in\?to=/u);
   }

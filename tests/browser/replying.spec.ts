@@ -41,7 +41,7 @@ test('the writer alone is told whether the reply says something, with its places
   page,
   browser,
 }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
   await editorOf(page).click();
   await page.keyboard.insertText('Great post, I agree with you! It was so interesting to read.');
   const says = page.getByRole('region', { name: 'What this reply says' });
@@ -73,14 +73,14 @@ test('a post that is changed while it is answered: both texts are shown before t
   page,
   browser,
 }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=189`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=232`);
   const name = await page.getByRole('article').first().getByRole('heading').first().innerText();
   await editorOf(page).click();
   await page.keyboard.insertText(
     'You say where the arrow points, but nobody stands where it would be read. If it hung lower, would the bus driver still follow it, or is the whole board too late for anybody who comes by road and not on foot from the market?',
   );
   await kept(page);
-  const author = await another(browser, name, `${PLA}/posts/189/edit`);
+  const author = await another(browser, name, `${PLA}/posts/232/edit`);
   await editorOf(author).press('Control+End');
   await author.keyboard.type(' I have measured it since: two metres.');
   await kept(author);
@@ -106,16 +106,16 @@ test('well said is seen by its author, a bookmark by nobody else; replies to me 
   page,
   browser,
 }) => {
-  await enterAs(page, 'Noor Vasquez', `${PLA}/conversation?post=186`);
+  await enterAs(page, 'Noor Vasquez', `${PLA}/conversation?post=229`);
   const post = page.getByRole('article').first();
-  const well = post.getByRole('button', { name: /^Well said, post 186/ });
+  const well = post.getByRole('button', { name: /^Well said, post 229/ });
   await well.press('Enter');
   await expect(well).toHaveAttribute('aria-pressed', 'true');
   await expect(well).toContainText('Well said 1');
   const marked = page.waitForResponse(
-    (r) => r.url().endsWith('/posts/186/reactions') && /bookmark/u.test(r.request().postData() ?? ''),
+    (r) => r.url().endsWith('/posts/229/reactions') && /bookmark/u.test(r.request().postData() ?? ''),
   );
-  await post.getByRole('button', { name: /^Bookmark, post 186/ }).press('Space');
+  await post.getByRole('button', { name: /^Bookmark, post 229/ }).press('Space');
   await marked;
   await expect(post.getByText('Bookmarked', { exact: true })).toBeVisible();
   await page.reload();
@@ -123,10 +123,10 @@ test('well said is seen by its author, a bookmark by nobody else; replies to me 
   await list(page).getByRole('link', { name: 'Bookmarked 1' }).click();
   await expect(list(page).locator('ul').last().getByRole('link')).toHaveCount(1);
 
-  const imani = await another(browser, 'Imani Okoro', `${PLA}/conversation?post=186`);
+  const imani = await another(browser, 'Imani Okoro', `${PLA}/conversation?post=229`);
   const own = imani.getByRole('article').first();
   await expect(own).toContainText('Well said 1');
-  await expect(own.getByRole('button', { name: /^Bookmark, post 186/ })).toHaveAttribute(
+  await expect(own.getByRole('button', { name: /^Bookmark, post 229/ })).toHaveAttribute(
     'aria-pressed',
     'false',
   );
@@ -143,7 +143,7 @@ test('well said is seen by its author, a bookmark by nobody else; replies to me 
 test('a name opens its owner’s posts here, and the number of a post shows how it begins', async ({
   page,
 }) => {
-  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=178`);
+  await enterAs(page, 'Imani Okoro', `${PLA}/conversation?post=221`);
   await page.getByRole('button', { name: 'Noor Vasquez: posts here' }).first().press('Enter');
   const card = page.getByRole('dialog', { name: 'Posts of Noor Vasquez here' });
   await expect(card.getByRole('link', { name: /^#\d+ response/ })).toBeVisible();
@@ -154,8 +154,8 @@ test('a name opens its owner’s posts here, and the number of a post shows how 
   await page.keyboard.press('Escape');
   await expect(card).toBeHidden();
   await editorOf(page).click();
-  await page.keyboard.type('As #18');
-  await page.keyboard.type('9');
+  await page.keyboard.type('As #23');
+  await page.keyboard.type('2');
   await expect(page.getByRole('option').first()).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.type(' shows, the arrow and the stair say the same to who knows the town.');
@@ -163,9 +163,9 @@ test('a name opens its owner’s posts here, and the number of a post shows how 
   await page.getByRole('button', { name: /^Share reply/ }).click();
   await page.getByRole('button', { name: 'Share it as it is' }).click();
   await expect(page).toHaveURL(/shared=\d+/u);
-  const number = page.getByRole('article').getByRole('link', { name: '#189' });
+  const number = page.getByRole('article').getByRole('link', { name: '#232' });
   await number.focus();
-  await expect(page.getByText(/response #189/)).toBeVisible();
+  await expect(page.getByText(/response #232/)).toBeVisible();
   await number.press('Enter');
-  await expect(page).toHaveURL(/post=189/u);
+  await expect(page).toHaveURL(/post=232/u);
 });

@@ -67,7 +67,7 @@ test('below a draft with a title, and in a reply, the title that is brought is a
   await expect(editorOf(page)).toContainText('I would move the levees back.');
   await expect(editorOf(page).getByRole('heading', { name: 'Pay for the meadows' })).toBeVisible();
   await expect(page.getByText(/^Draft kept/u)).toBeVisible();
-  await page.goto('/discussions/pla-204-w6/conversation?post=178');
+  await page.goto('/discussions/pla-204-w6/conversation?post=221');
   await page.locator('.ProseMirror').waitFor();
   await page.getByRole('button', { name: 'In and out' }).click();
   const [chooser] = await Promise.all([

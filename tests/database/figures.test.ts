@@ -94,7 +94,34 @@ async function checkConversations(actor: Actor, now: Instant, d: Expected, wrong
     d.shared.map((p) => [p.id, p.counted]).sort(),
     `${about}: what counted`,
   );
+  for (const { text, reach } of part.ok ? part.value.shared : []) {
+    const readers = tables.reads.filter(
+      (r) => r.post_id === text.id && isClassmate(r.person_id, actor.id, d),
+    );
+    wrong.same(
+      [reach.readBy, reach.replies],
+      [
+        readers.length >= 5 ? readers.length : null,
+        tables.posts.filter(
+          (p) =>
+            p.parent_id === text.id &&
+            p.withdrawn_at === null &&
+            p.hidden_at === null &&
+            p.private_to === null,
+        ).length,
+      ],
+      `${about}: what came of #${text.id}`,
+    );
+  }
 }
+
+const isClassmate = (person: string, own: string, d: Expected): boolean => {
+  const course = tables.discussions.find((x) => x.slug === d.slug)?.course_id;
+  return (
+    person !== own &&
+    tables.enrolments.some((e) => e.person_id === person && e.course_id === course && e.role === 'student')
+  );
+};
 
 it.each([
   ['in the middle of week 6', DEMO_START, () => true],
@@ -119,6 +146,23 @@ it.each([
   expect(found.slice(0, 20)).toEqual([]);
 });
 
+/** Words of the newest texts of what somebody shared in a discussion and all may read. */
+function wordsIn(slug: string, person: string): number {
+  const discussion = tables.discussions.find((d) => d.slug === slug);
+  return tables.posts
+    .filter(
+      (p) =>
+        p.discussion_id === discussion?.id &&
+        p.author_id === person &&
+        p.withdrawn_at === null &&
+        p.hidden_at === null,
+    )
+    .reduce((sum, p) => {
+      const texts = tables.post_versions.filter((v) => v.post_id === p.id);
+      return sum + (texts.sort((a, b) => a.n - b.n).at(-1)?.own_words ?? 0);
+    }, 0);
+}
+
 /** What Progress says of each course, against the rows of the marks. */
 async function checkProgress(actor: Actor, now: Instant, all: Expected[], wrong: Wrong) {
   const page = await progressPage({ db, now }, actor);
@@ -130,6 +174,7 @@ async function checkProgress(actor: Actor, now: Instant, all: Expected[], wrong:
       const row = mine.find((m) => m.slug === cell.slug);
       wrong.same(tallyText(cell.balance), d && tallyText(d.ledger), `${cell.slug}: tally on Progress`);
       wrong.same(cell.mark !== null, row !== undefined, `${cell.slug}: marked`);
+      wrong.same(cell.words, wordsIn(cell.slug, actor.id), `${cell.slug}: words shared`);
       const expected = row ? markOf(row) : null;
       wrong.same(cell.mark?.points ?? null, expected?.points ?? null, `${cell.slug}: points`);
       wrong.same(cell.mark?.verdict ?? null, row?.verdict ?? null, `${cell.slug}: verdict`);

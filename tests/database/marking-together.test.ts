@@ -192,9 +192,9 @@ describe('a question about a mark', () => {
     expect(await needs()).toMatchObject({ asked: 1 });
     const opened = await markingPage(at('Thu 09:02'), holt, GEO, OPEN, null, USUAL_LOOK, 'asked');
     expect(opened.ok && opened.value.one).toMatchObject({ id: imani.id });
-    const answer = (who: Actor, criterion: string) =>
+    const answer = (who: Actor, criterion: string, when = 'Thu 09:05') =>
       answerAsStaff(
-        at('Thu 09:05'),
+        at(when),
         who,
         { ...PLACE, person: imani.id },
         {
@@ -206,9 +206,20 @@ describe('a question about a mark', () => {
     expect(await answer(noor, 'talk')).toMatchObject({ failure: { code: 'not-found' } });
     for (const criterion of ['talk', MARK]) expect(await answer(holt, criterion)).toMatchObject({ ok: true });
     expect(await needs()).not.toHaveProperty('asked');
+    // Thanks are no question; another question is one.
+    const again = (body: string, when: string) =>
+      actOnComment(at(when), imani, OPEN, { do: 'ask', criterion: 'talk', id: randomUUID(), body });
+    await again('Thank you.', 'Thu 09:07');
+    expect(await needs()).not.toHaveProperty('asked');
+    await again('And the one before?', 'Thu 09:08');
+    expect(await needs()).toMatchObject({ asked: 1 });
+    await answer(holt, 'talk', 'Thu 09:09');
     const { feedback } = await partOf(imani, 'Thu 09:10');
     expect(feedback.talk[talkKey({ criterion: 'talk' })]?.answers.map((a) => [a.author, a.body])).toEqual([
       ['Imani Okoro', 'Why fair?'],
+      ['Dr. Maren Holt', 'For the last line.'],
+      ['Imani Okoro', 'Thank you.'],
+      ['Imani Okoro', 'And the one before?'],
       ['Dr. Maren Holt', 'For the last line.'],
     ]);
     expect((await partOf(noor, 'Thu 09:10')).feedback.talk).toEqual({});

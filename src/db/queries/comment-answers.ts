@@ -118,27 +118,11 @@ export async function setUnderstood(db: Db, key: MarkKey, comment: string, at: I
       .ignore();
 }
 
-/** Students of a discussion who said something about their mark, of whom the last word on it is. */
+/** Students of a discussion who asked something about their mark that nobody has answered. */
 export const askingIn = (
   db: Db,
   { course, discussion }: Pick<MarkKey, 'course' | 'discussion'>,
-): Ask<Set<PersonId>> => {
-  const at = { course_id: course, discussion_id: discussion };
-  const said = db('mark_talk')
-    .where(at)
-    .select('person_id', db.raw(`'criterion ' || criterion as about`), 'author_id', 'made_at', 'id')
-    .unionAll(
-      db('comment_answers')
-        .where(at)
-        .select('person_id', db.raw('comment_id::text as about'), 'author_id', 'made_at', 'id'),
-    );
-  const last = db
-    .from(said.as('said'))
-    .distinctOn('person_id', 'about')
-    .orderBy(['person_id', 'about', { column: 'made_at', order: 'desc' }, { column: 'id', order: 'desc' }])
-    .select('person_id', 'author_id');
-  return {
-    query: db.from(last.as('last')).whereRaw('author_id = person_id').distinct('person_id'),
-    read: (rows) => new Set(rows.map((r) => personId(r.person_id))),
-  };
-};
+): Ask<Set<PersonId>> => ({
+  query: db('mark_asks').where({ course_id: course, discussion_id: discussion }).select('person_id'),
+  read: (rows) => new Set(rows.map((r) => personId(r.person_id))),
+});

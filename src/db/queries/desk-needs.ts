@@ -12,7 +12,7 @@ export type DiscussionNeeds = {
   unmarked: number;
   /** Second readings that are asked for and not begun. */
   second: number;
-  /** Students who asked about their mark, of whom the last word is. */
+  /** Students who asked something about their mark that nobody has answered. */
   asked: number;
   /** Parts that were done again and given back, of whose mark nothing was written since. */
   back: number;
@@ -46,15 +46,8 @@ export async function deskNeeds(db: Db, course: CourseId): Promise<Map<Discussio
             where m.course_id = d.course_id and m.discussion_id = d.id and m.person_id = s.author_id)) as unmarked,
        (select count(*) from second_readings s
         where s.course_id = d.course_id and s.discussion_id = d.id and s.mark is null) as second,
-       (select count(distinct t.person_id) from (
-          select distinct on (said.person_id, said.about) said.person_id, said.author_id from (
-            select person_id, 'criterion ' || criterion as about, author_id, made_at, id from mark_talk
-            where course_id = d.course_id and discussion_id = d.id
-            union all
-            select person_id, comment_id::text, author_id, made_at, id from comment_answers
-            where course_id = d.course_id and discussion_id = d.id) said
-          order by said.person_id, said.about, said.made_at desc, said.id desc) t
-        where t.author_id = t.person_id) as asked,
+       (select count(*) from mark_asks a
+        where a.course_id = d.course_id and a.discussion_id = d.id) as asked,
        (select count(*) from parts_given_back b
         join marks r on r.course_id = b.course_id and r.discussion_id = b.discussion_id
           and r.person_id = b.person_id and r.n = b.n

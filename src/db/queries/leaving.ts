@@ -136,6 +136,8 @@ export async function giveTo(
   { from, to, role }: { from: PersonId; to: PersonId; role: Role },
 ) {
   await tx('enrolments').insert({ course_id: course, person_id: to, role });
+  // What they were to read a second time and did not is nobody's to wait for.
+  await tx('second_readings').where({ course_id: course, reader_id: from }).whereNull('mark').delete();
   for (const [table, column] of LEFT)
     await tx(table)
       .where({ course_id: course, [column]: from })

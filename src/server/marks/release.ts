@@ -19,7 +19,7 @@ export async function releaseMarks(
   actor: Actor,
   slug: string,
   name: string,
-  only: readonly string[] | 'share' | null,
+  only: readonly string[] | 'mine' | null,
 ): Promise<Result<number, NotFound>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
@@ -33,7 +33,7 @@ export async function releaseMarks(
     const { scheme, all } = await classMarks(deps, tx, course, found.value.record);
     let n = 0;
     const isMeant = ({ student, marker }: Marked) =>
-      only === null || (only === 'share' ? marker === actor.id : only.includes(student.id));
+      only === null || (only === 'mine' ? marker === actor.id : only.includes(student.id));
     for (const one of all) {
       const { student, mark, late, ready, seen, written, released } = one;
       if (!ready || !written || !isMeant(one)) continue;

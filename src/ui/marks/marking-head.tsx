@@ -61,7 +61,7 @@ export function MarkingHead({ page, ready }: { page: MarkingPage; ready: number 
           <form action={deskMarkingActAt(course.slug, discussion.slug)} method="post">
             {one ? <input type="hidden" name="student" value={one.id} /> : null}
             {/* In one's share, only what is one's own is released. */}
-            {isShare ? <input type="hidden" name="share" value="yes" /> : null}
+            {isShare ? <input type="hidden" name="whose" value="mine" /> : null}
             <LookFields look={look} />
             <button type="submit" name="do" value="release" className="btn go" disabled={ready === 0}>
               {ready ? `Release ${plural(ready, 'mark')}` : 'Nothing to release'}

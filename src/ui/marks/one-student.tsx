@@ -35,7 +35,7 @@ export function OneStudent({
     page.look.second ? sendSecond : sendWhole,
   );
   const { keeper, mark } = kept;
-  const [selected, clear] = useSelected(one.posts);
+  const { selected, now, clear } = useSelected(one.posts);
   const [chosen, setChosen] = useState<string | null>(null);
   const [fresh, setFresh] = useState<string | null>(null);
   useEffect(() => keeper.subscribe(() => told(keeper.read().mark)), [keeper, told]);
@@ -47,12 +47,13 @@ export function OneStudent({
     (c) => one.places[c.id] ?? (c.id in one.places ? null : { start: c.anchor.start, end: c.anchor.end }),
   );
   const comment = (body = ''): boolean => {
-    if (!selected) return false;
+    const passage = now();
+    if (!passage) return false;
     const id = crypto.randomUUID();
     window.getSelection()?.removeAllRanges();
     // At once: the next key is the first letter of the comment.
     flushSync(() => {
-      keeper.change({ comments: [...mark.comments, { id, ...selected, body, instead: null }] });
+      keeper.change({ comments: [...mark.comments, { id, ...passage, body, instead: null }] });
       setFresh(id);
       setChosen(id);
       clear();

@@ -80,7 +80,7 @@ export const POST = form<'course' | 'slug'>(
         return back(kept.ok ? 'mark-kept' : kept.failure.code);
       }
       case 'release': {
-        const only = fields.get('share') === 'yes' ? 'share' : null;
+        const only = fields.get('whose') === 'mine' ? 'mine' : null;
         const released = await releaseMarks(deps, actor, course, slug, only);
         return back(released.ok ? (released.value ? 'marks-released' : 'no-marks') : released.failure.code);
       }
