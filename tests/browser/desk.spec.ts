@@ -15,7 +15,7 @@ test('a student asks for more time, and the answer is one press', async ({ page,
   const staff = await (await browser.newContext()).newPage();
   await enterAs(staff, 'Dr. Maren Holt', DESK);
   await expect(staff.getByText('1 asks for more time')).toBeVisible();
-  await staff.getByRole('link', { name: 'Answer: 1 student asks' }).click();
+  await staff.getByRole('link', { name: 'Answer: 1 student asks for more time' }).click();
   const answer = staff.getByRole('form', { name: 'Answer Imani Okoro' });
   await expect(staff.getByText('“My shifts moved to Thursday night.”')).toBeVisible();
   await answer.getByLabel('Response until').fill('2026-10-17 23:59');
