@@ -124,6 +124,14 @@ test('a passage is commented on, the student answers, and both read it', async (
   await expect(page.getByText('Then say so.')).toBeVisible();
 });
 
+test('other words for a passage stand in its place once its comment is pressed', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w5/part');
+  const text = page.locator('[data-passages]').first();
+  await expect(text.locator('ins')).toHaveCount(0);
+  await text.getByRole('link', { name: 'Comment 3' }).click();
+  await expect(text.locator('ins')).toHaveText('the day after planting, when nobody can turn the pumps off');
+});
+
 test('two who write on one mark are told, and nothing of either is lost', async ({ page, browser }) => {
   await enterAs(page, 'Dr. Maren Holt', W5);
   const sheet = page.getByRole('form', { name: 'Mark for Otto Maddern' });

@@ -61,7 +61,7 @@ export async function changePost(
           gone: post.gone,
           schedule,
           now: deps.now,
-          again: await mayDoAgain(tx, actor, record),
+          again: deps.now >= schedule.closes && (await mayDoAgain(tx, actor, record)),
         });
     if (against) return fail(against);
     const doc = await sanitised(tx, actor, entered, parsed.value);

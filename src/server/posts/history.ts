@@ -94,7 +94,12 @@ export async function changingPost(
     }),
     refused: record.course.outside
       ? null
-      : editRefusal({ gone, schedule, now: deps.now, again: await mayDoAgain(deps.db, actor, record) }),
+      : editRefusal({
+          gone,
+          schedule,
+          now: deps.now,
+          again: deps.now >= schedule.closes && (await mayDoAgain(deps.db, actor, record)),
+        }),
     withdrawal: record.course.outside
       ? { code: 'gone' }
       : withdrawalRefusal({

@@ -8,7 +8,10 @@ import type { Dressed } from '../document/dressing';
 import { DocumentView } from '../document/document-view';
 import { list } from '../words/plural';
 
-/** A post's text with the passages that have a comment marked and numbered; struck where the comment suggests so. */
+/**
+ * A post's text with the passages that have a comment marked and numbered; struck where the comment suggests so. Other words for a passage
+ * stand in its place while its comment is the chosen one.
+ */
 export function CommentedText(props: {
   doc: Doc;
   post: number;
@@ -20,10 +23,12 @@ export function CommentedText(props: {
   const { doc, post, comments, chosen, choose } = props;
   const text = useMemo(() => readingText(doc), [doc]);
   const struck = new Set(comments.filter((c) => c.comment.instead === '').map((c) => c.comment.id));
+  const wording = comments.find((c) => c.comment.id === chosen && c.comment.instead)?.comment;
   const dressed = commentMarks(comments, post).flatMap((mark) =>
     text.stretches(mark.start, mark.end).map(({ from, to }, i, all): Dressed => {
       const on = chosen !== null && mark.ids.includes(chosen);
       const [first] = mark.ids;
+      const instead = wording && mark.ids.includes(wording.id) ? wording.instead : null;
       const name = `Comment ${list(mark.numbers.map(String))}`;
       return {
         from,
@@ -32,11 +37,18 @@ export function CommentedText(props: {
           <>
             <span
               className={`rounded-[2px] ${on ? 'bg-ochre-tint outline-2 outline-ochre' : 'bg-mark'} ${
-                mark.ids.every((id) => struck.has(id)) ? 'line-through decoration-brick decoration-2' : ''
+                instead || mark.ids.every((id) => struck.has(id))
+                  ? 'line-through decoration-brick decoration-2'
+                  : ''
               }`}
             >
               {words}
             </span>
+            {i === all.length - 1 && instead ? (
+              <ins data-beside="" className="only-second mx-1">
+                {instead}
+              </ins>
+            ) : null}
             {i === all.length - 1 && first ? (
               <a
                 data-beside=""
