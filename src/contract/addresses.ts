@@ -205,3 +205,16 @@ export const newOutsideAt = address('/outside/new');
 export const outsideAt = address('/outside/:id');
 export const intakesAt = address('/outside/intakes');
 export const putAwayAt = address('/outside/:id/put-away');
+
+export const noticesAt = address('/notices');
+export const noticesSeenAt = address('/notices/seen');
+export const noticeRulesAt = address('/notices/rules');
+export const mailOnAt = address('/notices/mail');
+export const eachDiscussionAt = address('/notices/each');
+export const chooseWayAt = address('/notices/each/:slug');
+/** Opens what a notice is about; its reader has seen it then. */
+export const openNoticeAt = address('/notices/:id/open');
+/** From a mail: its kind is sent no more. */
+export const lessMailAt = address('/less-mail/:token');
+/** Where that is done: one press in a mail program leads here (RFC 8058), or the page's button. */
+export const lessMailNowAt = address('/less-mail/:token/now');

@@ -48,6 +48,7 @@ import * as markingTogether from './migrations/0045_marking_together';
 import * as rhythms from './migrations/0046_rhythms';
 import * as markFiles from './migrations/0047_mark_files';
 import * as markAsks from './migrations/0048_mark_asks';
+import * as notices from './migrations/0049_notices';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -98,6 +99,7 @@ const MIGRATIONS = {
   '0046_rhythms': rhythms,
   '0047_mark_files': markFiles,
   '0048_mark_asks': markAsks,
+  '0049_notices': notices,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -29,6 +29,10 @@ export type Config = {
   smtp: string | null;
   mailFrom: string;
   mailboxFolder: string;
+  /** Push services that notices may be handed to: hosts over TLS, or whole origins. */
+  pushServices: readonly string[];
+  /** Where answers by mail come in: a port of this machine, and the domain that is written behind the @. */
+  mailIn: { port: number; domain: string } | null;
   /** The college's own sign-on; `stand-in` is the one that ships, for the demo and for trying. */
   signOn: SignOnConfig | 'stand-in' | null;
   /** What seals the keys and secrets in the database, in base64; without it, what lies in the file. */
@@ -68,6 +72,19 @@ function signOnOf(env: NodeJS.ProcessEnv): Config['signOn'] {
   };
 }
 
+/** The push services of the browsers that there are. */
+const USUAL_PUSH =
+  'fcm.googleapis.com,push.services.mozilla.com,notify.windows.com,web.push.apple.com,push.apple.com';
+
+function mailInOf(env: NodeJS.ProcessEnv): Config['mailIn'] {
+  if (!env.PULPIT_MAIL_IN) return null;
+  const port = Number(env.PULPIT_MAIL_IN);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Error('PULPIT_MAIL_IN is the number of a port of this machine.');
+  const from = /@([^\s>]+)/u.exec(env.PULPIT_MAIL_FROM ?? '')?.[1] ?? 'localhost';
+  return { port, domain: env.PULPIT_MAIL_DOMAIN ?? from };
+}
+
 function mediaSitesOf(text: string | undefined): Config['mediaSites'] {
   if (!text) return [];
   const read = siteList.safeParse(JSON.parse(text));
@@ -98,6 +115,11 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     smtp: env.PULPIT_SMTP || null,
     mailFrom: env.PULPIT_MAIL_FROM ?? 'Pulpit <pulpit@localhost>',
     mailboxFolder: env.PULPIT_MAILBOX ?? '.pulpit/mailbox',
+    pushServices: (env.PULPIT_PUSH_SERVICES ?? USUAL_PUSH)
+      .split(',')
+      .map((s) => s.trim())
+      .filter(Boolean),
+    mailIn: mailInOf(env),
     signOn: signOnOf(env),
     secret: env.PULPIT_SECRET || null,
     secretFile: env.PULPIT_SECRET_FILE ?? '.pulpit/secret',

@@ -1,24 +1,32 @@
 import { run } from 'graphile-worker';
 import { z } from 'zod';
 import { app } from '@/runtime/app';
-import { mailPort } from '@/runtime/mail';
+import { mailHome, mailPort } from '@/runtime/mail';
 import { makeClip } from '@/server/clips/make';
 import { currentTime } from '@/server/clock/clock';
 import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
 import { releaseDue } from '@/server/marks/release';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
+import { mailServer } from '@/server/mail-in/server';
+import { isTaken, takeMailIn } from '@/server/mail-in/take';
 import { sendMail } from '@/server/mail/send';
+import { keepUp } from '@/server/notices/keep-up';
+import { push } from '@/server/notices/push';
+import { remindDue } from '@/server/notices/remind';
+import { KEEP_UP } from '@/server/notices/tell';
 import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
 
 /** The job process: what takes long and is nobody's request. Any number of them work on one database. */
 process.umask(0o077);
-const { db, clock, files, config } = app();
-const deps = async () => ({ db, files, now: await currentTime(db, clock) });
+const { db, clock, files, config, box, readers } = app();
+const deps = async () => ({ db, files, box, readers, now: await currentTime(db, clock) });
 const clip = z.object({ file: z.uuid() });
 const mail = z.object({ mail: z.uuid() });
 const port = mailPort(config);
+const home = mailHome(config);
+const sending = { home, demo: config.demo };
 
 const runner = await run({
   connectionString: config.databaseUrl,
@@ -34,7 +42,6 @@ const runner = await run({
   ].join('\n'),
   taskList: {
     'make-clip': async (payload) => makeClip(await deps(), clip.parse(payload).file),
-    'send-mail': async (payload) => sendMail(await deps(), port, config, mail.parse(payload).mail),
     'sweep-people': async () => {
       await sweepPeople(await deps());
       await forgetDue(await deps());
@@ -45,4 +52,35 @@ const runner = await run({
     'sweep-files': async () => void (await sweepFiles(await deps())),
   },
 });
+
+/** What somebody waits to hear of: beside a clip that is made for minutes, not behind it. */
+const telling = await run({
+  connectionString: config.databaseUrl,
+  concurrency: 4,
+  pollInterval: 1_000,
+  noHandleSignals: true,
+  crontab: [
+    '* * * * * keep-up ?jobKey=each-minute-keep-up',
+    '* * * * * remind ?jobKey=each-minute-remind',
+  ].join('\n'),
+  taskList: {
+    [KEEP_UP]: async () => keepUp(await deps()),
+    remind: async () => void (await remindDue(await deps())),
+    'send-mail': async (payload) => sendMail(await deps(), port, sending, mail.parse(payload).mail),
+    push: async (payload) =>
+      push(await deps(), { site: config.site, contact: config.mailFrom }, mail.parse(payload).mail),
+  },
+});
+
+/** Answers by mail come in here, where the installation takes any. */
+const incoming =
+  config.mailIn &&
+  mailServer({
+    isTaken: (to) => isTaken(box, to),
+    take: async (to, bytes) => takeMailIn(await deps(), to, bytes),
+  });
+incoming?.listen(config.mailIn?.port ?? 0, '127.0.0.1');
+
 await runner.promise;
+incoming?.close();
+await telling.stop();

@@ -5,7 +5,13 @@ import { sendMail } from '@/server/mail/send';
 import { beginCollege, firstRunKey } from '@/server/people/first-run';
 import { enterAsSteward, type Steward } from '@/server/stewards/enter';
 import { findSession, type Entry, type signIn } from '@/server/sessions/sessions';
-import { on } from './world';
+import { box, on } from './world';
+
+/** From where these tests send. */
+export const SENDING = {
+  home: { site: 'https://pulpit.tidewell.example', domain: 'tidewell.example', takesAnswers: true },
+  demo: false,
+};
 
 /** Sends what waits, at a moment, and gives what left; whatever no longer speaks to anybody leaves nothing. */
 export async function post(db: Knex, at: Instant): Promise<Outgoing[]> {
@@ -13,9 +19,9 @@ export async function post(db: Knex, at: Instant): Promise<Outgoing[]> {
   const waiting: { id: string }[] = await db('mails').whereNull('sent_at').orderBy('made_at').select('id');
   for (const { id } of waiting)
     await sendMail(
-      { db, now: at },
+      { db, now: at, box },
       { send: (mail) => Promise.resolve(void out.push(mail)) },
-      { site: 'https://pulpit.tidewell.example', demo: false },
+      SENDING,
       id,
     );
   return out;

@@ -12,7 +12,7 @@ import { sendMail } from '@/server/mail/send';
 import { lookAtInvitation } from '@/server/people/accept';
 import { invite } from '@/server/people/invite';
 import type { Steward } from '@/server/stewards/enter';
-import { begun, keyIn } from './college';
+import { begun, keyIn, SENDING } from './college';
 import { deps, on, smallCourse } from './world';
 
 const FROM = 'Tidewell Open College <pulpit@tidewell.example>';
@@ -35,6 +35,8 @@ const mail = (over: Partial<Outgoing> = {}): Outgoing => ({
   to: { name: 'Zoë Ångström', address: 'zoe@tidewell.example' },
   subject: 'You are invited to GEO 115: “Rivers”',
   text: 'Hello Zoë,\n\nOpen this:\nhttps://pulpit.tidewell.example/invitation#abc\n',
+  html: null,
+  headers: null,
   date: new Date(on('Tue 10:00')),
   ...over,
 });
@@ -106,8 +108,7 @@ it('that no server takes is kept with why, tried again, and sent once by however
     as: { course: world.course, role: 'student' },
   });
   const [{ id }] = (await db('mails').whereNull('sent_at').select('id')) as [{ id: string }];
-  const send = (port: MailPort) =>
-    sendMail(deps(db, 'Tue 08:01'), port, { site: 'https://pulpit.tidewell.example', demo: false }, id);
+  const send = (port: MailPort) => sendMail(deps(db, 'Tue 08:01'), port, SENDING, id);
   await expect(send({ send: () => Promise.reject(new Error('the server is away')) })).rejects.toThrow('away');
   expect(await db('mails').where({ id }).first('sent_at', 'tries', 'trouble')).toEqual({
     sent_at: null,

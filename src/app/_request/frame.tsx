@@ -13,7 +13,7 @@ export function Frame(props: {
   zone?: string;
   children: ReactNode;
 }) {
-  const { actor, deps, email, theme, demo, steward, picture, help } = props.visitor;
+  const { actor, deps, email, theme, demo, steward, picture, help, notices } = props.visitor;
   return (
     <>
       <SkipLinks />
@@ -21,6 +21,7 @@ export function Frame(props: {
         here={props.here}
         place={props.place}
         person={{ name: actor.name, email, theme, zone: actor.timeZone, steward, picture, help }}
+        notices={notices}
         demo={demo}
         now={deps.now}
         zone={props.zone}

@@ -41,6 +41,8 @@ export type Visitor = {
   demo: boolean;
   /** Whether this is somebody who looks after the installation. */
   steward: boolean;
+  /** How many things that concern them they have not seen. */
+  notices: number;
 };
 
 /** The signed-in person behind this request, with the request's one server time; null when nobody is signed in. */
@@ -69,6 +71,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     help: session.help,
     demo: config.demo,
     steward,
+    notices: session.notices,
   };
 });
 

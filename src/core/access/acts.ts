@@ -18,6 +18,7 @@ export const ACTS = {
   'sign in or out': ['anybody'],
   'hand a key over': ['anybody'],
   'read a feed by its address': ['anybody'],
+  'want less mail': ['anybody'],
   'see a player': ['anybody'],
   'see the college’s sign-on': ['anybody'],
 

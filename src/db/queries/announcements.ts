@@ -1,5 +1,5 @@
 import type { Doc } from '@/core/document/nodes';
-import { STAFF, courseId, instant, type CourseId, type Instant, type PersonId } from '@/core/ids';
+import { STAFF, courseId, instant, personId, type CourseId, type Instant, type PersonId } from '@/core/ids';
 import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { docColumns } from './doc-columns';
@@ -98,6 +98,17 @@ export const announcementsFor = (
       chosen: r.chosen === null ? null : Number(r.chosen),
     })),
 });
+
+/** These announcements, as far as they reach a person by now. */
+export const announcementsBy = (
+  db: Db,
+  person: PersonId,
+  ids: readonly string[],
+  now: Instant,
+): Ask<AnnouncementRecord[]> => {
+  const all = announcementsFor(db, person, now, ids.length);
+  return { query: all.query.clone().whereIn('a.id', [...ids]), read: all.read };
+};
 
 /** How many announcements of a course somebody has written. */
 export async function announcedBy(db: Db, course: CourseId, person: PersonId): Promise<number> {
@@ -205,3 +216,31 @@ export async function dropWaitingAnnouncement(
     .delete();
   return gone > 0;
 }
+
+/** Announcements whose time has come and that nobody was told of, held, with whom each reaches beside its author. */
+export async function announcementsToTell(
+  db: Db,
+  now: Instant,
+): Promise<{ course: CourseId; id: string; author: PersonId; to: PersonId[] }[]> {
+  const { rows } = await db.raw(
+    `select a.course_id, a.id, a.author_id, array(
+       select e.person_id from enrolments e where e.course_id = a.course_id
+         and (not a.chosen or exists (select 1 from announcement_people n
+           where n.course_id = a.course_id and n.announcement_id = a.id and n.person_id = e.person_id))) as people
+     from announcements a where a.told_at is null and a.posted_at <= ?::timestamptz
+     order by a.posted_at for update skip locked`,
+    [timestamptz(now)],
+  );
+  type Row = { course_id: string; id: string; author_id: string; people: string[] };
+  return (rows as Row[]).map((r) => ({
+    course: courseId(r.course_id),
+    id: r.id,
+    author: personId(r.author_id),
+    to: r.people.map(personId),
+  }));
+}
+
+export const noteTold = (db: Db, course: CourseId, id: string, now: Instant) =>
+  db('announcements')
+    .where({ course_id: course, id })
+    .update({ told_at: timestamptz(now) });

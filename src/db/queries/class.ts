@@ -1,4 +1,12 @@
-import { instant, personId, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import {
+  instant,
+  personId,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type Role,
+} from '@/core/ids';
 import { versionOf } from './pictures';
 import type { Db } from '../connection';
 
@@ -100,4 +108,54 @@ export async function setMoreHours(
     .insert(people.map((person) => ({ course_id: course, person_id: person, hours, reason })))
     .onConflict(['course_id', 'person_id'])
     .merge(['hours', 'reason']);
+}
+
+/** The hours that people of a course always have more; who has none is left out. */
+export async function moreHoursIn(db: Db, course: CourseId): Promise<Map<PersonId, number>> {
+  const rows = await db('accommodations').where({ course_id: course }).select('person_id', 'hours');
+  return new Map(rows.map((r) => [personId(r.person_id), Number(r.hours)]));
+}
+
+/** Somebody through whose eyes a job reads a course: of its staff the first, else anybody who is in it; null where nobody is. */
+export async function somebodyIn(db: Db, course: CourseId): Promise<PersonId | null> {
+  const row = await db('enrolments')
+    .where({ course_id: course })
+    .orderByRaw(`role = 'student', role = 'observer', person_id`)
+    .first('person_id');
+  return row ? personId(row.person_id) : null;
+}
+
+/** Everybody who teaches a course. */
+export async function staffOf(db: Db, course: CourseId): Promise<PersonId[]> {
+  const rows = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where('e.course_id', course)
+    .whereIn('e.role', ['instructor', 'assistant'])
+    .whereNull('p.former_since')
+    .pluck('e.person_id');
+  return rows.map(personId);
+}
+
+/** What each of these people is in a course; who is not in it is left out. */
+export async function rolesIn(
+  db: Db,
+  course: CourseId,
+  people: readonly PersonId[],
+): Promise<Map<PersonId, Role>> {
+  const rows = await db('enrolments')
+    .where({ course_id: course })
+    .whereIn('person_id', [...people])
+    .select('person_id', 'role');
+  return new Map(rows.map((r) => [personId(r.person_id), r.role as Role]));
+}
+
+/** Everybody in a course, with what they are there. */
+export async function everybodyIn(db: Db, course: CourseId): Promise<{ id: PersonId; role: Role }[]> {
+  const rows = await db('enrolments as e')
+    .join('people as p', 'p.id', 'e.person_id')
+    .where('e.course_id', course)
+    .whereNull('p.former_since')
+    .whereNull('p.ended_at')
+    .select('e.person_id', 'e.role');
+  return rows.map((r) => ({ id: personId(r.person_id), role: r.role }));
 }

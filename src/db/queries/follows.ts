@@ -15,12 +15,13 @@ type Place = { course: CourseId; discussion: DiscussionId };
 export type Follows = { discussion: boolean | null; threads: Map<PostId, boolean> };
 
 export async function followsOf(db: Db, discussion: DiscussionId, person: PersonId): Promise<Follows> {
-  const rows: { thread_id: number | null; follows: boolean }[] = await db('follows')
+  const rows: { thread_id: number | null; follows: boolean | null }[] = await db('follows')
     .where({ discussion_id: discussion, person_id: person })
     .select('thread_id', 'follows');
   const threads = new Map<PostId, boolean>();
   let whole: boolean | null = null;
   for (const { thread_id, follows } of rows) {
+    if (follows === null) continue;
     if (thread_id === null) whole = follows;
     else threads.set(postId(thread_id), follows);
   }
@@ -29,7 +30,11 @@ export async function followsOf(db: Db, discussion: DiscussionId, person: Person
 
 /** The discussions somebody chose to follow, or not to. */
 export const followedDiscussions = (db: Db, person: PersonId): Ask<Map<DiscussionId, boolean>> => ({
-  query: db('follows').where({ person_id: person }).whereNull('thread_id').select('discussion_id', 'follows'),
+  query: db('follows')
+    .where({ person_id: person })
+    .whereNull('thread_id')
+    .whereNotNull('follows')
+    .select('discussion_id', 'follows'),
   read: (rows) => new Map(rows.map((r) => [discussionId(r.discussion_id), r.follows])),
 });
 

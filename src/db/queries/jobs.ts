@@ -8,3 +8,7 @@ export async function oldestJob(db: Db): Promise<number> {
   );
   return Math.max(0, Number(rows[0].waited));
 }
+
+/** Asks for a job once more: asked for many times before it begins, it is done once. */
+export const wakeJob = (db: Db, name: string) =>
+  db.raw(`select graphile_worker.add_job(?, '{}'::json, job_key := ?)`, [name, `now ${name}`]);

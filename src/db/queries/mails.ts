@@ -30,6 +30,8 @@ export type MailRecord = {
   kind: string;
   to: string;
   about: Record<string, unknown>;
+  /** How often it was taken, with this time. */
+  tries: number;
 };
 
 /** Whoever took a mail and has said nothing of it for so long is gone. */
@@ -40,10 +42,11 @@ export async function takeMail(db: Db, id: string): Promise<MailRecord | null> {
   const [row] = await db('mails')
     .where({ id })
     .whereNull('sent_at')
+    .whereNull('given_up_at')
     .where((q) => q.whereNull('taken_at').orWhereRaw(`taken_at < now() - ${TAKEN_FOR}`))
     .update({ taken_at: db.fn.now(), tries: db.raw('tries + 1') })
-    .returning(['kind', 'to_address', 'about']);
-  return row ? { kind: row.kind, to: row.to_address, about: row.about } : null;
+    .returning(['kind', 'to_address', 'about', 'tries']);
+  return row ? { kind: row.kind, to: row.to_address, about: row.about, tries: row.tries } : null;
 }
 
 export const mailSent = (db: Db, id: string, now: Instant) =>
@@ -63,6 +66,7 @@ export async function mailState(
 ): Promise<{ waiting: number; since: Instant | null; trouble: string }> {
   const row = await db('mails')
     .whereNull('sent_at')
+    .whereNull('given_up_at')
     .first(
       db.raw('count(*) as waiting'),
       db.raw('min(made_at) as since'),

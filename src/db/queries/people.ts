@@ -1,6 +1,7 @@
 import { instant, personId, type Instant, type PersonId } from '@/core/ids';
 import type { Arranged } from '@/core/posts/arrange';
 import { timestamptz, type Db } from '../connection';
+import { UNSEEN_NOTICES } from './notices';
 import { versionOf } from './pictures';
 
 /** Where help is found, as stewards have said it. */
@@ -92,6 +93,7 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
       'p.last_seen',
       'p.previous_visit',
       db.raw('coalesce((select offset_ms from demo_clock), 0) as clock_offset'),
+      db.raw(UNSEEN_NOTICES),
       db.raw(
         `(select json_build_object('college', name, 'telephone', help_telephone, 'mail', help_mail, 'hours', help_hours)
           from college where help_telephone <> '' or help_mail <> '') as help`,
@@ -116,6 +118,7 @@ export async function sessionByToken(db: Db, tokenHash: Buffer) {
         lastSeen: row.last_seen === null ? null : instant(row.last_seen),
         previousVisit: row.previous_visit === null ? null : instant(row.previous_visit),
         clockOffset: Number(row.clock_offset),
+        notices: Number(row.notices),
       }
     : null;
 }

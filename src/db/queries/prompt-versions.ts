@@ -32,28 +32,29 @@ const keep = (db: Db, by: PersonId, now: Instant, which: string, bindings: reado
        (course_id, discussion_id, n, title, prompt, files, brief, late, opens, response_due, replies_due, until, by_person)
      select d.course_id, d.id, 1 + coalesce((select max(n) from prompt_versions v where v.discussion_id = d.id), 0),
        d.title, d.prompt, d.files, d.brief, d.late, d.opens, d.response_due, d.replies_due, ?::timestamptz, ?
-     from discussions d where d.course_id = ? and ${which} and d.shown`,
+     from discussions d where d.course_id = ? and ${which} and d.shown returning discussion_id`,
     [timestamptz(now), by, ...bindings],
   );
 
-/** Keeps what a discussion asks for as it stands now, before it is changed; nothing of one that the class does not see. */
+/** Keeps what a discussion asks for as it stands now, before it is changed; nothing of one that the class does not see: then it answers false. */
 export async function keepPromptVersion(
   db: Db,
   { course, discussion }: { course: CourseId; discussion: DiscussionId },
   by: PersonId,
   now: Instant,
-) {
-  await keep(db, by, now, 'd.id = ?', [course, discussion]);
+): Promise<boolean> {
+  return (await keep(db, by, now, 'd.id = ?', [course, discussion])).rowCount > 0;
 }
 
-/** The same of every discussion of a course from a week on. */
+/** The same of every discussion of a course from a week on; answers with those that the class sees. */
 export async function keepPromptVersions(
   db: Db,
   { course, from }: { course: CourseId; from: number },
   by: PersonId,
   now: Instant,
-) {
-  await keep(db, by, now, 'd.week >= ?', [course, from]);
+): Promise<DiscussionId[]> {
+  const { rows } = await keep(db, by, now, 'd.week >= ?', [course, from]);
+  return rows.map((r: { discussion_id: string }) => discussionId(r.discussion_id));
 }
 
 /** Everything a discussion asked for before, oldest first. */

@@ -19,6 +19,7 @@ import { peopleOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse, type EnteredCourse } from './enter';
+import { tellAnnouncements } from '../notices/happened';
 import { materialText } from './material';
 
 const ALL = 200;
@@ -108,6 +109,7 @@ export async function announce(
       postedAt: at > deps.now ? at : deps.now,
       people: [...new Set(people)].map(personId),
     });
+    if (at <= deps.now) await tellAnnouncements(deps, tx);
     return ok({ id });
   });
 }

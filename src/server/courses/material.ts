@@ -11,10 +11,10 @@ import { countWords } from '@/core/text/words';
 import type { Db } from '@/db/connection';
 import { beginningOf, replaceBeginning } from '@/db/queries/beginnings';
 import { replaceReadingText } from '@/db/queries/courses';
-import { keepPromptVersion } from '@/db/queries/prompt-versions';
 import { lockedPrompt, lockedReading, replacePrompt } from '@/db/queries/material';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { keepAndTell } from '../notices/happened';
 import { sanitiseEmbeds } from '../embeds/resolve';
 import { enterReading } from '../notes/notes';
 import { enterDesk } from '../desk/enter';
@@ -52,8 +52,7 @@ async function enter(deps: Deps, actor: Actor, which: Which): Promise<Result<Ent
       doc: record.prompt,
       held: (tx) => lockedPrompt(tx, id),
       replace: async (tx, doc) => {
-        if (!course.outside)
-          await keepPromptVersion(tx, { course: course.id, discussion: id }, actor.id, deps.now);
+        if (!course.outside) await keepAndTell(tx, { course: course.id, discussion: id }, actor.id, deps.now);
         await replacePrompt(tx, { id, brief, outside: course.outside }, doc);
         if (!course.outside) await noteDifferences(deps, tx, actor, course.id, which.slug);
       },

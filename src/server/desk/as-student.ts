@@ -14,7 +14,11 @@ export type Own = Awaited<ReturnType<typeof leavesIn>> & {
 };
 
 /** That of some of them, or of all. */
-export async function ownOf(db: Db, course: EnteredCourse, students?: readonly Student[]): Promise<Own> {
+export async function ownOf(
+  db: Db,
+  course: Pick<EnteredCourse, 'id'>,
+  students?: readonly Student[],
+): Promise<Own> {
   const ids = students?.map((s) => s.id);
   // One after the other: this may be asked within a change, which has one connection.
   const leaves = await leavesIn(db, course.id, ids);

@@ -23,10 +23,10 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines } from '../access/visible-posts';
 import { studentsAmong } from '@/db/queries/class';
 import { partsPlayedIn } from '@/db/queries/parts-played';
-import { keepPromptVersion } from '@/db/queries/prompt-versions';
 import { answerTimeRequests, openTimeRequests } from '@/db/queries/time-requests';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { keepAndTell, tellLeave } from '../notices/happened';
 import { isWithoutReply } from '../discussions/lines';
 import { loadedFrom, stands } from '../discussions/loaded-conversation';
 import { consequencesOf, type Touches } from './consequences';
@@ -194,7 +194,7 @@ export async function actOnDesk(
         const { touched, stamp } = await consequencesOf(deps, tx, actor, course, { before: record, after });
         if (touched.length > 0 && act.sure !== stamp)
           return fail({ code: 'touches' as const, touched, stamp });
-        await keepPromptVersion(tx, place, actor.id, deps.now);
+        await keepAndTell(tx, place, actor.id, deps.now, 'dates');
         await setDates(tx, course.id, record.id, dates.value);
         await noteDifferences(deps, tx, actor, course.id, name);
         return ok(null);
@@ -215,17 +215,21 @@ export async function actOnDesk(
         });
         // Whoever asked has their answer with it.
         await answerTimeRequests(tx, place, chosen, true, deps.now);
+        await tellLeave(tx, deps.now, place, actor.id, chosen, 'more-time');
         return ok(null);
       }
       case 'excuse':
         await putExcusal(tx, place, chosen, act.reason);
         await answerTimeRequests(tx, place, chosen, true, deps.now);
+        await tellLeave(tx, deps.now, place, actor.id, chosen, 'excused');
         return ok(null);
       case 'refuse':
         await answerTimeRequests(tx, place, chosen, false, deps.now);
+        await tellLeave(tx, deps.now, place, actor.id, chosen, 'refused');
         return ok(null);
       case 'usual':
         await dropLeave(tx, place, chosen);
+        await tellLeave(tx, deps.now, place, actor.id, chosen, 'usual');
         return ok(null);
     }
   });

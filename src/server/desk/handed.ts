@@ -14,6 +14,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { tellPost } from '../notices/tell';
 import { storePost } from '../posts/share';
 import { discussionOnDesk, enterDesk } from './enter';
 import { reason, when } from './fields';
@@ -79,6 +80,7 @@ async function countedAs(
     asOf,
   );
   if (post === null) return fail({ code: 'not-found' });
+  await tellPost(deps, tx, record, post);
   // Of the same words no draft is left.
   const key = keyOf(handed, record.id);
   const kept = await draftFor(tx, key);

@@ -17,11 +17,12 @@ import { holdDiscussion, insertWeek } from '@/db/queries/desk';
 import { discussionsOf } from '@/db/queries/discussions';
 import { deleteIntakeFor, insertDiscussion, intakeFor, updateDiscussion } from '@/db/queries/outside';
 import { replacePrompt } from '@/db/queries/material';
-import { keepPromptVersion, promptChanged } from '@/db/queries/prompt-versions';
+import { promptChanged } from '@/db/queries/prompt-versions';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import { materialText } from '../courses/material';
 import type { Actor, Deps } from '../deps';
+import { keepAndTell } from '../notices/happened';
 import { suggestionFor, zones, type BriefPage } from '../outside/brief-page';
 import { mondayOf, rulesOf, type ConfirmFailure } from '../outside/confirm';
 import { takeIn, type IntakeTrouble, type TakeInFailure } from '../outside/take-in';
@@ -238,7 +239,7 @@ export async function changeRules(
     }
     const now = { rules, doc: doc.value };
     if (canonicalJson(now) !== canonicalJson({ rules: rulesOf({ record }), doc: record.prompt }))
-      await keepPromptVersion(tx, { course: course.id, discussion: record.id }, actor.id, deps.now);
+      await keepAndTell(tx, { course: course.id, discussion: record.id }, actor.id, deps.now);
     const { number } = await weekOnDesk(tx, course, rules);
     await replacePrompt(tx, { id: record.id, brief, outside: false }, doc.value);
     await updateDiscussion(tx, { ...place, week: number }, doc.value, rules);

@@ -27,6 +27,7 @@ import { intakesFor } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { tellChange } from '../notices/happened';
 import { enterDesk, NO_FIGURES } from './enter';
 import { line } from './fields';
 import { isOpenAt, needsOf } from './needs';
@@ -245,7 +246,8 @@ export async function moveTerm(
   const { from, weeks, extensions } = moveSchema.parse(move);
   return deps.db.transaction(async (tx): Promise<Result<null, NotFound | { code: 'shared-earlier' }>> => {
     if (weeks < 0 && (await isSharedFrom(tx, course, from))) return fail({ code: 'shared-earlier' });
-    await keepPromptVersions(tx, { course, from }, actor.id, deps.now);
+    const seen = await keepPromptVersions(tx, { course, from }, actor.id, deps.now);
+    for (const discussion of seen) await tellChange(tx, deps.now, { course, discussion }, actor.id, 'dates');
     const moved = await moveWeeks(tx, course, { from, weeks, extensions });
     return moved > 0 ? ok(null) : fail({ code: 'not-found' });
   });

@@ -4,6 +4,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { putTimeRequest } from '@/db/queries/time-requests';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { tellStaff } from '../notices/happened';
 
 export const reasonSchema = z
   .string()
@@ -24,6 +25,9 @@ export async function askForTime(
   // Whoever owes nothing here, and whoever brought the prompt in themselves, has nobody to ask.
   if (!ledger || record.course.outside) return fail({ code: 'not-asked-here' });
   const place = { course: record.course.id, discussion: record.id };
-  await putTimeRequest(deps.db, place, actor.id, reason, deps.now);
+  await deps.db.transaction(async (tx) => {
+    await putTimeRequest(tx, place, actor.id, reason, deps.now);
+    await tellStaff(tx, deps.now, place, { kind: 'request', by: actor.id });
+  });
   return ok(null);
 }

@@ -1,28 +1,60 @@
 import { mkdir, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import nodemailer from 'nodemailer';
-import type { MailPort, Outgoing } from './port';
+import { Refused, type MailPort, type Outgoing } from './port';
 
-const message = (mail: Outgoing, from: string) => ({
-  from,
-  to: mail.to,
-  subject: mail.subject,
-  text: mail.text,
-  date: mail.date,
-  messageId: `<${mail.id}@${/@([^\s>]+)/u.exec(from)?.[1] ?? 'pulpit.invalid'}>`,
-  headers: { 'Auto-Submitted': 'auto-generated' },
-  disableFileAccess: true,
-  disableUrlAccess: true,
-});
+function message(mail: Outgoing, from: string) {
+  const { headers: h } = mail;
+  return {
+    from,
+    to: mail.to,
+    subject: mail.subject,
+    text: mail.text,
+    ...(mail.html === null ? {} : { html: mail.html }),
+    date: mail.date,
+    messageId: h?.messageId ?? `<${mail.id}@${/@([^\s>]+)/u.exec(from)?.[1] ?? 'pulpit.invalid'}>`,
+    ...(h?.references.length ? { references: [...h.references], inReplyTo: h.references.at(-1) ?? '' } : {}),
+    ...(h?.replyTo ? { replyTo: h.replyTo } : {}),
+    // What cannot be delivered comes back to whose it was.
+    ...(h?.returnTo ? { envelope: { from: h.returnTo, to: mail.to.address } } : {}),
+    headers: {
+      'Auto-Submitted': 'auto-generated',
+      ...(h?.list ? { 'List-Id': `${h.list.name.replace(/[<>\r\n]/gu, '')} <${h.list.id}>` } : {}),
+      ...(h?.less
+        ? {
+            'List-Unsubscribe': { prepared: true, foldLines: false, value: `<${h.less}>` },
+            'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+          }
+        : {}),
+    },
+    disableFileAccess: true,
+    disableUrlAccess: true,
+  };
+}
+
+const codeOf = (error: unknown) => Number((error as { responseCode?: number }).responseCode ?? 0);
 
 /** Hands mail to a server by SMTP (RFC 5321); the address says which, and how to sign in there. */
-export function smtpPort(server: string, from: string): MailPort {
+export function smtpPort(server: string, from: string, { waits = 30_000 } = {}): MailPort {
   const transport = nodemailer.createTransport({
     url: server,
-    connectionTimeout: 10_000,
-    socketTimeout: 30_000,
+    pool: true,
+    maxConnections: 4,
+    connectionTimeout: Math.min(10_000, waits),
+    greetingTimeout: Math.min(10_000, waits),
+    socketTimeout: waits,
   });
-  return { send: async (mail) => void (await transport.sendMail(message(mail, from))) };
+  return {
+    send: async (mail) => {
+      try {
+        await transport.sendMail(message(mail, from));
+      } catch (error) {
+        const code = codeOf(error);
+        const why = error instanceof Error ? error.message : String(error);
+        throw code >= 500 && code < 600 ? new Refused(why) : error;
+      }
+    },
+  };
 }
 
 /**

@@ -5,10 +5,17 @@ import { college } from '@/db/queries/college';
 import { hostedCourse } from '@/db/queries/hosted-courses';
 import { invitation } from '@/db/queries/invitations';
 import { mailNotSent, mailSent, takeMail, type MailRecord } from '@/db/queries/mails';
+import { giveUpMail } from '@/db/queries/deliveries';
+import { setMailOff } from '@/db/queries/notice-rules';
 import type { Deps } from '../deps';
 import { newKey } from '../people/keys';
-import type { MailPort } from './port';
-import { mailText, type MailText } from './texts';
+import { tellMailTrouble } from '../notices/happened';
+import { noticeLetter, type MailHome } from '../notices/letter';
+import type { Box } from '../secrets/box';
+import { letterText, type Letter } from './letter';
+import { letterHtml } from './letter-html';
+import { Refused, type MailHeaders, type MailPort } from './port';
+import { accountLetter, type MailText } from './texts';
 
 const WEEK_MS = 7 * 86_400_000;
 
@@ -16,7 +23,7 @@ const WEEK_MS = 7 * 86_400_000;
 const inWords = (at: number, timeZone: string) =>
   `${new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone }).format(at)} (${timeZone.replace(/_/gu, ' ')})`;
 
-type Sending = { db: Db; now: Deps['now']; demo: boolean };
+type Sending = { db: Db; now: Deps['now']; demo: boolean; box: Box };
 
 const said = (about: MailRecord['about'], name: string) => {
   const value = about[name];
@@ -113,30 +120,74 @@ async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; tex
   }
 }
 
+type Written = { name: string; letter: Letter; headers: MailHeaders | null };
+
+/** What a mail says, as of now. */
+async function writtenFor(s: Sending, id: string, mail: MailRecord, home: MailHome): Promise<Written | null> {
+  if (mail.kind === 'notices') {
+    const person = said(mail.about, 'person');
+    const w = { db: s.db, now: s.now, box: s.box, home, college: await college(s.db) };
+    return person ? noticeLetter(w, id, personId(person)) : null;
+  }
+  const found = await textOf(s, mail);
+  return found && { name: found.name, letter: accountLetter(found.text, home.site), headers: null };
+}
+
+/** A mail that was tried so often is given up: about a week after the first time. */
+const MOST_TRIES = 12;
+
+/** It will not arrive: nothing more is sent there, and its person is told here. */
+async function givenUp(
+  deps: Pick<Deps, 'db' | 'now'>,
+  id: string,
+  person: string | null,
+  why: string,
+  forGood: boolean,
+) {
+  await deps.db.transaction(async (tx) => {
+    await giveUpMail(tx, id, deps.now, why);
+    if (!person) return;
+    if (forGood) await setMailOff(tx, personId(person), { at: deps.now, why });
+    await tellMailTrouble(tx, deps.now, personId(person), id, why);
+  });
+}
+
 /**
  * Sends one mail. It is taken first, so that nobody else sends it, and its key is there for good before it leaves: whoever is quick opens a
- * link at once. What cannot be handed over stays and is tried again, with another key; the error says why.
+ * link at once. What cannot be handed over stays and is tried again, after pauses that grow, with another key; what is refused for good, or was tried to the
+ * end, is given up, and its person is told.
  */
 export async function sendMail(
-  deps: Pick<Deps, 'db' | 'now'>,
+  deps: Pick<Deps, 'db' | 'now'> & { box: Box },
   port: MailPort,
-  { site, demo }: { site: string; demo: boolean },
+  { home, demo }: { home: MailHome; demo: boolean },
   id: string,
 ): Promise<void> {
   const taken = await deps.db.transaction(async (tx) => {
     const mail = await takeMail(tx, id);
-    return mail && { mail, written: await textOf({ db: tx, now: deps.now, demo }, mail) };
+    return (
+      mail && {
+        mail,
+        written: await writtenFor({ db: tx, now: deps.now, demo, box: deps.box }, id, mail, home),
+      }
+    );
   });
   if (!taken) return;
   const { mail, written } = taken;
   try {
     if (written) {
-      const { subject, text } = mailText(written.text, site);
-      const to = { name: written.name, address: mail.to };
-      await port.send({ id, to, subject, text, date: new Date(deps.now) });
+      const { letter, name, headers } = written;
+      const html = await letterHtml(letter);
+      const to = { name, address: mail.to };
+      const { subject } = letter;
+      await port.send({ id, to, subject, text: letterText(letter), html, headers, date: new Date(deps.now) });
     }
   } catch (error) {
-    await mailNotSent(deps.db, id, error instanceof Error ? error.message : String(error));
+    const why = error instanceof Error ? error.message : String(error);
+    const refused = error instanceof Refused;
+    if (refused || mail.tries >= MOST_TRIES)
+      return givenUp(deps, id, mail.kind === 'notices' ? said(mail.about, 'person') : null, why, refused);
+    await mailNotSent(deps.db, id, why);
     throw error;
   }
   await mailSent(deps.db, id, deps.now);

@@ -1,3 +1,4 @@
+import type { Letter, LetterPart } from './letter';
 import { invitationAt, passwordAt, confirmAddressAt, weekAt, accountAt } from '@/contract/addresses';
 
 /** What a mail is about, as it is looked up when it leaves. `link` opens one thing once. */
@@ -49,10 +50,31 @@ const where = (t: { place: { code: string; title: string } | null; college: stri
  *
  * @param site the address under which people reach Pulpit
  */
-export function mailText(t: MailText, site: string): { subject: string; text: string } {
+export function accountLetter(t: MailText, site: string): Letter {
+  const { subject, text } = said(t, site);
+  return {
+    subject,
+    preview: `${t.college}, about your account`,
+    hello: helloTo(t.name),
+    parts: text,
+    foot: [],
+    from: `${t.college}, by Pulpit`,
+  };
+}
+
+export const helloTo = (name: string) => (name ? `Hello ${name},` : 'Hello,');
+
+/** What stands before an address on its last line is what is said of it. */
+function partsOf(paragraph: string): LetterPart[] {
+  const [, before = '', href] = /^([\s\S]*?):?\s(https?:\/\/\S+)$/u.exec(paragraph) ?? [];
+  return href
+    ? [{ kind: 'link', text: before, label: 'Open it in Pulpit', href }]
+    : [{ kind: 'paragraph', text: paragraph }];
+}
+
+function said(t: MailText, site: string): { subject: string; text: LetterPart[] } {
   const at = (path: string, key?: string) => `${site}${path}${key ? `#${key}` : ''}`;
-  const hello = t.name ? `Hello ${t.name},` : 'Hello,';
-  const paragraphs = (...all: string[]) => `${[hello, ...all, `${t.college}, by Pulpit`].join('\n\n')}\n`;
+  const paragraphs = (...all: string[]) => all.flatMap(partsOf);
   const notYou = `If it was not you, ask for a new password on the sign-in page at once, and tell your college. Your account: ${at(accountAt())}`;
   switch (t.kind) {
     case 'invitation':

@@ -27,6 +27,7 @@ import { resolveSchedule } from '@/core/deadlines/schedule';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
+import { tellTalk } from '../notices/happened';
 import { readFor } from '../readers/readers';
 import { givenBy } from './released';
 
@@ -119,14 +120,20 @@ export async function actOnComment(
   if (act.do === 'ask') {
     const given = givenBy(released, { rubric: record.rubric, points: record.classBrief.points });
     if (!isAbout(given.scheme, act.criterion)) return fail({ code: 'not-found' });
-    await addCriterionTalk(deps.db, key, { ...act, author: actor.id, at: deps.now });
+    await deps.db.transaction(async (tx) => {
+      await addCriterionTalk(tx, key, { ...act, author: actor.id, at: deps.now });
+      await tellTalk(tx, deps.now, key, { id: act.id, by: actor.id, student: actor.id });
+    });
     return ok(null);
   }
   const comment = released.mark.comments.find((c) => c.id === act.comment);
   if (!comment) return fail({ code: 'not-found' });
   switch (act.do) {
     case 'answer':
-      await addAnswer(deps.db, key, { ...act, author: actor.id, at: deps.now });
+      await deps.db.transaction(async (tx) => {
+        await addAnswer(tx, key, { ...act, author: actor.id, at: deps.now });
+        await tellTalk(tx, deps.now, key, { id: act.id, by: actor.id, student: actor.id });
+      });
       return ok(null);
     case 'understood':
     case 'not-understood':
@@ -187,12 +194,18 @@ export async function answerAsStaff(
   const said = { id, body: storable(answer.body), author: actor.id, at: deps.now };
   if ('comment' in about) {
     if (!released.mark.comments.some((c) => c.id === about.comment)) return fail({ code: 'not-found' });
-    await addAnswer(deps.db, key, { ...said, comment: about.comment });
+    await deps.db.transaction(async (tx) => {
+      await addAnswer(tx, key, { ...said, comment: about.comment });
+      await tellTalk(tx, deps.now, key, { id, by: actor.id, student: person });
+    });
   } else {
     const { rubric, classBrief } = found.value.record;
     const given = givenBy(released, { rubric, points: classBrief.points });
     if (!isAbout(given.scheme, about.criterion)) return fail({ code: 'not-found' });
-    await addCriterionTalk(deps.db, key, { ...said, criterion: about.criterion });
+    await deps.db.transaction(async (tx) => {
+      await addCriterionTalk(tx, key, { ...said, criterion: about.criterion });
+      await tellTalk(tx, deps.now, key, { id, by: actor.id, student: person });
+    });
   }
   return ok(null);
 }

@@ -3,9 +3,11 @@ import { beforeOf } from '@/core/marks/release';
 import { holdDiscussion } from '@/db/queries/desk';
 import { marksDue } from '@/db/queries/marking';
 import { putReleased, setReleaseAt } from '@/db/queries/marks';
+import type { PersonId } from '@/core/ids';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
+import { tellMarks } from '../notices/happened';
 import { classMarks, type Marked } from './class-marks';
 
 /**
@@ -31,12 +33,13 @@ export async function releaseMarks(
     if (!found.ok) return found;
     const place = { course: course.id, discussion: found.value.record.id };
     const { scheme, all } = await classMarks(deps, tx, course, found.value.record);
-    let n = 0;
+    const told: { student: PersonId; n: number; by: PersonId }[] = [];
     const isMeant = ({ student, marker }: Marked) =>
       only === null || (only === 'mine' ? marker === actor.id : only.includes(student.id));
     for (const one of all) {
       const { student, mark, late, ready, seen, written, released } = one;
       if (!ready || !written || !isMeant(one)) continue;
+      const n = (released?.n ?? 0) + 1;
       await putReleased(
         tx,
         { ...place, person: student.id },
@@ -45,14 +48,15 @@ export async function releaseMarks(
           scheme,
           late,
           marker: written.by,
-          n: (released?.n ?? 0) + 1,
+          n,
           was: seen && released ? beforeOf(seen, released.releasedAt) : null,
           at: deps.now,
         },
       );
-      n += 1;
+      told.push({ student: student.id, n, by: written.by });
     }
-    return ok(n);
+    await tellMarks(tx, deps.now, place, told);
+    return ok(told.length);
   });
 }
 

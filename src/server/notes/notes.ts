@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { isStaff } from '@/core/ids';
+import { isStaff, type PersonId } from '@/core/ids';
 import { LONGEST_PASSAGE, type Anchor } from '@/core/notes/anchor';
 import { AUDIENCES, MOST_NOTES, noteBody, type Note, type PlacedNote } from '@/core/notes/note';
 import { readingText } from '@/core/notes/reading-text';
@@ -12,6 +12,7 @@ import type { NotFound } from '../access/enter';
 import { visibleNotes } from '../access/visible-notes';
 import type { Actor, Deps } from '../deps';
 import type { NotRead } from '@/contract/not-read';
+import { tellNote } from '../notices/happened';
 import { readFor } from '../readers/readers';
 
 type EnteredReading = NotePlace & {
@@ -124,28 +125,34 @@ export async function addNote(
   if (!anchor.ok) return anchor;
   let { audience } = input;
   let parent: string | null = null;
+  let answers: PersonId | null = null;
   if (input.parent) {
     const above = (await visibleNotes(deps.db, actor, door.value)).find((n) => n.id === input.parent);
     if (!above) return fail({ code: 'note-gone' });
     // Answers stand under the first note, one below the other.
     parent = above.parent ?? above.id;
     audience = above.audience;
+    answers = above.author.id;
   }
   const id = randomUUID();
-  await insertNotes(deps.db, [
-    {
-      course,
-      reading,
-      id,
-      author: actor.id,
-      parent,
-      audience,
-      body: input.body,
-      anchor: anchor.value,
-      madeAt: deps.now,
-      importedFrom: null,
-    },
-  ]);
+  await deps.db.transaction(async (tx) => {
+    await insertNotes(tx, [
+      {
+        course,
+        reading,
+        id,
+        author: actor.id,
+        parent,
+        audience,
+        body: input.body,
+        anchor: anchor.value,
+        madeAt: deps.now,
+        importedFrom: null,
+      },
+    ]);
+    const staff = audience === 'staff' && !door.value.outside;
+    await tellNote(tx, deps.now, { id, course, reading: slug, by: actor.id, answers, staff });
+  });
   return ok({ id });
 }
 

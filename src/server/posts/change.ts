@@ -17,6 +17,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
 import { mayDoAgain } from '../marks/again';
+import { tellConcerned } from '../notices/tell';
 import { figuresOf, quotable } from './check-text';
 import { sha256 } from './fingerprint';
 import { givenTo } from './given';
@@ -94,6 +95,7 @@ export async function changePost(
         fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: deps.now, title, doc }),
       ),
     });
+    await tellConcerned(deps, tx, record, id);
     return ok({ n });
   });
 }

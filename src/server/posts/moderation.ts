@@ -18,6 +18,7 @@ import {
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { tellStaff } from '../notices/happened';
 import { headOf } from '../discussions/head';
 import { openingOf } from '../discussions/loaded-conversation';
 
@@ -49,15 +50,12 @@ export async function moderate(
 
     const place = { course: record.course.id, discussion: record.id };
     const { id } = found;
-    if (act === 'report')
-      await putReport(tx, place, {
-        id: randomUUID(),
-        post: id,
-        person: actor.id,
-        reason: why,
-        now: deps.now,
-      });
-    else if (act === 'hide' || act === 'show') await setHidden(tx, id, act === 'hide' ? deps.now : null, why);
+    if (act === 'report') {
+      const report = randomUUID();
+      await putReport(tx, place, { id: report, post: id, person: actor.id, reason: why, now: deps.now });
+      await tellStaff(tx, deps.now, place, { kind: 'report', by: actor.id, post: id, id: report });
+    } else if (act === 'hide' || act === 'show')
+      await setHidden(tx, id, act === 'hide' ? deps.now : null, why);
     else if (act === 'pin' || act === 'unpin') await setPinned(tx, id, act === 'pin' ? deps.now : null);
     else if (act === 'lock' || act === 'unlock') await setLocked(tx, id, act === 'lock' ? deps.now : null);
     if (act === 'hide' || act === 'settle') await settleReports(tx, id, deps.now);

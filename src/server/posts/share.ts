@@ -23,6 +23,7 @@ import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { canBeAnswered } from '../drafts/keep';
+import { tellPost } from '../notices/tell';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
 import { sanitised } from './sanitise';
@@ -162,6 +163,7 @@ export async function share(
     }
     const id = await storePost(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
     if (id === null) throw new Error('the submission was taken under the lock');
+    await tellPost(deps, tx, record, id);
     await deleteDraft(tx, key);
     if (answered && entered.staff) {
       const place = { course: record.course.id, discussion: record.id };

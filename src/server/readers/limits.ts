@@ -1,7 +1,15 @@
 import type { TaskName } from './tasks';
 
 /** Tasks that read a whole file or page. */
-const WHOLE: ReadonlySet<TaskName> = new Set(['file', 'words', 'pasted', 'roster', 'marks', 'cartridge']);
+const WHOLE: ReadonlySet<TaskName> = new Set([
+  'file',
+  'words',
+  'pasted',
+  'roster',
+  'marks',
+  'cartridge',
+  'mail',
+]);
 
 /** How long each may take, in milliseconds: whole files and pasted pages ten seconds, all else two. */
 export const deadlineOf = (task: TaskName) => (WHOLE.has(task) ? 10_000 : 2_000);

@@ -15,6 +15,7 @@ import { readRoster, type Roster } from '@/core/people/roster';
 import { judge } from '@/core/substance/judge';
 import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
+import { readMail } from '../mail-in/read';
 import { placesOf } from '../notes/places';
 import { annotationsIn } from '../notes/read-annotations';
 import { fitting } from '../outside/fitting';
@@ -71,6 +72,9 @@ const tasks = {
     const text = decodeText(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength));
     return text === null ? { code: 'no-columns', found: [] } : readMarksTable(text, i.scheme);
   },
+  /** A mail that somebody sent in answer to one. */
+  mail: (i: { bytes: Buffer }) =>
+    readMail(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength)),
   /** What of a text can stand as a prompt. */
   fitting: (i: { doc: Parameters<typeof fitting>[0]; whole: string }) => fitting(i.doc, i.whole),
   captions: (i: { text: string; ms: number }) => captionsFrom(i.text, i.ms),

@@ -1,13 +1,17 @@
-import { createCipheriv, createDecipheriv, hkdfSync, randomBytes } from 'node:crypto';
+import { createCipheriv, createDecipheriv, createHmac, hkdfSync, randomBytes } from 'node:crypto';
 
 /** What is sealed, each kind with a key of its own. */
-export type SealedKind = 'signing key' | 'second factor';
+export type SealedKind = 'signing key' | 'second factor' | 'push key';
+/** What is signed, each kind with a key of its own. */
+export type SignedKind = 'reply by mail' | 'less mail' | 'bounce';
 
 /** Seals what has to lie in the database and be read again, with a key that does not lie there. */
 export type Box = {
   seal: (kind: SealedKind, of: string, text: string) => Buffer;
   /** The text; null where it was sealed with another key, as another kind or for something else, or was changed. */
   open: (kind: SealedKind, of: string, sealed: Uint8Array) => string | null;
+  /** What shows that this installation has said something, and nobody else (HMAC, RFC 2104). */
+  sign: (kind: SignedKind, said: Uint8Array) => Buffer;
 };
 
 export const BOX_KEY_BYTES = 32;
@@ -23,8 +27,10 @@ const FORM = 1;
 export function boxOf(secret: Uint8Array): Box {
   if (secret.length !== BOX_KEY_BYTES)
     throw new Error(`The secret that seals has ${secret.length} bytes, and needs ${BOX_KEY_BYTES}.`);
-  const keyFor = (kind: SealedKind) => Buffer.from(hkdfSync('sha256', secret, '', `pulpit ${kind}`, 32));
+  const keyFor = (kind: SealedKind | SignedKind) =>
+    Buffer.from(hkdfSync('sha256', secret, '', `pulpit ${kind}`, 32));
   return {
+    sign: (kind, said) => createHmac('sha256', keyFor(kind)).update(said).digest(),
     seal: (kind, of, text) => {
       const nonce = randomBytes(NONCE);
       const cipher = createCipheriv(CIPHER, keyFor(kind), nonce, { authTagLength: TAG });

@@ -10,6 +10,7 @@ import type { Actor, Deps } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';
 import type { FileStore } from '@/server/files/store';
 import { rubricSchema } from '@/core/rubric/rubric';
+import { dealPosts } from '@/server/notices/deal';
 import { share } from '@/server/posts/share';
 import { hashPassword } from '@/server/sessions/sessions';
 import * as setup from '@/server/setup/setup';
@@ -23,6 +24,7 @@ import { addPictures, addWaysIn } from './seed-faces';
 import { addHistory } from './seed-habits';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { addMarks } from './seed-marks';
+import { addNotices } from './seed-notices';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
@@ -86,8 +88,13 @@ export async function seedWorld(
     .sort((a, b) => a.at - b.at || a.post.author.localeCompare(b.post.author));
 
   const made = new Map<WorldPost, PostId>();
+  let day = '';
   for (const plan of planned) {
     const { post, parent, discussion, at } = plan;
+    // Who follows is told day by day, as they were.
+    const today = wallClockAt(at, HOME_ZONE).slice(0, 10);
+    if (today !== day) await dealPosts({ db, now: at });
+    day = today;
     const parentId = parent ? made.get(parent) : null;
     if (parentId === undefined)
       throw new Error(`${discussion.slug}: ${post.author} answers before there is a post`);
@@ -130,6 +137,7 @@ export async function seedWorld(
     });
     if (!kept.ok) throw new Error(`${draft.discussion}: a draft was refused: ${kept.failure.code}`);
   }
+  await dealPosts({ db, now });
   await addMaterial(db, now, { actor, person });
   await addMarks(db, now, { actor, weekStart });
   await keepRhythms({ db, now });
@@ -143,6 +151,7 @@ export async function seedWorld(
     week: { number: ahead, startsOn: weekStart(ahead) },
   });
   await setup.markReadBefore(db, lastVisit(now));
+  await addNotices(db, now, lastVisit(now));
   return { posts: made.size };
 }
 

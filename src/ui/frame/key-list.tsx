@@ -9,6 +9,7 @@ const KEYS = [
   ['g then c', 'Calendar'],
   ['g then p', 'Plan'],
   ['g then m', 'Progress'],
+  ['g then n', 'Notices'],
   ['j / k', 'next / previous response in a conversation'],
   ['. / ,', 'next / previous post, wherever it stands'],
   ['n', 'next unread post'],

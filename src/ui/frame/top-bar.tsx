@@ -1,7 +1,8 @@
 'use client';
 
 import type { HelpFound } from '@/contract/account';
-import { calendarAt, discussionsAt, progressAt, weekAt } from '@/contract/addresses';
+import { calendarAt, discussionsAt, noticesAt, progressAt, weekAt } from '@/contract/addresses';
+import { Bell } from 'lucide-react';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
 import { AccountMenu } from './account-menu';
@@ -14,7 +15,26 @@ const PLACES = [
   ['calendar', 'Calendar', calendarAt()],
   ['progress', 'Progress', progressAt()],
 ] as const;
-export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards';
+export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards' | 'notices';
+
+/** The way to what concerns one, with how much of it is not seen. */
+const NoticesLink = ({ n, here }: { n: number; here: boolean }) => (
+  <Link
+    href={noticesAt()}
+    prefetch={false}
+    aria-current={here ? 'page' : undefined}
+    aria-label={n === 0 ? 'Notices' : `Notices, ${n} not seen`}
+    className={`flex min-h-9 items-center gap-1.5 rounded-[6px] px-2 font-medium ${
+      here ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
+    }`}
+  >
+    <Bell size={15} aria-hidden className="sm:hidden" />
+    <span className="max-sm:hidden">Notices</span>
+    {n > 0 ? (
+      <b className="rounded-[9px] bg-[#e9c873] px-1.5 text-[12px] text-[#473103]">{n > 99 ? '99+' : n}</b>
+    ) : null}
+  </Link>
+);
 
 export function TopBar(props: {
   here: string;
@@ -28,6 +48,8 @@ export function TopBar(props: {
     picture: string | null;
     help: HelpFound | null;
   };
+  /** How many things that concern them they have not seen. */
+  notices: number;
   demo: boolean;
   now: number;
   /** The zone that counts on this page, where it is not the person's own. */
@@ -57,6 +79,7 @@ export function TopBar(props: {
         <div className="ml-auto flex items-center gap-3 text-[13px] sm:gap-4">
           <FindButton zone={props.person.zone} />
           <TimeNow now={props.now} zone={zone} named={zone !== props.person.zone} />
+          <NoticesLink n={props.notices} here={props.place === 'notices'} />
           <AccountMenu
             name={props.person.name}
             email={props.person.email}
