@@ -12,7 +12,7 @@ const shared = {
   transform: { '\\.(ts|tsx|mjs|js)$': swc },
   // These come as ES modules only.
   transformIgnorePatterns: [
-    'node_modules/(?!(temporal-polyfill|canonicalize|content-disposition|feed|stemmer|temporal-utils|parse5|entities|approx-string-match|micromark[^/]*|decode-named-character-reference|character-entities|devlop|ccount|jose|diff|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|peek-readable)/)',
+    'node_modules/(?!(temporal-polyfill|canonicalize|content-disposition|feed|stemmer|temporal-utils|parse5|entities|approx-string-match|micromark[^/]*|decode-named-character-reference|character-entities|devlop|ccount|jose|diff|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|peek-readable|email-reply-parser)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   testPathIgnorePatterns: ['/node_modules/', '/tests/browser/'],

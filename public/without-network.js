@@ -13,6 +13,9 @@ const ANOTHER = /^\/sign-(?:out|in\/(?:enter|second\/enter|passkey))$/;
 const COMING = /^\/sign-in(?:\/elsewhere\/back)?$/;
 const FIXED = /^\/(?:_next\/static|dictionaries)\//;
 
+/** Shown where a page is not kept and nobody answers. */
+const NOTHING = '/without-network.html';
+
 /** When a page was kept, and for how long it is shown without asking: a session may have ended meanwhile. */
 const KEPT = 'x-kept-at';
 const LONGEST_KEPT = 7 * 86_400_000;
@@ -95,7 +98,49 @@ async function leave(request) {
   return fetch(request);
 }
 
-self.addEventListener('install', () => self.skipWaiting());
+/** Any other page: asked for, and where nobody answers it is said that there is no network. @param {Request} request */
+async function other(request) {
+  try {
+    return await fetch(request);
+  } catch (error) {
+    const known = await (await caches.open(PARTS)).match(NOTHING);
+    if (known) return known;
+    throw error;
+  }
+}
+
+/** A notice that was sent to this device. Whatever else came, something is shown: a browser asks that of who may send. */
+self.addEventListener('push', (event) => {
+  let told = { title: 'Pulpit', body: '', to: '/notices', tag: 'pulpit' };
+  try {
+    told = { ...told, ...event.data.json() };
+  } catch {
+    // Nothing that can be read: the page says what there is.
+  }
+  event.waitUntil(
+    self.registration.showNotification(told.title, {
+      body: told.body,
+      tag: told.tag,
+      data: { to: told.to },
+      icon: '/icons/pulpit-192.png',
+      badge: '/icons/badge-96.png',
+    }),
+  );
+});
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  const to = new URL(event.notification.data?.to ?? '/notices', self.location.origin);
+  if (to.origin !== self.location.origin) return;
+  event.waitUntil(
+    // A page that is open may hold words that are not kept yet: it is not led away.
+    self.clients.openWindow(to.href),
+  );
+});
+
+self.addEventListener('install', (event) => {
+  self.skipWaiting();
+  event.waitUntil(caches.open(PARTS).then((cache) => cache.add(NOTHING)));
+});
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 self.addEventListener('fetch', (event) => {
   const { request } = event;
@@ -107,6 +152,7 @@ self.addEventListener('fetch', (event) => {
   else if (request.mode === 'navigate' && COMING.test(url.pathname)) event.respondWith(leave(request));
   else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
   else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));
+  else if (request.mode === 'navigate') event.respondWith(other(request));
 });
 // The page that brought this worker came before it: it says what it is made of.
 self.addEventListener('message', (event) => {

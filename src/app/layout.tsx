@@ -13,7 +13,7 @@ export const metadata: Metadata = {
   title: { default: 'Pulpit', template: '%s · Pulpit' },
   description: 'Weekly course discussions: what you owe, by when, what counted and why.',
 };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#17493f' };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Without a database the page below says so; its frame still stands.

@@ -113,5 +113,12 @@ export type RosterPage = {
   sample: RosterLine[];
 };
 
-export type MailView = { id: string; to: string; subject: string; text: string; at: Instant };
+export type MailView = {
+  id: string;
+  to: string;
+  subject: string;
+  text: string;
+  html: string | null;
+  at: Instant;
+};
 export type MailboxPage = { mails: MailView[]; more: number };

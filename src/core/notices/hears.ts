@@ -16,16 +16,19 @@ export type SharedPost = {
   readers: readonly PersonId[] | null;
 };
 
+/** What somebody chose for a place, and since which post of theirs they are in it; null for neither. */
+export type Followed = { follows: Chosen; way: Way | null; since: PostId | null };
+
 /** Somebody of a course, as far as it says what of a discussion they hear. */
 export type Hearer = {
   id: PersonId;
   staff: boolean;
   /** Classmates' posts are withheld from them now. */
   sealed: boolean;
-  /** What they chose for the discussion, and whether they have shared a response in it. */
-  discussion: { follows: Chosen; way: Way | null; shared: boolean };
-  /** Threads they chose something for, or have written in. */
-  threads: ReadonlyMap<PostId, { follows: Chosen; way: Way | null; shared: boolean }>;
+  /** What they chose for the discussion, and the first response they shared in it. */
+  discussion: Followed;
+  /** Threads they chose something for, or have written in, with the first post they shared there. */
+  threads: ReadonlyMap<PostId, Followed>;
 };
 
 const mayHear = (post: SharedPost, who: Pick<Hearer, 'id' | 'staff' | 'sealed'>) =>
@@ -47,7 +50,7 @@ export function concerns(
   return post.named.includes(who.id) ? 'name' : null;
 }
 
-const NOTHING = { follows: null, way: null, shared: false };
+const NOTHING: Followed = { follows: null, way: null, since: null };
 
 /**
  * Whether somebody hears of a post because they follow where it stands, and by which ways they chose there, the thread's first. Null where they do not follow,
@@ -59,7 +62,9 @@ const NOTHING = { follows: null, way: null, shared: false };
 export function follows(post: SharedPost, who: Hearer): (Way | null)[] | null {
   if (!mayHear(post, who) || concerns(post, who) !== null) return null;
   const thread = who.threads.get(post.thread) ?? NOTHING;
-  const whole = isFollowed(who.discussion.follows, who.discussion.shared);
-  const heard = thread.follows ?? (thread.shared || whole);
+  // Of what was there before they came nobody is told.
+  const isIn = ({ since }: Followed) => since !== null && since < post.id;
+  const whole = isFollowed(who.discussion.follows, isIn(who.discussion));
+  const heard = thread.follows ?? (isIn(thread) || whole);
   return heard ? [thread.way, who.discussion.way] : null;
 }

@@ -90,8 +90,10 @@ export type FollowerRecord = {
   role: 'student' | 'instructor' | 'assistant' | 'observer';
   zone: string;
   rules: unknown;
-  responded: boolean;
-  written: PostId[];
+  /** Their first response here. */
+  responded: PostId | null;
+  /** Threads they have written in, with their first post in each. */
+  written: { thread: PostId; first: PostId }[];
   chosen: { thread: PostId | null; follows: boolean | null; way: Way | null }[];
 };
 
@@ -103,12 +105,15 @@ export async function followersIn(
 ): Promise<FollowerRecord[]> {
   const { rows } = await db.raw(
     `with wrote as (
-       select author_id, bool_or(kind = 'response' and withdrawn_at is null) as responded, array_agg(distinct thread_id) as threads
-       from posts where course_id = :course and discussion_id = :discussion group by 1),
+       select author_id, min(first) filter (where responds) as responded,
+         json_agg(json_build_object('thread', thread_id, 'first', first)) as threads
+       from (select author_id, thread_id, min(id) as first, bool_or(kind = 'response') as responds
+         from posts where course_id = :course and discussion_id = :discussion and withdrawn_at is null group by 1, 2) t
+       group by 1),
      chose as (
        select person_id, json_agg(json_build_object('thread', thread_id, 'follows', follows, 'way', way)) as chosen
        from follows where discussion_id = :discussion group by 1)
-     select e.person_id, e.role, p.time_zone, r.rules, coalesce(w.responded, false) as responded, w.threads, c.chosen
+     select e.person_id, e.role, p.time_zone, r.rules, w.responded, w.threads, c.chosen
      from enrolments e
        left join wrote w on w.author_id = e.person_id
        left join chose c on c.person_id = e.person_id
@@ -122,8 +127,8 @@ export async function followersIn(
     role: FollowerRecord['role'];
     time_zone: string;
     rules: unknown;
-    responded: boolean;
-    threads: (number | string)[] | null;
+    responded: number | string | null;
+    threads: { thread: number; first: number }[] | null;
     chosen: { thread: number | null; follows: boolean | null; way: Way | null }[] | null;
   };
   return (rows as Row[]).map((r) => ({
@@ -131,8 +136,8 @@ export async function followersIn(
     role: r.role,
     zone: r.time_zone,
     rules: r.rules,
-    responded: r.responded,
-    written: (r.threads ?? []).map((t) => postId(Number(t))),
+    responded: r.responded === null ? null : postId(Number(r.responded)),
+    written: (r.threads ?? []).map((t) => ({ thread: postId(t.thread), first: postId(t.first) })),
     chosen: (r.chosen ?? []).map((c) => ({ ...c, thread: c.thread === null ? null : postId(c.thread) })),
   }));
 }

@@ -238,12 +238,12 @@ export const openings = (
   db: Db,
   person: PersonId,
   posts: readonly PostId[],
-): Ask<Map<PostId, { author: string; opening: string; replies: number; thread: PostId }>> => ({
+): Ask<Map<PostId, { author: string; opening: string; plain: string; replies: number; thread: PostId }>> => ({
   query: db('posts as p')
     .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOnVal('e.person_id', person))
     .join('people as a', 'a.id', 'p.author_id')
     .joinRaw(
-      'join lateral (select opening from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
+      'join lateral (select opening, plain from post_versions v where v.post_id = p.id order by v.n desc limit 1) v on true',
     )
     .whereIn('p.id', [...posts])
     .whereRaw('p.withdrawn_at is null and p.hidden_at is null')
@@ -252,7 +252,8 @@ export const openings = (
       'p.id',
       'p.thread_id',
       'a.name',
-      db.raw('left(v.opening, 200) as opening'),
+      'v.opening',
+      db.raw('left(v.plain, 1000) as plain'),
       db.raw(
         `(select count(*) from posts r where r.parent_id = p.id and r.withdrawn_at is null and r.hidden_at is null) as replies`,
       ),
@@ -264,6 +265,7 @@ export const openings = (
         {
           author: r.name,
           opening: r.opening,
+          plain: r.plain,
           replies: Number(r.replies),
           thread: postId(Number(r.thread_id)),
         },

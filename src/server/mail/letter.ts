@@ -45,7 +45,7 @@ const textOf = (part: LetterPart): string => {
     case 'paragraph':
       return wrapped(part.text);
     case 'link':
-      return `${wrapped(part.text)}${part.text.endsWith('.') || part.text === '' ? '' : ':'}\n${part.href}`.trimStart();
+      return `${wrapped(part.text || part.label)}${part.text.endsWith('.') ? '' : ':'}\n${part.href}`;
     case 'heading':
       return `${part.text}\n${'-'.repeat(Math.min(WIDTH, part.text.length))}`;
     case 'item':

@@ -17,6 +17,7 @@ async function mailOf(folder: string, name: string): Promise<MailView | null> {
     to: mail.to?.map((t) => t.address ?? '').join(', ') ?? '',
     subject: mail.subject ?? '',
     text: mail.text ?? '',
+    html: mail.html ?? null,
     at: instant(Date.parse(mail.date ?? '') || 0),
   };
 }

@@ -15,19 +15,19 @@ const AT_ONCE = 500;
 const hearerOf = (f: FollowerRecord, sealed: boolean): Hearer => {
   const whole = f.chosen.find((c) => c.thread === null);
   const threads = new Map<PostToTell['thread'], Hearer['discussion']>();
-  for (const thread of f.written) threads.set(thread, { follows: null, way: null, shared: true });
+  for (const { thread, first } of f.written) threads.set(thread, { follows: null, way: null, since: first });
   for (const c of f.chosen)
     if (c.thread !== null)
       threads.set(c.thread, {
         follows: c.follows,
         way: c.way,
-        shared: threads.get(c.thread)?.shared ?? false,
+        since: threads.get(c.thread)?.since ?? null,
       });
   return {
     id: f.id,
     staff: isStaff(f.role),
     sealed,
-    discussion: { follows: whole?.follows ?? null, way: whole?.way ?? null, shared: f.responded },
+    discussion: { follows: whole?.follows ?? null, way: whole?.way ?? null, since: f.responded },
     threads,
   };
 };

@@ -80,7 +80,7 @@ function partsUnder(group: readonly NoticeRecord[], told: Told): LetterPart[] {
       ? [
           {
             kind: 'quote',
-            text: shorten(post.opening, MOST_QUOTED),
+            text: shorten(post.plain, MOST_QUOTED),
             by: group.length > 1 ? post.author : null,
           },
         ]
@@ -231,7 +231,7 @@ export async function noticeLetter(
       hello: helloTo(to.name),
       parts,
       foot: footOf(w, notices, headers),
-      from: `${college}, by Pulpit`,
+      from: w.college ? `${college}, by Pulpit` : college,
     },
   };
 }

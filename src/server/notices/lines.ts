@@ -11,9 +11,9 @@ import type { Actor, Deps } from '../deps';
 
 /** Of many new posts so many are looked at: names and beginnings of the latest. */
 const MOST_OPENED = 60;
-const QUOTED = 120;
+const QUOTED = 95;
 
-export type Opening = { author: string; opening: string; replies: number; thread: PostId };
+export type Opening = { author: string; opening: string; plain: string; replies: number; thread: PostId };
 
 /** What may be told of these notices beside the notices themselves, looked up as of now for one reader. */
 export type Told = {
@@ -74,7 +74,8 @@ export function stands(n: NoticeRecord, told: Told): boolean {
 }
 
 const quoteOf = (opening: string) => {
-  const text = opening.replace(/\s+/gu, ' ').trim();
+  // Words that quote stand within our own quotation marks.
+  const text = opening.replace(/\s+/gu, ' ').replace(/“/gu, '‘').replace(/”/gu, '’').trim();
   return text.length > QUOTED ? `${text.slice(0, QUOTED).replace(/\s\S*$/u, '')}…` : text;
 };
 

@@ -26,6 +26,7 @@ import { hold, type KeyFailure } from './keys';
 import { newPassword, type PasswordFailure } from './password';
 import { proven, type Denied, type Proof } from '../ways-in/proof';
 import { secondFactorState } from '../ways-in/second-factor';
+import { zoneChanged } from '../notices/rules';
 import { timeZoneSchema } from './time-zone';
 
 /** The own account: who one is here, where one is signed in, and which courses one is in. */
@@ -80,7 +81,11 @@ export const selfSchema = z.object({
 });
 
 export const changeSelf = (deps: Deps, actor: Actor, self: z.output<typeof selfSchema>) =>
-  setSelf(deps.db, actor.id, self);
+  deps.db.transaction(async (tx) => {
+    await setSelf(tx, actor.id, self);
+    // Their quiet hours are by another clock now.
+    if (self.timeZone !== actor.timeZone) await zoneChanged(deps, tx, actor.id, self.timeZone);
+  });
 
 /** Changes the own password; wherever else one is signed in, one is signed out. */
 export async function changePassword(

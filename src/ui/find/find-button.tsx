@@ -27,7 +27,7 @@ export function FindButton({ zone }: { zone: string }) {
         className="inline-flex min-h-8 items-center gap-2 rounded-[6px] border border-bar-rule px-2.5 text-[13px] lg:w-44"
       >
         <Search size={15} aria-hidden />
-        <span>
+        <span className="max-sm:sr-only">
           Find<span className="max-lg:sr-only"> anything</span>
         </span>
         <kbd

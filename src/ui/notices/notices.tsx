@@ -50,12 +50,29 @@ function Line({ line, now, zone }: { line: NoticeLine; now: number; zone: string
   );
 }
 
+/** What was seen stands with the rest for a while; then it makes room for what is new. */
+const SEEN_SHOWN = 3;
+
+function split(lines: readonly NoticeLine[]): { here: NoticeLine[]; earlier: NoticeLine[] } {
+  const shown = new Map<string, number>();
+  const here: NoticeLine[] = [];
+  const earlier: NoticeLine[] = [];
+  for (const line of lines) {
+    const n = shown.get(line.section) ?? 0;
+    if (line.seen && n >= SEEN_SHOWN) earlier.push(line);
+    else here.push(line);
+    shown.set(line.section, n + 1);
+  }
+  return { here, earlier };
+}
+
 /** What concerns somebody on the left page, how it reaches them on the right. */
 export function Notices({ page, answer }: { page: NoticesPage; answer: Answer | null }) {
   const { lines, now, zone } = page;
   const unseen = lines.some((l) => !l.seen);
+  const { here: recent, earlier } = split(lines);
   const list = (
-    <div className="grid content-start gap-4 px-4 py-3 sm:px-6">
+    <div className="grid h-full content-start gap-4 bg-page px-4 py-3 sm:px-6">
       {lines.length === 0 ? (
         <p className="py-2 text-ink-2">
           Nothing has happened that concerns you. Replies to you, marks, announcements and reminders will
@@ -63,7 +80,7 @@ export function Notices({ page, answer }: { page: NoticesPage; answer: Answer | 
         </p>
       ) : null}
       {SECTIONS.map(([section, heading]) => {
-        const here = lines.filter((l) => l.section === section);
+        const here = recent.filter((l) => l.section === section);
         return here.length ? (
           <section key={section} aria-labelledby={`notices-${section}`}>
             <h2
@@ -80,6 +97,18 @@ export function Notices({ page, answer }: { page: NoticesPage; answer: Answer | 
           </section>
         ) : null;
       })}
+      {earlier.length ? (
+        <details>
+          <summary className="cursor-pointer py-1 text-[13px] font-semibold text-sky">
+            Earlier, and seen: {earlier.length}
+          </summary>
+          <ul>
+            {earlier.map((line) => (
+              <Line key={line.ids[0]} line={line} now={now} zone={zone} />
+            ))}
+          </ul>
+        </details>
+      ) : null}
     </div>
   );
   return (

@@ -23,10 +23,11 @@ const bytesOf = (key: string) => {
   return Uint8Array.from(text, (c) => c.charCodeAt(0));
 };
 
-const registration = async () =>
-  'serviceWorker' in navigator && 'PushManager' in window
-    ? navigator.serviceWorker.getRegistration()
-    : undefined;
+const registration = async () => {
+  if (!('serviceWorker' in navigator && 'PushManager' in window)) return undefined;
+  await navigator.serviceWorker.register('/without-network.js');
+  return navigator.serviceWorker.ready;
+};
 
 /** Has notices sent to this device too (Push API); a device listens as long as one is signed in on it. */
 export function ThisDevice({ pushKey, devices }: { pushKey: string; devices: number }) {

@@ -44,6 +44,20 @@ export function Mailbox(props: { mailbox: MailboxPage; zone: string; smtp: boole
                 </summary>
                 <div className="border-t border-rule-soft px-5 py-3">
                   <Body text={m.text} />
+                  {m.html ? (
+                    <details className="mt-3 border-t border-rule-soft pt-2">
+                      <summary className="cursor-pointer text-[13px] font-semibold text-sky">
+                        As a mail program shows it
+                      </summary>
+                      {/* Without scripts and without an origin, like the mail it is; its links open in this window. */}
+                      <iframe
+                        title={m.subject}
+                        sandbox="allow-top-navigation-by-user-activation"
+                        srcDoc={m.html.replace('<head>', '<head><base target="_top">')}
+                        className="mt-2 h-[420px] w-full rounded-control border border-rule bg-page"
+                      />
+                    </details>
+                  ) : null}
                 </div>
               </details>
             </li>

@@ -4,6 +4,7 @@ import { accountAt, newOutsideAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
+import { AppBadge } from '../frame/app-badge';
 import { RefreshAt } from '../frame/refresh-at';
 import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
@@ -23,6 +24,7 @@ export function Week({ week }: { week: ThisWeek }) {
           instant(now),
         )}
       />
+      <AppBadge n={week.owed.responses + week.owed.replies} />
       <div className="min-w-0">
         <OwedSentence
           owed={week.owed}

@@ -1,0 +1,100 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Knex } from 'knex';
+import { mailboxPort } from '@/server/mail/ports';
+import { sendMail } from '@/server/mail/send';
+import { keepUp } from '@/server/notices/keep-up';
+import type { Actor } from '@/server/deps';
+import { SENDING } from './college';
+import { box, deps, joined, on, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
+
+const CLASS = 2_000;
+const folder = mkdtempSync(join(tmpdir(), 'pulpit-size-'));
+let db: Knex;
+let world: Awaited<ReturnType<typeof smallCourse>>;
+beforeAll(async () => {
+  world = await smallCourse('notices_size');
+  db = world.db;
+  const names = Array.from({ length: CLASS }, (_, i) => `Student ${String(i).padStart(4, '0')}`);
+  const people = await joined(db, world.course, names);
+  // All of them follow one of the two discussions, and hear of it at once.
+  await db.raw(
+    `insert into follows (course_id, discussion_id, person_id, thread_id, follows, way)
+     select ?, ?, p, null, true, 'once' from unnest(?::uuid[]) p`,
+    [world.course, world.discussion.open, people.map((p) => p.id)],
+  );
+});
+afterAll(async () => {
+  await db.destroy();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const middle = (all: number[]) => [...all].sort((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
+
+async function sharing(who: Actor, slug: string): Promise<number> {
+  const from = performance.now();
+  await shared(db, who, slug, 'Tue 10:00', shareInput(`some words ${Math.random()}`));
+  return performance.now() - from;
+}
+
+/** Sends what waits as the jobs' process does: four at a time. */
+async function sent(): Promise<number> {
+  const port = mailboxPort(folder, 'Pulpit <pulpit@tidewell.example>');
+  const ids: string[] = await db('mails').whereNull('sent_at').pluck('id');
+  const deal = async () => {
+    for (let id = ids.pop(); id; id = ids.pop())
+      await sendMail({ db, now: on('Tue 10:30'), box }, port, SENDING, id);
+  };
+  const n = ids.length;
+  await Promise.all(Array.from({ length: 4 }, deal));
+  return n;
+}
+
+it('a share costs whoever shares no more where 2,000 follow, and what it tells is out within half a minute', async () => {
+  const { imani, noor } = world.people;
+  const silent: number[] = [];
+  const popular: number[] = [];
+  // One beside the other, so that a busy moment is both rooms'.
+  for (let i = 0; i < 30; i += 1) {
+    silent.push(await sharing(noor, SEALED));
+    popular.push(await sharing(imani, OPEN));
+  }
+  const ratio = middle(popular.slice(5)) / middle(silent.slice(5));
+
+  const from = performance.now();
+  await keepUp(deps(db, 'Tue 10:30'));
+  const dealt = performance.now() - from;
+  const mails = await sent();
+  const out = performance.now() - from;
+  console.log(
+    `a share where ${CLASS} follow: ${middle(popular).toFixed(1)} ms, in a silent room ${middle(silent).toFixed(1)} (${ratio.toFixed(2)} times); told in ${(dealt / 1000).toFixed(1)} s, ${mails} mails out after ${(out / 1000).toFixed(1)} s`,
+  );
+  expect(mails).toBe(CLASS);
+  expect(readdirSync(folder)).toHaveLength(CLASS);
+  expect(ratio).toBeLessThan(1.2);
+  expect(out).toBeLessThan(30_000);
+});
+
+it('a storm of 500 shares is one mail to each, and every post of it is told', async () => {
+  const { kwame, rafi } = world.people;
+  const some = 200;
+  await db.raw(
+    `delete from follows where person_id not in (select person_id from follows order by person_id limit ${some})`,
+  );
+  await db('follows').update({ way: 'gathered' });
+  for (let i = 0; i < 500; i += 1) {
+    await shared(db, i % 2 ? kwame : rafi, OPEN, 'Tue 11:00', shareInput(`a storm ${i}`));
+    if (i % 100 === 0) await keepUp(deps(db, 'Tue 11:01'));
+  }
+  await keepUp(deps(db, 'Tue 11:02'));
+  await keepUp(deps(db, 'Tue 13:00'));
+  const { rows } = await db.raw(
+    `select count(*) as mails, count(distinct about ->> 'person') as people from mails where made_at >= ?::timestamptz`,
+    [new Date(on('Tue 11:00')).toISOString()],
+  );
+  expect(Number(rows[0].mails)).toBe(Number(rows[0].people));
+  expect(Number(rows[0].mails)).toBeGreaterThanOrEqual(some);
+  const told = await db('notices').where({ kind: 'post', posts: 500 }).count('* as n').first();
+  expect(Number(told?.n)).toBe(some);
+});
