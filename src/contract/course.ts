@@ -67,6 +67,8 @@ export type CourseAnnouncement = {
   postedAt: number;
   readAt: number | null;
   readBy: number | null;
+  /** How it fares by mail: on its way, handed over, refused; for staff. */
+  mailed: { waiting: number; sent: number; refused: number } | null;
   /** For how many people it is alone; null for the whole course. */
   chosen: number | null;
 };

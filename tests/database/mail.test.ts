@@ -81,6 +81,7 @@ it('carries nothing of a name into its other headers', async () => {
 it('is handed to a server by SMTP', async () => {
   const taken: string[] = [];
   const server = new SMTPServer({
+    closeTimeout: 50,
     authOptional: true,
     disabledCommands: ['STARTTLS'],
     onData(stream, _, done) {

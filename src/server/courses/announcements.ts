@@ -16,6 +16,7 @@ import {
   type AnnouncementRecord,
 } from '@/db/queries/announcements';
 import { peopleOf } from '@/db/queries/courses';
+import { announcementMails } from '@/db/queries/deliveries';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse, type EnteredCourse } from './enter';
@@ -27,7 +28,11 @@ const ALL = 200;
 export type AnnouncementsPage = {
   course: EnteredCourse;
   now: number;
-  announcements: (AnnouncementRecord & { readBy: number | null })[];
+  announcements: (AnnouncementRecord & {
+    readBy: number | null;
+    /** How it fares by mail; for staff. */
+    mailed: { waiting: number; sent: number; refused: number } | null;
+  })[];
   students: number;
 };
 
@@ -40,15 +45,20 @@ export async function announcementsPage(
   const door = await enterCourse(deps, actor, slug);
   if (!door.ok) return door;
   const course = door.value;
-  const [found, readers, people] = await Promise.all([
+  const [found, readers, mails, people] = await Promise.all([
     ask(announcementsFor(deps.db, actor.id, deps.now, ALL, { course: course.id })),
     course.staff ? announcementReaders(deps.db, course.id) : null,
+    course.staff ? announcementMails(deps.db, course.id) : null,
     course.staff ? peopleOf(deps.db, course.id) : [],
   ]);
   return ok({
     course,
     now: deps.now,
-    announcements: found.map((a) => ({ ...a, readBy: readers ? (readers.get(a.id) ?? 0) : null })),
+    announcements: found.map((a) => ({
+      ...a,
+      readBy: readers ? (readers.get(a.id) ?? 0) : null,
+      mailed: mails?.get(a.id) ?? null,
+    })),
     students: people.filter((p) => p.role === 'student').length,
   });
 }

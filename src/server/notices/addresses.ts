@@ -47,7 +47,9 @@ function fromLetters(text: string): Buffer | null {
       held &= (1 << bits) - 1;
     }
   }
-  return Buffer.from(bytes);
+  const read = Buffer.from(bytes);
+  // One way to write it: bits that fill up the last letter say nothing else.
+  return inLetters(read) === text.toLowerCase() ? read : null;
 }
 
 const signed = (box: Box, kind: SignedKind, said: Buffer) =>

@@ -13,7 +13,30 @@ import { vapidKeys } from './push-keys';
 const KEPT_SECONDS = 86_400;
 const WAITS_MS = 10_000;
 
-const isGone = (error: unknown) => [404, 410].includes((error as { statusCode?: number }).statusCode ?? 0);
+/** What a push service says of a message (RFC 8030, 5): it has it, it knows no such device any more, or something else. */
+async function handed(
+  device: { endpoint: string; p256dh: string; auth: string },
+  payload: string,
+  options: Parameters<typeof webpush.generateRequestDetails>[2],
+): Promise<'taken' | 'gone'> {
+  const { endpoint, p256dh, auth } = device;
+  const { method, headers, body } = webpush.generateRequestDetails(
+    { endpoint, keys: { p256dh, auth } },
+    payload,
+    options,
+  );
+  const answer = await fetch(endpoint, {
+    method,
+    headers: Object.fromEntries(Object.entries(headers).map(([name, value]) => [name, String(value)])),
+    ...(body ? { body: new Uint8Array(body) } : {}),
+    redirect: 'error',
+    signal: AbortSignal.timeout(WAITS_MS),
+  });
+  await answer.body?.cancel();
+  if (answer.status === 404 || answer.status === 410) return 'gone';
+  if (!answer.ok) throw new Error(`The push service answered with ${answer.status}.`);
+  return 'taken';
+}
 
 /**
  * Sends what a mail tells to its reader's devices too: one line each, at most three, without anybody's words, and only what is not seen yet. A device
@@ -44,11 +67,10 @@ export async function push(
     tag: mail,
   });
   let trouble: unknown = null;
-  for (const { id, endpoint, p256dh, auth } of devices)
+  for (const device of devices)
     try {
-      await webpush.sendNotification({ endpoint, keys: { p256dh, auth } }, payload, {
+      const said = await handed(device, payload, {
         TTL: KEPT_SECONDS,
-        timeout: WAITS_MS,
         topic: mail.replace(/-/gu, '').slice(0, 32),
         vapidDetails: {
           subject: site.startsWith('https://') ? site : contact,
@@ -56,9 +78,9 @@ export async function push(
           privateKey: keys.private,
         },
       });
+      if (said === 'gone') await dropDevice(deps.db, { id: device.id });
     } catch (error) {
-      if (isGone(error)) await dropDevice(deps.db, { id });
-      else trouble = error;
+      trouble = error;
     }
   // Tried again: a device that has it shows it once, by its tag.
   if (trouble) throw trouble;

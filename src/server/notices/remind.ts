@@ -60,7 +60,8 @@ async function owedBy(
         ? 'go-on'
         : 'begin';
   return {
-    minutes: sumOfWork(assignments.map((a) => a.work)).likely,
+    // To five minutes: it is a guess.
+    minutes: Math.max(5, Math.round(sumOfWork(assignments.map((a) => a.work)).likely / 5) * 5),
     have: words?.have ?? 0,
     need: record.brief.response.words?.min ?? 0,
     replies: summary?.owedReplies ?? 0,

@@ -29,6 +29,7 @@ export {
   type NewWeek,
 } from '@/db/queries/setup';
 export { insertAnnouncement as addAnnouncement } from '@/db/queries/announcements';
+export { announcementTimes, settleNotices } from '@/db/queries/setup-notices';
 export { insertPasskey as addPasskey, notePasskeyUsed } from '@/db/queries/passkeys';
 export { openSession as addSession } from '@/db/queries/people';
 export {

@@ -1,8 +1,9 @@
 import { instant, type Instant } from '@/core/ids';
-import { announcementTimes, settleNotices } from '@/db/queries/setup-notices';
+
 import type { Deps } from '@/server/deps';
 import { tellAnnouncements } from '@/server/notices/happened';
 import { remindDue } from '@/server/notices/remind';
+import { announcementTimes, settleNotices } from '@/server/setup/setup';
 
 const HOUR_MS = 3_600_000;
 /** Reminders of so long back stand on the pages. */

@@ -36,6 +36,16 @@ function Write({ course, author, keptAs }: { course: CourseView; author: string;
   );
 }
 
+/** How one fares by mail, in words. */
+const mailedWords = (m: CourseAnnouncement['mailed']): string[] =>
+  m
+    ? [
+        ...(m.sent ? [`mailed to ${m.sent}`] : []),
+        ...(m.waiting ? [`${m.waiting} on their way`] : []),
+        ...(m.refused ? [`refused for ${m.refused}`] : []),
+      ]
+    : [];
+
 /** Whom one is for and how far it has come; the class is told neither. */
 function lineOf(
   a: CourseAnnouncement,
@@ -51,7 +61,9 @@ function lineOf(
         : ['to you']
       : [
           ...(a.chosen === null ? [] : [`for ${plural(a.chosen, 'person', 'people')} alone`]),
-          ...(a.postedAt > now ? [] : [`read by ${a.readBy} of ${plural(whom, 'student')}`]),
+          ...(a.postedAt > now
+            ? []
+            : [`read by ${a.readBy} of ${plural(whom, 'student')}`, ...mailedWords(a.mailed)]),
         ]),
   ].join(' · ');
 }
