@@ -51,6 +51,8 @@ export const markAt = address('/college/mark');
 export const leaveAt = address('/account/leave');
 export const leaveForGoodAt = address('/account/leave/go');
 export const mailboxAt = address('/mailbox');
+/** Answers a mail of the demo as a mail program would. */
+export const answerMailAt = address('/mailbox/answer');
 
 export const stewardsAt = address('/stewards');
 export const stewardsPeopleAt = address('/stewards/people');

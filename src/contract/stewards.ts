@@ -119,6 +119,8 @@ export type MailView = {
   subject: string;
   text: string;
   html: string | null;
+  /** Where an answer goes; null where none is taken. */
+  answers: string | null;
   at: Instant;
 };
 export type MailboxPage = { mails: MailView[]; more: number };

@@ -9,8 +9,9 @@ export const mailPort = ({ smtp, mailFrom, mailboxFolder }: Config): MailPort =>
   smtp ? smtpPort(smtp, mailFrom) : mailboxPort(resolve(mailboxFolder), mailFrom);
 
 /** Where it comes from and comes back to. */
-export const mailHome = ({ site, mailFrom, mailIn }: Config): MailHome => ({
+export const mailHome = ({ site, mailFrom, mailIn, demo, smtp }: Config): MailHome => ({
   site,
   domain: mailIn?.domain ?? /@([^\s>]+)/u.exec(mailFrom)?.[1] ?? 'pulpit.invalid',
-  takesAnswers: mailIn !== null,
+  // In the demo its mailbox is the mail program.
+  takesAnswers: mailIn !== null || (demo && smtp === null),
 });

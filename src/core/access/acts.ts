@@ -19,6 +19,7 @@ export const ACTS = {
   'hand a key over': ['anybody'],
   'read a feed by its address': ['anybody'],
   'want less mail': ['anybody'],
+  'answer a mail of the demo': ['anybody'],
   'see a player': ['anybody'],
   'see the college’s sign-on': ['anybody'],
 

@@ -64,7 +64,8 @@ async function made(source: string): Promise<string> {
   const { default: mjml } = await import('mjml');
   const { html, errors } = await mjml(source, { validationLevel: 'strict', fonts: {}, keepComments: false });
   if (errors.length) throw new Error(`The form of a mail is not right: ${errors[0]?.message}`);
-  return html;
+  // Its indentation is a third of it.
+  return html.replace(/\n\s+/gu, '\n');
 }
 
 /**

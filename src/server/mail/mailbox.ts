@@ -18,6 +18,7 @@ async function mailOf(folder: string, name: string): Promise<MailView | null> {
     subject: mail.subject ?? '',
     text: mail.text ?? '',
     html: mail.html ?? null,
+    answers: mail.replyTo?.[0]?.address ?? null,
     at: instant(Date.parse(mail.date ?? '') || 0),
   };
 }

@@ -1,4 +1,6 @@
 import type { MailboxPage } from '@/contract/stewards';
+import { answerMailAt } from '@/contract/addresses';
+import { AnswerLine, type Answer } from '../frame/answer';
 import { moment } from '../words/time';
 
 const ADDRESS = /(https?:\/\/\S+)/gu;
@@ -19,7 +21,13 @@ const Body = ({ text }: { text: string }) => (
 );
 
 /** The mailbox that ships: what would have gone out by mail, newest first. */
-export function Mailbox(props: { mailbox: MailboxPage; zone: string; smtp: boolean }) {
+export function Mailbox(props: {
+  mailbox: MailboxPage;
+  zone: string;
+  smtp: boolean;
+  answers: boolean;
+  answer: Answer | null;
+}) {
   const { mails, more } = props.mailbox;
   return (
     <main id="main" className="mx-auto grid max-w-[860px] gap-5 px-4 py-6 sm:px-7">
@@ -31,6 +39,7 @@ export function Mailbox(props: { mailbox: MailboxPage; zone: string; smtp: boole
             : 'No mail server is set, so every mail of this installation stays here, whoever it is for.'}
         </p>
       </div>
+      <AnswerLine answer={props.answer} />
       {mails.length ? (
         <ul className="grid gap-3">
           {mails.map((m, i) => (
@@ -44,6 +53,25 @@ export function Mailbox(props: { mailbox: MailboxPage; zone: string; smtp: boole
                 </summary>
                 <div className="border-t border-rule-soft px-5 py-3">
                   <Body text={m.text} />
+                  {props.answers && m.answers ? (
+                    <form
+                      action={answerMailAt()}
+                      method="post"
+                      className="mt-3 grid gap-2 border-t border-rule-soft pt-2"
+                    >
+                      <input type="hidden" name="mail" value={m.id} />
+                      <label className="grid gap-1 text-[13px] font-semibold">
+                        Answer it, as its reader’s mail program would
+                        <textarea
+                          className="field min-h-20 font-normal"
+                          name="text"
+                          required
+                          maxLength={20_000}
+                        />
+                      </label>
+                      <button className="btn justify-self-start">Send the answer</button>
+                    </form>
+                  ) : null}
                   {m.html ? (
                     <details className="mt-3 border-t border-rule-soft pt-2">
                       <summary className="cursor-pointer text-[13px] font-semibold text-sky">
