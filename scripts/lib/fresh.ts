@@ -56,10 +56,13 @@ async function putBack(db: Knex) {
         `insert into public.${name} (${columns}) overriding system value select ${columns} from fresh.${name}`,
       );
     }
-    await tx.raw(`
-      select setval(pg_get_serial_sequence('posts', 'id'), (select max(id) from posts)),
-        setval(pg_get_serial_sequence('writing_spells', 'id'), (select max(id) from writing_spells)),
-        setval(pg_get_serial_sequence('steward_log', 'id'), (select max(id) from steward_log))`);
+    const { rows: counted } = await tx.raw(`
+      select quote_ident(table_name) as name, quote_ident(column_name) as column from information_schema.columns
+      where table_schema = 'public' and is_identity = 'YES'`);
+    for (const { name, column } of counted)
+      await tx.raw(
+        `select setval(pg_get_serial_sequence('${name}', '${column}'), max(${column})) from ${name} having max(${column}) is not null`,
+      );
   });
 }
 

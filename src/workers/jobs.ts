@@ -14,7 +14,7 @@ import { sendMail } from '@/server/mail/send';
 import { keepUp } from '@/server/notices/keep-up';
 import { push } from '@/server/notices/push';
 import { remindDue } from '@/server/notices/remind';
-import { KEEP_UP } from '@/server/notices/tell';
+import { KEEP_UP, REMIND } from '@/server/notices/tell';
 import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
 
@@ -65,7 +65,11 @@ const telling = await run({
   ].join('\n'),
   taskList: {
     [KEEP_UP]: async () => keepUp(await deps()),
-    remind: async () => void (await remindDue(await deps())),
+    [REMIND]: async () => {
+      const now = await deps();
+      await remindDue(now);
+      await keepUp(now);
+    },
     'send-mail': async (payload) => sendMail(await deps(), port, sending, mail.parse(payload).mail),
     push: async (payload) =>
       push(await deps(), { site: config.site, contact: config.mailFrom }, mail.parse(payload).mail),

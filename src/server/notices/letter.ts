@@ -208,7 +208,7 @@ export async function noticeLetter(
     const href = `${site}${openNoticeAt(line.ids[0] ?? 0)}`;
     return alone
       ? [
-          { kind: 'paragraph', text: line.kind === 'announcement' ? line.title : `${line.title}.` },
+          { kind: 'paragraph', text: `${line.title}\n${line.kind === 'deadline' ? '' : line.meta}`.trim() },
           ...partsUnder(group, told),
           {
             kind: 'link',

@@ -16,6 +16,14 @@ import { sealedOut } from './class';
 
 /** The job that deals notices out and sends what is due. */
 export const KEEP_UP = 'keep-up';
+/** And the one that reminds of deadlines. */
+export const REMIND = 'remind';
+
+/** What waits is told and sent, and reminders given, without waiting for the minute to be over. */
+export async function keepUpSoon(db: Db) {
+  await wakeJob(db, REMIND);
+  await wakeJob(db, KEEP_UP);
+}
 
 /** Something that happened, and whom it concerns. */
 export type Telling = {

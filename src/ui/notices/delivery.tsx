@@ -78,10 +78,10 @@ export function Delivery({ page }: { page: NoticesPage }) {
 
   const keep = async (form: HTMLFormElement) => {
     const read = rulesSchema.safeParse(rulesFromFields(new URLSearchParams(new FormData(form) as never)));
+    const turn = (sent.current += 1);
     if (!read.success) return setState('wrong');
     setRules(read.data);
     setState('keeping');
-    const turn = (sent.current += 1);
     const answer = await call(keepRules, {}, read.data);
     // Only the last word counts: an earlier one may be answered later.
     if (turn !== sent.current) return;
@@ -139,7 +139,7 @@ export function Delivery({ page }: { page: NoticesPage }) {
                 </th>
                 {WAYS.map((way) => (
                   <td key={way} className="border-t border-rule-soft p-0 text-center">
-                    <label className="grid min-h-9 cursor-pointer place-items-center">
+                    <label className="grid min-h-8 cursor-pointer place-items-center">
                       <input
                         type="radio"
                         className={box}
@@ -168,6 +168,22 @@ export function Delivery({ page }: { page: NoticesPage }) {
             </tr>
           </tbody>
         </table>
+        <div
+          className="mt-2.5 rounded-control border border-pine/30 bg-pine-tint px-3 py-2"
+          aria-live="polite"
+        >
+          <b>{forecastTitle(meaning)}</b>
+          <p>{forecastWords(meaning)}</p>
+          {state ? (
+            <p
+              className={
+                state === 'wrong' || state === 'not-kept' ? 'font-semibold text-brick' : 'text-ink-2'
+              }
+            >
+              {STATE_WORDS[state]}
+            </p>
+          ) : null}
+        </div>
         <div className="mt-2">
           <Changing
             says={`Gathered at ${hoursListed(rules.gatheredAt)}; once a day at ${hoursListed([rules.dailyAt])}`}
@@ -254,17 +270,6 @@ export function Delivery({ page }: { page: NoticesPage }) {
           Each discussion
         </Link>
       </p>
-      <div className="rounded-control border border-pine/30 bg-pine-tint px-3 py-2.5" aria-live="polite">
-        <b>{forecastTitle(meaning)}</b>
-        <p>{forecastWords(meaning)}</p>
-        {state ? (
-          <p
-            className={state === 'wrong' || state === 'not-kept' ? 'font-semibold text-brick' : 'text-ink-2'}
-          >
-            {STATE_WORDS[state]}
-          </p>
-        ) : null}
-      </div>
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { weekAt } from '@/contract/addresses';
 import { instant } from '@/core/ids';
 import { app } from '@/runtime/app';
 import { moveClock } from '@/server/clock/clock';
+import { keepUpSoon } from '@/server/notices/tell';
 import { form } from '../../_request/endpoint';
 import { seeOther } from '../../_request/write';
 
@@ -22,6 +23,8 @@ export const POST = form(
     const read = fieldsSchema.safeParse(Object.fromEntries(fields));
     if (!read.success) return seeOther(weekAt());
     await moveClock(db, clock, instant(who.deps.now + read.data.by));
+    // What falls due in the time that was leapt over is sent at once.
+    await keepUpSoon(db);
     return seeOther(read.data.to);
   },
 );

@@ -1,0 +1,205 @@
+import { randomUUID } from 'node:crypto';
+import { database, enterAs, setClock, START, startAfresh } from './help';
+import { expect, test, type Page } from './test';
+
+test.beforeEach(() => startAfresh());
+
+const HOUR = 3_600_000;
+const W6 = '/discussions/pla-204-w6';
+const number = (page: Page) => page.getByRole('link', { name: /^Notices/u });
+
+/** Shares a reply, as the page's script does. */
+const reply = (page: Page, parent: number, words: string) =>
+  page.evaluate(
+    async ([to, body]) =>
+      (await fetch(`${to}/posts`, { method: 'POST', headers: { 'content-type': 'application/json' }, body }))
+        .status,
+    [
+      W6,
+      JSON.stringify({
+        kind: 'reply',
+        parent,
+        submission: randomUUID(),
+        title: '',
+        doc: { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: words }] }] },
+        private: false,
+      }),
+    ] as const,
+  );
+
+/** Has what is due sent now, and not when the minute is over. */
+async function keptUp() {
+  const db = database();
+  try {
+    await db.raw(`select graphile_worker.add_job('remind', '{}'::json, job_key := 'now remind')`);
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Waits for a mail in the mailbox, and opens it. */
+async function mailAbout(page: Page, subject: string | RegExp) {
+  const mail = page
+    .getByRole('listitem')
+    .filter({ has: page.locator('summary', { hasText: subject }) })
+    .first();
+  await page.goto('/mailbox');
+  await expect(async () => {
+    await page.reload();
+    await expect(mail).toBeVisible({ timeout: 500 });
+  }).toPass({ timeout: 15_000 });
+  const body = mail.locator('details').first();
+  if ((await body.getAttribute('open')) === null) await mail.locator('summary').first().click();
+  return mail;
+}
+
+/** Imani's own response of the week. */
+async function ownResponse(): Promise<number> {
+  const db = database();
+  try {
+    const row = await db('posts as p')
+      .join('people as a', 'a.id', 'p.author_id')
+      .join('discussions as d', 'd.id', 'p.discussion_id')
+      .where({ 'a.name': 'Imani Okoro', 'd.slug': 'pla-204-w6', 'p.kind': 'response' })
+      .first('p.id');
+    return Number(row.id);
+  } finally {
+    await db.destroy();
+  }
+}
+
+test('a classmate’s reply is a notice and a mail; seen in one place it is seen in all, and the link is its reader’s alone', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Imani Okoro');
+  const before = Number(/\d+/u.exec((await number(page).getAttribute('aria-label')) ?? '')?.[0] ?? 0);
+  expect(before).toBeGreaterThan(0);
+  const jun = await (await browser.newContext()).newPage();
+  await enterAs(jun, 'Jun Hathaway', `${W6}/conversation`);
+  expect(
+    await reply(jun, await ownResponse(), 'The lamp posts would have told the same, had anybody read them.'),
+  ).toBe(200);
+  // Before any job has run it stands here.
+  await page.goto('/notices');
+  const line = page.getByRole('link', { name: /Jun Hathaway, .*replied to you/u });
+  await expect(line).toContainText('The lamp posts would have told the same');
+  // The mail is there, and says who and where; its link is nobody else's.
+  await keptUp();
+  const mail = await mailAbout(page, 'Jun Hathaway replied to you · PLA 204 week 6');
+  const link = mail.getByRole('link', { name: /\/notices\/\d+\/open$/u }).first();
+  const path = new URL((await link.getAttribute('href')) ?? '').pathname;
+  await jun.goto(path);
+  await expect(jun.getByText('This notice is not yours')).toBeVisible();
+  await page.goto(path);
+  await expect(page).toHaveURL(/conversation\?post=\d+/u);
+  await expect(page.getByText('The lamp posts would have told the same').first()).toBeVisible();
+  await page.goto('/notices');
+  await expect(page.getByRole('link', { name: /^Not seen: Jun Hathaway/u })).toHaveCount(0);
+  await page.getByRole('button', { name: 'All seen' }).click();
+  await expect(number(page)).toHaveAccessibleName('Notices');
+});
+
+test('how they reach one is chosen by keyboard, kept at once, and says what it means', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro', '/notices');
+  const means = page.getByText(/^With this,/u);
+  await expect(means).toBeVisible();
+  await page.getByRole('radio', { name: 'Replies to you: at once' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Replies to you: once a day' })).toBeChecked();
+  await page.getByText('Quiet from 22:00 to 07:00').click();
+  await page.getByRole('checkbox', { name: 'Saturday' }).check();
+  await expect(page.getByText('Quiet from 22:00 to 07:00, and on Saturday')).toBeVisible();
+  // A time that there is not is said, and nothing of what was kept goes.
+  await page.getByRole('textbox', { name: 'From' }).fill('25:70');
+  await page.getByRole('textbox', { name: 'From' }).blur();
+  await expect(page.getByText(/^Not kept: a time is written as/u)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'Replies to you: once a day' })).toBeChecked();
+  await expect(page.getByText('Quiet from 22:00 to 07:00, and on Saturday')).toBeVisible();
+  // More of one discussion than the rule says.
+  await page.getByRole('link', { name: 'Each discussion' }).click();
+  const line = page.getByRole('listitem').filter({ hasText: 'A sign that lies' });
+  await line.getByRole('combobox').selectOption('at once');
+  await line.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'Notices' }).click();
+  await expect(page.getByText('PLA 204 week 6: at once', { exact: false })).toBeVisible();
+});
+
+test('through the week by the clock: a reminder while something is owed, and what one follows gathered', async ({
+  page,
+}) => {
+  await setClock(START + 2.1 * HOUR);
+  await keptUp();
+  await mailAbout(page, /new posts? in (?:PLA 204|SND 130) week 6/u);
+  // Wednesday, five hours before the response in PLA is due by its clock: to whoever owes it.
+  await setClock(START + 18.4 * HOUR);
+  await keptUp();
+  await mailAbout(page, 'PLA 204: the response is due in five hours');
+  const mails = page.getByRole('listitem').filter({ hasText: 'PLA 204: the response is due in five hours' });
+  await expect(mails.filter({ hasText: 'imani.okoro' })).toHaveCount(0);
+  await enterAs(page, 'Imani Okoro', '/notices');
+  await expect(page.getByRole('link', { name: /GEO 115: the response is due in three days/u })).toBeVisible();
+});
+
+test('an answer by mail waits as a draft where one answers, and is shared by nobody but its writer', async ({
+  page,
+  browser,
+}) => {
+  const jun = await (await browser.newContext()).newPage();
+  await enterAs(jun, 'Jun Hathaway', `${W6}/conversation`);
+  await reply(jun, await ownResponse(), 'Would you say the same of a sign that nobody reads?');
+  await keptUp();
+  const mail = await mailAbout(page, 'Jun Hathaway replied to you · PLA 204 week 6');
+  await mail.getByRole('textbox').fill('I would: it says what somebody thought worth saying.');
+  await mail.getByRole('button', { name: 'Send the answer' }).click();
+  await expect(page.getByText('it waits as a draft under its post')).toBeVisible();
+  await enterAs(page, 'Imani Okoro', '/notices');
+  await page.getByRole('link', { name: /Your answer by mail waits as a draft/u }).click();
+  await expect(page).toHaveURL(/conversation\?post=\d+/u);
+  await page.keyboard.press('r');
+  await expect(page.getByRole('textbox', { name: /reply/iu })).toContainText(
+    'I would: it says what somebody thought worth saying.',
+  );
+});
+
+test('less mail by the link of a mail: looking changes nothing, one press does, signed in or not', async ({
+  page,
+}) => {
+  await keptUp();
+  const mail = await mailAbout(page, /replied to you · /u);
+  const href = await mail
+    .getByRole('link', { name: /\/less-mail\// })
+    .first()
+    .getAttribute('href');
+  await page.goto(new URL(href ?? '').pathname);
+  await expect(page.getByRole('heading', { name: 'No mail of this kind any more?' })).toBeVisible();
+  await page.getByRole('button', { name: 'No such mail any more' }).click();
+  await expect(page.getByRole('status')).toContainText('Replies to you');
+  await page.goto('/less-mail/nonsense');
+  await expect(page.getByRole('heading', { name: 'This address does not work' })).toBeVisible();
+});
+
+test('without a network a page that is not kept says so, and Pulpit can be put on a device', async ({
+  page,
+  context,
+}) => {
+  await enterAs(page, 'Imani Okoro', '/notices');
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.register('/without-network.js');
+    await navigator.serviceWorker.ready;
+  });
+  const manifest = await (await page.request.get('/manifest.webmanifest')).json();
+  expect(manifest).toMatchObject({ name: 'Pulpit', display: 'standalone' });
+  for (const { src } of manifest.icons) expect((await page.request.get(src)).ok()).toBe(true);
+  await page.reload();
+  await context.setOffline(true);
+  await page.goto('/progress');
+  await expect(page.getByRole('heading', { name: 'There is no network just now' })).toBeVisible();
+  await context.setOffline(false);
+  await page.getByRole('link', { name: 'Try again' }).click();
+  await expect(page.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
+});
