@@ -3,6 +3,7 @@ import { addressOf, type Method } from '@/contract/endpoint';
 import * as files from '@/contract/files';
 import * as find from '@/contract/find';
 import * as links from '@/contract/links';
+import * as notices from '@/contract/notices';
 import * as proofreading from '@/contract/proofreading';
 import * as readings from '@/contract/readings';
 import * as sources from '@/contract/sources';
@@ -18,7 +19,7 @@ const isEndpoint = (x: unknown): x is Described =>
   typeof x === 'object' && x !== null && 'method' in x && 'path' in x && 'most' in x;
 
 /** Every endpoint of the contract. */
-const ALL = [conversation, files, find, links, proofreading, readings, sources, writing]
+const ALL = [conversation, files, find, links, notices, proofreading, readings, sources, writing]
   .flatMap((module): unknown[] => Object.values(module))
   .filter(isEndpoint);
 const NAMES = {

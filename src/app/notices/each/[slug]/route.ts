@@ -9,7 +9,7 @@ const chosenSchema = z.enum(['rule', 'none', ...WAYS]);
 
 /** Hears more or less of one discussion than by one's rule. */
 export const POST = form<'slug'>(
-  'follow',
+  'keep oneself',
   () => eachDiscussionAt(),
   async ({ who, params, fields }) => {
     const chosen = chosenSchema.safeParse(fields.get('chosen'));
