@@ -108,7 +108,7 @@ export async function followersIn(
        select author_id, min(first) filter (where responds) as responded,
          json_agg(json_build_object('thread', thread_id, 'first', first)) as threads
        from (select author_id, thread_id, min(id) as first, bool_or(kind = 'response') as responds
-         from posts where course_id = :course and discussion_id = :discussion and withdrawn_at is null group by 1, 2) t
+         from posts where course_id = :course and discussion_id = :discussion group by 1, 2) t
        group by 1),
      chose as (
        select person_id, json_agg(json_build_object('thread', thread_id, 'follows', follows, 'way', way)) as chosen

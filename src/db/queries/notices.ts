@@ -78,7 +78,7 @@ export type FollowNotice = {
 
 /**
  * Tells followers of posts: what is not sent yet of the same discussion and way, and is not older than a day, grows; else a new notice begins. So a storm of
- * posts is one notice, and one mail.
+ * posts is one notice, and one mail. What somebody has read by now is not told of.
  */
 export async function tellFollowers(db: Db, told: readonly FollowNotice[], now: Instant) {
   for (let i = 0; i < told.length; i += CHUNK) {
@@ -92,9 +92,14 @@ export async function tellFollowers(db: Db, told: readonly FollowNotice[], now: 
     }));
     await db.raw(
       `with told as (
-         select r.*, array(select jsonb_array_elements_text(r.posts)::bigint) as ids
-         from jsonb_to_recordset(?::jsonb) as r(person_id uuid, course_id uuid, discussion_id uuid, posts jsonb, way text, due_at timestamptz)
-         order by r.person_id),
+         select * from (
+           select r.*, array(
+             select p::bigint from jsonb_array_elements_text(r.posts) p where not exists (
+               select 1 from reads m where m.course_id = r.course_id and m.discussion_id = r.discussion_id
+                 and m.person_id = r.person_id and m.post_id = p::bigint)) as ids
+           from jsonb_to_recordset(?::jsonb)
+             as r(person_id uuid, course_id uuid, discussion_id uuid, posts jsonb, way text, due_at timestamptz)) r
+         where cardinality(ids) > 0 order by person_id),
        open as (
          select n.id, t.* from told t join lateral (
            select id from notices n where n.person_id = t.person_id and n.discussion_id = t.discussion_id and n.kind = 'post'
