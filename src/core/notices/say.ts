@@ -50,7 +50,17 @@ const ABOUT_CHANGE: Record<string, (f: NoticeFacts) => string> = {
   'more-time': (f) => `You have more time in ${weekOf(f)}`,
   excused: (f) => `You owe nothing in ${weekOf(f)} any more`,
   refused: (f) => `You asked for more time in ${weekOf(f)}: the deadlines stay as they are`,
+  'draft-counted': (f) => `The draft you handed over counts in ${weekOf(f)}`,
+  'draft-back': (f) => `The draft you handed over in ${weekOf(f)} was given back`,
   usual: (f) => `In ${weekOf(f)} you have everybody’s deadlines again`,
+};
+
+const ABOUT_REQUEST: Record<string, (f: NoticeFacts, who: string) => string> = {
+  time: (f, who) => `${who} ${f.who.length > 1 ? 'ask' : 'asks'} for more time in ${weekOf(f)}`,
+  mark: (f, who) => `${who} asks about the mark of ${weekOf(f)}`,
+  note: (_, who) => `${who} asks the staff beside a reading`,
+  draft: (f, who) => `${who} handed you a draft of ${weekOf(f)}`,
+  again: (f, who) => `${who} gave a part of ${weekOf(f)} back, done again`,
 };
 
 /** What a reminder says is owed, the next step first. */
@@ -92,11 +102,7 @@ export function noticeTitle(f: NoticeFacts): string {
     case 'report':
       return `${who} reported #${String(f.about.post)}`;
     case 'request':
-      return f.about.asks === 'mark'
-        ? `${who} asks about the mark of ${weekOf(f)}`
-        : f.about.asks === 'note'
-          ? `${who} asks the staff beside a reading`
-          : `${who} ${f.who.length > 1 ? 'ask' : 'asks'} for more time in ${weekOf(f)}`;
+      return (ABOUT_REQUEST[String(f.about.asks)] ?? ABOUT_REQUEST.time)?.(f, who) ?? who;
     case 'deadline':
       return deadlineTitle(f);
     case 'draft':

@@ -14,6 +14,7 @@ import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { tellLeave } from '../notices/happened';
 import { tellPost } from '../notices/tell';
 import { storePost } from '../posts/share';
 import { discussionOnDesk, enterDesk } from './enter';
@@ -92,6 +93,7 @@ async function countedAs(
     now: deps.now,
     counts: { asOf, post },
   });
+  await tellLeave(tx, deps.now, place, actor.id, [student.id], 'draft-counted');
   await logModeration(tx, place, { post, person: actor.id, act: 'accept', reason: why, now: deps.now });
   return ok(null);
 }
@@ -119,6 +121,8 @@ export async function actOnHanded(
     if (act.reason === '') return fail({ code: 'no-reason' });
     if (act.act === 'give-back') {
       await answerHanded(tx, handed.id, { by: actor.id, reason: act.reason, now: deps.now, counts: null });
+      const place = { course: course.id, discussion: found.value.record.id };
+      await tellLeave(tx, deps.now, place, actor.id, [handed.person.id], 'draft-back');
       return ok(null);
     }
     if (!isTime(act.asOf)) return fail({ code: 'no-time' });

@@ -27,7 +27,7 @@ export async function askForTime(
   const place = { course: record.course.id, discussion: record.id };
   await deps.db.transaction(async (tx) => {
     await putTimeRequest(tx, place, actor.id, reason, deps.now);
-    await tellStaff(tx, deps.now, place, { kind: 'request', by: actor.id });
+    await tellStaff(tx, deps.now, place, { kind: 'request', by: actor.id, asks: 'time' });
   });
   return ok(null);
 }

@@ -12,6 +12,7 @@ import { lockSharing } from '@/db/queries/sharing';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { tellStaff } from '../notices/happened';
 import { sanitised } from '../posts/sanitise';
 
 const oneLine = (least: number, most: number) =>
@@ -88,6 +89,7 @@ export async function handOver(
       said,
       now: deps.now,
     });
+    await tellStaff(tx, deps.now, place, { kind: 'request', by: actor.id, asks: 'draft' });
     return ok(null);
   });
 }

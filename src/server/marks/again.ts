@@ -7,6 +7,7 @@ import { putGivenBack } from '@/db/queries/given-back';
 import { releasedTo, type ReleasedRecord } from '@/db/queries/marks';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { tellStaff } from '../notices/happened';
 
 export const LONGEST_SAID = 600;
 
@@ -38,10 +39,14 @@ export async function giveBackPart(
   if (!released || !asksAgain(released)) return fail({ code: 'not-again' });
   if (!own.some((p) => p.versions.some((v) => v.at > released.releasedAt)))
     return fail({ code: 'nothing-changed' });
-  await putGivenBack(
-    deps.db,
-    { course: record.course.id, discussion: record.id, person: actor.id },
-    { n: released.n, at: deps.now, said: storable(said).trim().slice(0, LONGEST_SAID) },
-  );
+  const place = { course: record.course.id, discussion: record.id };
+  await deps.db.transaction(async (tx) => {
+    await putGivenBack(
+      tx,
+      { ...place, person: actor.id },
+      { n: released.n, at: deps.now, said: storable(said).trim().slice(0, LONGEST_SAID) },
+    );
+    await tellStaff(tx, deps.now, place, { kind: 'request', by: actor.id, asks: 'again' });
+  });
   return ok(null);
 }

@@ -106,7 +106,7 @@ export const tellLeave = (
   { course, discussion }: Place,
   by: PersonId,
   to: readonly PersonId[],
-  what: 'more-time' | 'excused' | 'refused' | 'usual',
+  what: 'more-time' | 'excused' | 'refused' | 'usual' | 'draft-counted' | 'draft-back',
 ) =>
   tell(db, now, [
     {
@@ -121,23 +121,25 @@ export const tellLeave = (
     },
   ]);
 
-/** Somebody reported a post, or asks for time: their staff are told. */
+/** Somebody reported a post, asks for time, hands a draft over or gives a part back: their staff are told. */
 export async function tellStaff(
   db: Db,
   now: Instant,
   { course, discussion }: Place,
-  what: { kind: 'report'; by: PersonId; post: PostId; id: string } | { kind: 'request'; by: PersonId },
+  what:
+    | { kind: 'report'; by: PersonId; post: PostId; id: string }
+    | { kind: 'request'; by: PersonId; asks: 'time' | 'draft' | 'again' },
 ) {
   await tell(db, now, [
     {
       course,
       kind: what.kind,
-      key: what.kind === 'report' ? `report ${what.id}` : `time ${discussion} ${what.by} ${now}`,
-      topic: what.kind === 'report' ? `report ${what.post}` : `time ${discussion}`,
+      key: what.kind === 'report' ? `report ${what.id}` : `${what.asks} ${discussion} ${what.by} ${now}`,
+      topic: what.kind === 'report' ? `report ${what.post}` : `${what.asks} ${discussion}`,
       discussion,
       by: what.by,
       to: await staffOf(db, course),
-      about: what.kind === 'report' ? { post: what.post } : { asks: 'time' },
+      about: what.kind === 'report' ? { post: what.post } : { asks: what.asks, student: what.by },
     },
   ]);
 }

@@ -2,6 +2,7 @@ import {
   announcementsAt,
   conversationAt,
   deskAt,
+  deskDiscussionAt,
   deskMarkingAt,
   moderationLogAt,
   noticesAt,
@@ -27,11 +28,13 @@ export function placeOf(n: NoticeRecord): string {
     case 'mail':
       return noticesAt();
     case 'request':
-      return n.about.asks === 'mark' && slug
+      return (n.about.asks === 'mark' || n.about.asks === 'again') && slug
         ? deskMarkingAt(course, slug, { student: String(n.about.student) })
         : n.about.asks === 'note'
           ? noteAt(n)
-          : deskAt(course);
+          : slug
+            ? deskDiscussionAt(course, slug)
+            : deskAt(course);
     case 'answer':
       if (n.about.asks === 'note') return noteAt(n);
   }
