@@ -53,7 +53,7 @@ export type StewardHome = {
   college: CollegeView;
   figures: { people: number; courses: number; invited: number };
   todo: ('asking' | 'course' | 'instructor' | 'students' | 'help')[];
-  mail: { waiting: number; since: Instant | null; trouble: string };
+  mail: { waiting: number; since: Instant | null; givenUp: number; trouble: string };
   log: LogLine[];
   /** Courses that somebody asks to be let into, with how many ask. */
   asking: { id: string; code: string; n: number }[];

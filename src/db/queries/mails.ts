@@ -60,16 +60,17 @@ export const mailNotSent = (db: Db, id: string, trouble: string) =>
     .where({ id })
     .update({ taken_at: null, trouble: trouble.slice(0, 300) });
 
-/** How the mail of an installation stands: how much waits, since when, and what the last trouble was. */
+/** How the mail of an installation stands: how much waits, since when, how much of the last week was given up, and what the last trouble was. */
 export async function mailState(
   db: Db,
-): Promise<{ waiting: number; since: Instant | null; trouble: string }> {
+): Promise<{ waiting: number; since: Instant | null; givenUp: number; trouble: string }> {
   const row = await db('mails')
     .whereNull('sent_at')
-    .whereNull('given_up_at')
+    .whereRaw(`(given_up_at is null or given_up_at > now() - interval '7 days')`)
     .first(
-      db.raw('count(*) as waiting'),
-      db.raw('min(made_at) as since'),
+      db.raw('count(*) filter (where given_up_at is null) as waiting'),
+      db.raw('count(given_up_at) as given_up'),
+      db.raw('min(made_at) filter (where given_up_at is null) as since'),
       db.raw(
         `coalesce((array_agg(trouble order by made_at desc) filter (where trouble <> ''))[1], '') as trouble`,
       ),
@@ -77,6 +78,7 @@ export async function mailState(
   return {
     waiting: Number(row.waiting),
     since: row.since === null ? null : instant(row.since),
+    givenUp: Number(row.given_up),
     trouble: row.trouble,
   };
 }

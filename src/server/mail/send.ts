@@ -133,7 +133,7 @@ async function writtenFor(s: Sending, id: string, mail: MailRecord, home: MailHo
   return found && { name: found.name, letter: accountLetter(found.text, home.site), headers: null };
 }
 
-/** A mail that was tried so often is given up: about a week after the first time. */
+/** A mail that was tried so often is given up: with the pauses of the queue, some sixteen hours after the first time. */
 const MOST_TRIES = 12;
 
 /** It will not arrive: nothing more is sent there, and its person is told here. */

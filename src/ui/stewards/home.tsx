@@ -124,6 +124,7 @@ export function Home({ home, zone }: { home: StewardHome; zone: string }) {
             {mail.waiting
               ? `${plural(mail.waiting, 'mail')} waiting to leave, the oldest since ${moment(mail.since ?? 0, zone)}.`
               : 'Everything that was to be sent has left.'}
+            {mail.givenUp ? ` ${plural(mail.givenUp, 'mail')} of the last week could not be delivered.` : ''}
             {mail.trouble ? ` The last trouble: ${mail.trouble}` : ''}
           </p>
           <p className="px-5 pb-3">
