@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { connect } from '@/db/connection';
 import { migrate } from '@/db/migrate';
@@ -100,7 +100,14 @@ async function browser(url: string, only: string[]): Promise<number> {
       await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env: serving });
       startJobs(server.run, server.port, serving);
     }
-    const env = { ...process.env, PULPIT_TEST_SERVERS: JSON.stringify(servers), CI: process.env.CI ?? '' };
+    const red = join(stateFolder('test'), 'red.txt');
+    rmSync(red, { force: true });
+    const env = {
+      ...process.env,
+      PULPIT_TEST_SERVERS: JSON.stringify(servers),
+      PULPIT_TEST_RED: red,
+      CI: process.env.CI ?? '',
+    };
     const ended: number[] = [];
     for (const project of ['stories', 'measured'])
       ended.push(
@@ -108,6 +115,8 @@ async function browser(url: string, only: string[]): Promise<number> {
           env,
         }),
       );
+    // Said once more at the end: a log that is read from there names them.
+    if (existsSync(red)) say(`\nRed:\n${readFileSync(red, 'utf8')}`);
     return Math.max(...ended);
   } finally {
     for (const { run } of servers) {

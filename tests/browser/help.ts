@@ -1,3 +1,5 @@
+import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { connect } from '@/db/connection';
 import { instant } from '@/core/ids';
 import { moveClock } from '@/server/clock/clock';
@@ -6,6 +8,7 @@ import { DEMO_START } from '@/standins/world/seed';
 import { expect, type Page } from './test';
 import { ownServer } from './server';
 import { putBackFiles, putBackFresh } from '../../scripts/lib/fresh';
+import { stateFolder } from '../../scripts/lib/places';
 
 export const START = DEMO_START as number;
 const realClock = { real: () => Date.now() };
@@ -15,12 +18,20 @@ export function database() {
   return connect(ownServer().database, { poolMax: 2 });
 }
 
+/** Nothing was sent yet. */
+function emptyMailbox() {
+  const folder = join(stateFolder(ownServer().run), 'mailbox');
+  for (const name of existsSync(folder) ? readdirSync(folder) : [])
+    rmSync(join(folder, name), { force: true });
+}
+
 /** Puts the demo world back as it was laid out, so that no test file depends on what another one did. */
 export async function startAfresh() {
   const db = database();
   try {
     await putBackFresh(db);
     putBackFiles(ownServer().run);
+    emptyMailbox();
     await moveClock(db, realClock, DEMO_START);
   } finally {
     await db.destroy();

@@ -218,6 +218,8 @@ it('a report that mail does not arrive stops it, and one that it goes on trying 
   expect(await off()).toBeNull();
   expect(await mailed(report('failed', '5.1.1'))).toMatch(/^250/u);
   expect((await off())?.why).toBe('smtp; 550 5.1.1 No such user here');
+  const { lines } = await noticesPage(deps(db, 'Tue 12:10'), imani, { key: null });
+  expect(lines.map((l) => l.title)).toContain('Mail to you does not arrive');
 });
 
 it('listens on this machine alone, and lets who says nothing go', async () => {

@@ -62,10 +62,12 @@ export async function remindedIn(db: Db, course: CourseId, keys: readonly string
   return new Set(rows.map((r) => `${r.person_id} ${r.key}`));
 }
 
-/** Courses that are held here and have discussions whose last deadline is not long past. */
-export async function coursesToRemind(db: Db, now: Instant): Promise<CourseId[]> {
+/** Courses that have discussions whose last deadline is not long past, with whose each is that is not held here. */
+export async function coursesToRemind(
+  db: Db,
+  now: Instant,
+): Promise<{ id: CourseId; owner: PersonId | null }[]> {
   const rows = await db('courses as c')
-    .whereNull('c.owner_id')
     .whereExists((q) =>
       q
         .select(db.raw('1'))
@@ -74,8 +76,8 @@ export async function coursesToRemind(db: Db, now: Instant): Promise<CourseId[]>
         .whereRaw(`d.opens <= ?::timestamp + interval '1 day'`, [timestamptz(now).slice(0, 19)])
         .whereRaw(`d.replies_due >= ?::timestamp - interval '60 days'`, [timestamptz(now).slice(0, 19)]),
     )
-    .pluck('c.id');
-  return rows;
+    .select('c.id', 'c.owner_id');
+  return rows.map((r) => ({ id: r.id, owner: r.owner_id === null ? null : personId(r.owner_id) }));
 }
 
 /** How an announcement fares by mail: how many are on their way, handed over, and refused for good. */

@@ -14,6 +14,7 @@ import { keepDraft } from '../drafts/keep';
 import { receiveWhole } from '../files/receive';
 import type { FileStore } from '../files/store';
 import { answerOf, bouncedOf } from '../notices/addresses';
+import { tellMailTrouble } from '../notices/happened';
 import { tell } from '../notices/tell';
 import { readFor } from '../readers/readers';
 import type { Box } from '../secrets/box';
@@ -135,7 +136,11 @@ async function takeBounce(
   const read = await readFor(deps, { id }, 'mail', { bytes: Buffer.from(bytes) });
   if (!read.ok) return fail({ code: 'not-read' });
   const why = read.value.bounced;
-  if (why !== null) await setMailOff(deps.db, id, { at: deps.now, why });
+  if (why !== null)
+    await deps.db.transaction(async (tx) => {
+      await setMailOff(tx, id, { at: deps.now, why });
+      await tellMailTrouble(tx, deps.now, id, randomUUID(), why);
+    });
   return ok(null);
 }
 

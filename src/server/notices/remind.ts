@@ -140,19 +140,20 @@ const isNear = (record: DiscussionRecord, now: Instant) => {
 };
 
 /**
- * Reminds of deadlines, while something is owed, at the distances each student chose and by the deadlines that are theirs.
+ * Reminds of deadlines, also of courses that live elsewhere, while something is owed, at the distances each student chose and by the deadlines that are theirs.
  *
  * @returns how many reminders were given
  */
 export async function remindDue(deps: Pick<Deps, 'db' | 'now'>): Promise<number> {
   let given = 0;
-  for (const course of await coursesToRemind(deps.db, deps.now)) {
-    const somebody = await somebodyIn(deps.db, course);
+  for (const { id: course, owner } of await coursesToRemind(deps.db, deps.now)) {
+    const somebody = owner ?? (await somebodyIn(deps.db, course));
     if (!somebody) continue;
     const records = await ask(discussionsOf(deps.db, somebody, { course, around: deps.now }));
-    const students = (await everybodyIn(deps.db, course))
-      .filter((p) => p.role === 'student')
-      .map((p) => p.id);
+    // Of a course that lives elsewhere only its owner is here: classmates are names.
+    const students = owner
+      ? [owner]
+      : (await everybodyIn(deps.db, course)).filter((p) => p.role === 'student').map((p) => p.id);
     for (const record of records.filter((r) => isNear(r, deps.now)))
       given += await deps.db.transaction((tx) => remindIn(deps, tx, record, students));
   }
