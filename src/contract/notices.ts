@@ -31,6 +31,8 @@ export type HeardDiscussion = {
   /** What they chose for it; null where their rule holds. */
   way: Way | null;
   open: boolean;
+  /** Threads one has written in, or chose something for. */
+  threads: { id: number; by: string; follows: boolean; way: Way | null }[];
 };
 
 export type NoticesPage = {

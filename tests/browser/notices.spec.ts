@@ -122,8 +122,8 @@ test('how they reach one is chosen by keyboard, kept at once, and says what it m
   // More of one discussion than the rule says.
   await page.getByRole('link', { name: 'Each discussion' }).click();
   const line = page.getByRole('listitem').filter({ hasText: 'A sign that lies' });
-  await line.getByRole('combobox').selectOption('at once');
-  await line.getByRole('button', { name: 'Keep' }).click();
+  await line.getByRole('combobox', { name: /^New posts in A sign/u }).selectOption('at once');
+  await line.getByRole('button', { name: 'Keep' }).first().click();
   await expect(page.getByText('Kept.')).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: 'Notices' }).click();
   await expect(page.getByText('PLA 204 week 6: at once', { exact: false })).toBeVisible();

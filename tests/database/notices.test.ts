@@ -11,6 +11,8 @@ import { moderate } from '@/server/posts/moderation';
 import { withdrawPost } from '@/server/posts/change';
 import { askForTime } from '@/server/discussions/more-time';
 import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
+import { changeSelf } from '@/server/people/account';
+import { post } from './college';
 import { hearing, keptUp, noticesAt } from './notices';
 import { keepUp } from '@/server/notices/keep-up';
 import { keepDraft } from '@/server/drafts/keep';
@@ -225,6 +227,63 @@ describe('new posts where one follows', () => {
 });
 
 describe('how it is sent', () => {
+  it('a thread by its own way, before that of its discussion', async () => {
+    const { imani, noor, jun } = world.people;
+    await respond(imani, 'Tue 10:00');
+    const a = await respond(noor, 'Tue 10:05');
+    const b = await respond(jun, 'Tue 10:06');
+    await keepUp(deps(db, 'Tue 10:07'));
+    expect((await chooseWay(deps(db, 'Tue 10:08'), imani, OPEN, 'once', a)).ok).toBe(true);
+    expect((await chooseWay(deps(db, 'Tue 10:08'), imani, OPEN, 'none', b)).ok).toBe(true);
+    expect((await chooseWay(deps(db, 'Tue 10:08'), imani, OPEN, 'once', 999_999)).ok).toBe(false);
+    await reply(jun, a, 'Tue 10:10');
+    await reply(noor, b, 'Tue 10:11');
+    const mails = (await keptUp(db, on('Tue 10:12'))).filter((m) => m.to.name === imani.name);
+    expect(mails.map((m) => m.subject)).toEqual(['2 new posts in GEO 115 week 6']);
+    const heard = (await page(imani, 'Tue 10:13')).heard.find((d) => d.slug === OPEN);
+    expect(heard?.threads.map((t) => [t.id, t.follows, t.way])).toContainEqual([a, true, 'once']);
+    expect(heard?.threads.map((t) => [t.id, t.follows, t.way])).toContainEqual([b, false, null]);
+  });
+
+  it('by the clock of its reader: another zone moves what waits, and sends nothing twice', async () => {
+    const { imani, noor, jun } = world.people;
+    const mine = await respond(imani, 'Tue 10:00');
+    await reply(noor, mine, 'Tue 21:30');
+    const first = await keptUp(db, on('Tue 21:31'));
+    expect(first).toHaveLength(1);
+    // In Auckland it is half past ten in the morning: the quiet of the night is over there.
+    await reply(jun, mine, 'Tue 22:30');
+    const self = {
+      name: imani.name,
+      saidAs: '',
+      spelling: 'en-GB',
+      theme: 'system',
+      clock: '24',
+      weekBegins: 1,
+    } as const;
+    await changeSelf(deps(db, 'Tue 22:31'), imani, { ...self, timeZone: 'Pacific/Auckland' });
+    const there = { ...imani, timeZone: 'Pacific/Auckland' };
+    expect(await keptUp(db, on('Tue 22:32'))).toHaveLength(1);
+    await changeSelf(deps(db, 'Tue 22:33'), there, { ...self, timeZone: 'UTC' });
+    expect(await keptUp(db, on('Wed 07:00'))).toEqual([]);
+    expect(await db('mails').where({ kind: 'notices' })).toHaveLength(2);
+  });
+
+  it('once, however many processes deal it out and send it', async () => {
+    const { imani, noor, jun, rafi } = world.people;
+    const mine = await respond(imani, 'Tue 10:00');
+    for (const who of [noor, jun, rafi]) {
+      await respond(who, 'Tue 10:10');
+      await reply(who, mine, 'Tue 10:11');
+    }
+    await Promise.all(Array.from({ length: 4 }, () => keepUp(deps(db, 'Tue 13:00'))));
+    await keepUp(deps(db, 'Tue 13:00'));
+    const all = await Promise.all(Array.from({ length: 3 }, () => post(db, on('Tue 13:01'))));
+    const names = all.flat().map((m) => m.id);
+    expect(new Set(names).size).toBe(names.length);
+    expect(all.flat().filter((m) => m.to.name === imani.name)).toHaveLength(1);
+  });
+
   it('a reply at once, what one follows at the next of one’s times, once each', async () => {
     const { imani, noor, jun } = world.people;
     const mine = await respond(imani, 'Tue 10:00');

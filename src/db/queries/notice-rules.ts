@@ -100,7 +100,15 @@ export const setWay = (
     .merge(Object.keys(chosen));
 
 /** What somebody is told of and has not been sent: with it its kind, time and place. */
-export type Unsent = { id: number; kind: string; at: Instant; discussion: DiscussionId | null; way: Way };
+export type Unsent = {
+  id: number;
+  kind: string;
+  at: Instant;
+  discussion: DiscussionId | null;
+  /** Of new posts: the thread of the first. */
+  thread: PostId | null;
+  way: Way;
+};
 
 /** Notices that still wait to be sent, held. */
 export async function unsentOf(db: Db, person: PersonId): Promise<Unsent[]> {
@@ -111,12 +119,20 @@ export async function unsentOf(db: Db, person: PersonId): Promise<Unsent[]> {
     .whereNotNull('due_at')
     .orderBy('id')
     .forUpdate()
-    .select('id', 'kind', 'last_at', 'discussion_id', 'way');
+    .select(
+      'id',
+      'kind',
+      'last_at',
+      'discussion_id',
+      'way',
+      db.raw('(select p.thread_id from posts p where p.id = waiting[1]) as thread'),
+    );
   return rows.map((r) => ({
     id: Number(r.id),
     kind: r.kind,
     at: instant(r.last_at),
     discussion: r.discussion_id && discussionId(r.discussion_id),
+    thread: r.thread === null ? null : postId(Number(r.thread)),
     way: r.way,
   }));
 }
@@ -126,3 +142,45 @@ export const setDue = (db: Db, id: number, way: Way, due: Instant | null) =>
   db('notices')
     .where({ id })
     .update({ way, due_at: due && timestamptz(due) });
+
+/** A thread that somebody has written in or chose something for, by whose response it is. */
+export type OwnThread = { discussion: DiscussionId; thread: PostId; by: string; wrote: boolean };
+
+export const ownThreads = (db: Db, person: PersonId): Ask<OwnThread[]> => ({
+  query: db('posts as t')
+    .join('people as a', 'a.id', 't.author_id')
+    .joinRaw(
+      `join (
+         select thread_id, true as wrote from posts where author_id = ? and withdrawn_at is null
+         union select thread_id, false from follows where person_id = ? and thread_id is not null) mine on mine.thread_id = t.id`,
+      [person, person],
+    )
+    .whereRaw('t.withdrawn_at is null and t.hidden_at is null')
+    .groupBy('t.discussion_id', 't.id', 'a.name')
+    .orderBy('t.id')
+    .select('t.discussion_id', 't.id', 'a.name', db.raw('bool_or(mine.wrote) as wrote')),
+  read: (rows) =>
+    rows.map((r) => ({
+      discussion: discussionId(r.discussion_id),
+      thread: postId(Number(r.id)),
+      by: r.name,
+      wrote: r.wrote,
+    })),
+});
+
+/** Of a discussion, or of a thread of it, somebody wants to hear no more: what waits of it to be told is not told. */
+export const forgetFollowed = (
+  db: Db,
+  { discussion, thread }: { discussion: DiscussionId; thread: PostId | null },
+  person: PersonId,
+  now: Instant,
+) =>
+  db.raw(
+    `update notices n set waiting = l.waiting, seen_at = case when cardinality(l.waiting) = 0 then :now::timestamptz end
+     from (
+       select id, array(select w from unnest(waiting) w join posts p on p.id = w
+         where :thread::bigint is not null and p.thread_id <> :thread::bigint) as waiting
+       from notices where person_id = :person and discussion_id = :discussion and kind = 'post' and seen_at is null and mail_id is null) l
+     where n.id = l.id`,
+    { discussion, thread, person, now: timestamptz(now) },
+  );

@@ -6,7 +6,7 @@ const SANS = "'Helvetica Neue', Helvetica, Arial, sans-serif";
 /** The tokens of the application that a mail has, light and dark. */
 const DARK = `
   @media (prefers-color-scheme: dark) {
-    body, .ground, .ground > table { background: #1b1a17 !important; }
+    .ground, .ground > div { background: #1b1a17 !important; }
     .page, .page > table { background: #24221d !important; }
     .page div, .page p, .page td { color: #ece7da !important; }
     .quiet div, .quiet td { color: #b5ae9d !important; }

@@ -6,7 +6,7 @@ import type { NoticeRules } from '@/core/notices/rules';
 import { isFollowed } from '@/core/posts/following';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { chosenWays, ownRules, type ChosenWay } from '@/db/queries/notice-rules';
+import { chosenWays, ownRules, ownThreads, type ChosenWay, type OwnThread } from '@/db/queries/notice-rules';
 import { noticesOf, seeNotices, type NoticeRecord } from '@/db/queries/notices';
 import { ownPosts } from '@/db/queries/own-posts';
 import { devicesOf } from '@/db/queries/push';
@@ -39,6 +39,7 @@ function heardOf(
   records: readonly DiscussionRecord[],
   responded: ReadonlySet<string>,
   chosen: readonly ChosenWay[],
+  threads: readonly OwnThread[],
   now: Instant,
 ): HeardDiscussion[] {
   return records.flatMap((r) => {
@@ -55,6 +56,13 @@ function heardOf(
         follows: isFollowed(own?.follows ?? null, responded.has(r.id)),
         way: own?.way ?? null,
         open,
+        threads: threads
+          .filter((t) => t.discussion === r.id)
+          .map(({ thread, by, wrote }) => {
+            const of = chosen.find((c) => c.thread === thread);
+            const followed = wrote || isFollowed(own?.follows ?? null, responded.has(r.id));
+            return { id: thread, by, follows: of?.follows ?? followed, way: of?.way ?? null };
+          }),
       },
     ];
   });
@@ -73,6 +81,7 @@ export async function noticesPage(
     chosen: chosenWays(db, actor.id),
     records: discussionsOf(db, actor.id, { around: now }),
     own: ownPosts(db, actor.id),
+    threads: ownThreads(db, actor.id),
     devices: devicesOf(db, actor.id),
   });
   const told = await toldOf(deps, actor, found.notices);
@@ -89,7 +98,7 @@ export async function noticesPage(
     forecast: meaning(found.notices, found.chosen, rules, actor),
     address,
     off,
-    heard: heardOf(found.records, responded, found.chosen, now),
+    heard: heardOf(found.records, responded, found.chosen, found.threads, now),
     pushKey: push.key,
     devices: found.devices.length,
   };

@@ -3,12 +3,13 @@ import type { NoticeKind, Way } from '@/core/notices/kinds';
 import { wayOf, type NoticeRules } from '@/core/notices/rules';
 import { dueAt } from '@/core/notices/when';
 import { isFollowed } from '@/core/posts/following';
-import { instant, type Instant, type PersonId } from '@/core/ids';
+import { instant, postId, type Instant, type PersonId, type PostId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import {
   chosenWays,
+  forgetFollowed,
   holdRules,
   ownRules,
   putRules,
@@ -18,6 +19,7 @@ import {
   unsentOf,
 } from '@/db/queries/notice-rules';
 import { enterDiscussion, type NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
 import { account } from '@/db/queries/accounts';
 import type { Actor, Deps } from '../deps';
 import type { Box } from '../secrets/box';
@@ -28,8 +30,9 @@ import { forecastFor } from './page';
 async function dueAnew(db: Db, person: PersonId, rules: NoticeRules, zone: string, now: Instant) {
   const chosen = await ask(chosenWays(db, person));
   for (const n of await unsentOf(db, person)) {
-    const here = chosen.find((c) => c.thread === null && c.discussion === n.discussion)?.way ?? null;
-    const way = wayOf(n.kind as NoticeKind, rules, [here]);
+    const of = (thread: PostId | null) =>
+      chosen.find((c) => c.thread === thread && c.discussion === n.discussion)?.way ?? null;
+    const way = wayOf(n.kind as NoticeKind, rules, [n.thread && of(n.thread), of(null)]);
     const due = dueAt(way, n.at, rules, zone);
     // What would have gone by now goes with the next, and not in a quiet hour.
     const late = due !== null && due <= now ? dueAt(way, instant(now - 1), rules, zone) : due;
@@ -58,26 +61,33 @@ export async function zoneChanged(deps: Pick<Deps, 'now'>, db: Db, person: Perso
   await dueAnew(db, person, rules, zone, deps.now);
 }
 
-/** Hears more or less of a discussion than one's rule says: by another way, or not at all. */
+/** Hears more or less of a discussion, or of a thread of it, than one's rule says: by another way, or not at all. */
 export async function chooseWay(
   deps: Deps,
   actor: Actor,
   slug: string,
   chosen: 'rule' | 'none' | Way,
+  thread: number | null = null,
 ): Promise<Result<null, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
+  const at = thread === null ? null : postId(thread);
+  const [response] = at === null ? [] : await visiblePosts(deps.db, actor, door.value, [at]);
+  if (at !== null && response?.kind !== 'response') return fail({ code: 'not-found' });
   await deps.db.transaction(async (tx) => {
     await holdRules(tx, actor.id);
     const place = { course: record.course.id, discussion: record.id };
     const own = (await ask(chosenWays(tx, actor.id))).find(
-      (c) => c.thread === null && c.discussion === record.id,
+      (c) => c.thread === at && c.discussion === record.id,
     );
-    const followed = isFollowed(own?.follows ?? null, door.value.responded);
-    if (chosen === 'none') await setWay(tx, place, actor.id, null, { follows: false, way: null });
-    else
-      await setWay(tx, place, actor.id, null, {
+    // Of a thread nothing is chosen as long as it goes with its discussion.
+    const followed = isFollowed(own?.follows ?? null, at !== null || door.value.responded);
+    if (chosen === 'none') {
+      await setWay(tx, place, actor.id, at, { follows: false, way: null });
+      await forgetFollowed(tx, { discussion: record.id, thread: at }, actor.id, deps.now);
+    } else
+      await setWay(tx, place, actor.id, at, {
         way: chosen === 'rule' ? null : chosen,
         // Whoever says how posts are to come wants them.
         ...(followed ? {} : { follows: true }),

@@ -5,6 +5,7 @@ import { briefSchema } from '@/core/brief/brief';
 import { daysLater, instantOf, wallClockAt } from '@/core/deadlines/wallclock';
 import { courseId, discussionId, instant, personId, type Instant, type PostId } from '@/core/ids';
 import { documentFromParts, documentFromText } from '@/core/document/compose';
+import type { Doc, InlineNode } from '@/core/document/nodes';
 import { weekOf } from '@/core/week/week';
 import type { Actor, Deps } from '@/server/deps';
 import { keepDraft } from '@/server/drafts/keep';
@@ -103,12 +104,14 @@ export async function seedWorld(
       parent: parentId,
       submission: idOf('submission', `${discussion.slug} ${post.author} ${post.day} ${post.time}`),
       title: post.title,
-      doc: parent
-        ? documentFromText(post.body)
-        : documentFromParts(
-            discussion.brief.parts ?? [],
-            partsOfBody(post.body, discussion.brief.parts?.length ?? 0),
-          ),
+      doc: withNames(
+        parent
+          ? documentFromText(post.body)
+          : documentFromParts(
+              discussion.brief.parts ?? [],
+              partsOfBody(post.body, discussion.brief.parts?.length ?? 0),
+            ),
+      ),
       private: post.flags.includes('private'),
     });
     if (!shared.ok)
@@ -153,6 +156,30 @@ export async function seedWorld(
   await setup.markReadBefore(db, lastVisit(now));
   await addNotices(db, now, lastVisit(now));
   return { posts: made.size };
+}
+
+/** A text in which @Somebody Here is named, as the editor would have it. */
+function withNames(doc: Doc): Doc {
+  const named = (node: InlineNode): InlineNode[] =>
+    node.type !== 'text'
+      ? [node]
+      : node.text
+          .split(/@(\p{Lu}\p{L}+ \p{Lu}\p{L}+)/u)
+          .flatMap((text, i): InlineNode[] =>
+            text === ''
+              ? []
+              : i % 2
+                ? [{ type: 'text', text, marks: [{ type: 'mention', attrs: { person: person(text) } }] }]
+                : [{ ...node, text }],
+          );
+  return {
+    type: 'doc',
+    content: doc.content.map((block) =>
+      block.type === 'paragraph' && block.content
+        ? { ...block, content: block.content.flatMap(named) }
+        : block,
+    ),
+  };
 }
 
 /** An evening before the demo begins. What was shared by the last one has been read by everybody who could. */

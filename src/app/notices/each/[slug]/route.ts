@@ -14,7 +14,8 @@ export const POST = form<'slug'>(
   async ({ who, params, fields }) => {
     const chosen = chosenSchema.safeParse(fields.get('chosen'));
     if (!chosen.success) return seeOther(eachDiscussionAt());
-    const done = await chooseWay(who.deps, who.actor, params.slug, chosen.data);
+    const thread = z.coerce.number().int().positive().nullable().catch(null).parse(fields.get('thread'));
+    const done = await chooseWay(who.deps, who.actor, params.slug, chosen.data, thread);
     return seeOther(eachDiscussionAt(done.ok ? { answer: 'kept' } : {}));
   },
 );
