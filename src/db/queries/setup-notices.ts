@@ -1,5 +1,6 @@
 import { instant, type Instant } from '@/core/ids';
 import { timestamptz, type Db } from '../connection';
+import { setMails } from './deliveries';
 
 /** The moments at which announcements went out that nobody was told of, in order. */
 export async function announcementTimes(db: Db, now: Instant): Promise<Instant[]> {
@@ -20,5 +21,23 @@ export async function settleNotices(
     .whereNull('seen_at')
     .where('last_at', '<', timestamptz(seenBefore))
     .update({ seen_at: timestamptz(seenBefore) });
-  await db('notices').where('due_at', '<', timestamptz(sentBefore)).update({ due_at: null });
+  const mails = await db('notices as n')
+    .join('people as p', 'p.id', 'n.person_id')
+    .where('n.due_at', '<', timestamptz(sentBefore))
+    .select('n.id', 'n.due_at', 'p.email', db.raw('gen_random_uuid() as mail'));
+  for (let i = 0; i < mails.length; i += 500)
+    await db('mails').insert(
+      mails.slice(i, i + 500).map(({ mail, email, due_at: due }) => ({
+        id: mail,
+        kind: 'notices',
+        to_address: email,
+        about: '{}',
+        made_at: timestamptz(due),
+        sent_at: timestamptz(due),
+      })),
+    );
+  await setMails(
+    db,
+    mails.map(({ id, mail }) => ({ id: Number(id), mail })),
+  );
 }

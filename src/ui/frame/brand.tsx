@@ -8,7 +8,7 @@ export function Brand({ className }: { className?: string }) {
         <path d="M2 3l16 2v6H2z" fill="#e9c873" />
         <path d="M8 11h4v8H8zM4 20h12v2H4z" fill="currentColor" />
       </svg>
-      Pulpit
+      <span>Pulpit</span>
     </span>
   );
 }

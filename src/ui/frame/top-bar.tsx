@@ -60,7 +60,8 @@ export function TopBar(props: {
     <header data-steps-aside="" className="bg-bar text-bar-ink">
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-1 sm:px-7">
         <Link href={weekAt()} className="text-[#f3efe2]" aria-label="Pulpit, to This week">
-          <Brand />
+          {/* On a phone the mark alone: what is beside it has to stand in one line. */}
+          <Brand className="max-[430px]:[&>span]:sr-only" />
         </Link>
         <nav aria-label="Main" className="order-3 -ml-3 flex w-full gap-1 sm:order-none sm:ml-0 sm:w-auto">
           {PLACES.map(([place, label, href]) => (
