@@ -6,7 +6,7 @@ import { groupNotices } from './group';
 import { concerns, follows, type Hearer, type SharedPost } from './hears';
 import { remindersOf } from './reminders';
 import { rulesSchema, USUAL_RULES, wayOf } from './rules';
-import { beforeInWords, namesInWords, nextStep, noticeTitle, type NoticeFacts } from './say';
+import { beforeInWords, namesInWords, nextStep, noticeTitle, roughly, type NoticeFacts } from './say';
 import { afterQuiet, beforeQuiet, dueAt, isQuiet } from './when';
 
 const at = (wall: string, zone = 'UTC') => instantOf(wall, zone);
@@ -209,6 +209,14 @@ describe('what is said', () => {
       'PLA 204: two replies are due in five hours',
     ],
   ])('%j', (f, said) => expect(noticeTitle(f)).toBe(said));
+  it('says how long it is until a deadline in days, hours or minutes, and that it is over', () => {
+    expect([3 * 86_400_000 - 59_000, 18 * 3_600_000 + 10 * 60_000, 40 * 60_000, -5].map(roughly)).toEqual([
+      4_320, 1_080, 40, 0,
+    ]);
+    expect(noticeTitle(facts({ kind: 'deadline', about: { of: 'response', left: 0 } }))).toBe(
+      'PLA 204: the deadline of the response is over',
+    );
+  });
   it('names at most two, and how many more', () =>
     expect(namesInWords(['A', 'B', 'C', 'D'])).toBe('A, B and two others'));
   it('says stretches of time and the next step in words', () => {

@@ -42,6 +42,16 @@ export function beforeInWords(minutes: number): string {
     : say(minutes, 'minute');
 }
 
+/**
+ * How long it is until a deadline, as it is said: whole days, below two of them whole hours, below one hour minutes; 0 where it is past.
+ * @example roughly(3 * 86_400_000 - 40_000) // 4320: three days
+ */
+export function roughly(ms: number): number {
+  const minutes = Math.max(0, Math.round(ms / 60_000));
+  const unit = minutes >= 2 * 1_440 - 30 ? 1_440 : minutes >= 60 ? 60 : 1;
+  return Math.round(minutes / unit) * unit;
+}
+
 const weekOf = ({ week }: NoticeFacts) => (week === null ? 'your discussion' : `week ${week}`);
 
 const ABOUT_CHANGE: Record<string, (f: NoticeFacts) => string> = {
@@ -66,11 +76,15 @@ const ABOUT_REQUEST: Record<string, (f: NoticeFacts, who: string) => string> = {
 /** What a reminder says is owed, the next step first. */
 function deadlineTitle(f: NoticeFacts): string {
   const { of, have, need, replies, left } = f.about;
-  const until = typeof left === 'number' ? beforeInWords(left) : 'a while';
+  const due = `due in ${beforeInWords(Number(left))}`;
   if (of === 'replies')
-    return `${f.course}: ${Number(replies) === 1 ? 'one reply is' : `${inWords(Number(replies))} replies are`} due in ${until}`;
+    return Number(left) > 0
+      ? `${f.course}: ${Number(replies) === 1 ? 'one reply is' : `${inWords(Number(replies))} replies are`} ${due}`
+      : `${f.course}: the deadline of the replies is over`;
   const words = Number(have) > 0 && Number(need) > 0 ? `, ${have} of ${need} words stand` : '';
-  return `${f.course}: the response is due in ${until}${words}`;
+  return Number(left) > 0
+    ? `${f.course}: the response is ${due}${words}`
+    : `${f.course}: the deadline of the response is over`;
 }
 
 /**

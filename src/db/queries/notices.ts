@@ -281,3 +281,17 @@ export const openings = (
 /** How many things that concern somebody they have not seen, as part of the query for their session. */
 export const UNSEEN_NOTICES = `(select count(distinct topic) from notices n
   where n.person_id = p.id and n.seen_at is null and n.kind not in ('post', 'deadline')) as notices`;
+
+/** How many answers by mail somebody has sent since a moment. */
+export async function mailedSince(db: Db, person: PersonId, since: Instant): Promise<number> {
+  const row = await db('notices')
+    .where({ person_id: person, kind: 'draft' })
+    .where('at', '>', timestamptz(since))
+    .count('* as n')
+    .first();
+  return Number(row?.n ?? 0);
+}
+
+/** What somebody was told long ago goes. */
+export const sweepNotices = (db: Db, before: Instant) =>
+  db('notices').where('last_at', '<', timestamptz(before)).delete();

@@ -6,6 +6,8 @@ import { isBlank } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { account } from '@/db/queries/accounts';
 import { draftFor } from '@/db/queries/drafts';
+import { instant } from '@/core/ids';
+import { mailedSince } from '@/db/queries/notices';
 import { setMailOff } from '@/db/queries/notice-rules';
 import { placeOfPost } from '@/db/queries/hearers';
 import type { Actor, Deps } from '../deps';
@@ -22,6 +24,12 @@ import type { Box } from '../secrets/box';
 /** The largest mail that is taken. */
 export const MOST_MAIL_BYTES = 15_000_000;
 
+/** Answers by mail that one person may send within an hour. */
+const MOST_AN_HOUR = 60;
+const HOUR_MS = 3_600_000;
+/** Why a draft is not kept that has nothing to do with how long it is. */
+const GONE: ReadonlySet<string> = new Set(['not-found', 'post-not-open', 'already-shared', 'other-window']);
+
 export type MailInDeps = Deps & { files: FileStore; box: Box };
 
 /**
@@ -29,7 +37,15 @@ export type MailInDeps = Deps & { files: FileStore; box: Box };
  * cannot be answered; what it says could not be read. Nothing of it is kept then.
  */
 export type NotTaken = {
-  code: 'no-such-address' | 'over' | 'not-yours' | 'nothing-written' | 'post-not-open' | 'not-read';
+  code:
+    | 'too-many'
+    | 'too-long'
+    | 'no-such-address'
+    | 'over'
+    | 'not-yours'
+    | 'nothing-written'
+    | 'post-not-open'
+    | 'not-read';
 };
 
 const TOKEN = /^(answer|back)-([a-z2-7]+)@/iu;
@@ -37,6 +53,10 @@ const TOKEN = /^(answer|back)-([a-z2-7]+)@/iu;
 /** The sentence with which a mail is refused, for the program that hands it over and whoever is told by it. */
 export const REFUSALS: Record<NotTaken['code'], string> = {
   'no-such-address': 'Nobody takes mail at this address.',
+  'too-many':
+    'You have answered very often within the last hour. Nothing of this mail was kept: answer in Pulpit, or send it again later.',
+  'too-long':
+    'With this the draft would be longer than a text can be. It stands as it was, and nothing of this mail was kept.',
   over: 'This address took answers for thirty days, and they are over. Nothing was kept: open the post in Pulpit and answer there.',
   'not-yours':
     'This address takes the answers of one person, from the address of their account. Nothing was kept: answer from that address, or in Pulpit.',
@@ -72,6 +92,8 @@ async function takeAnswer(
   const place = await placeOfPost(deps.db, address.post);
   if (!person || person.ended !== null || !place) return fail({ code: 'no-such-address' });
   const actor: Actor = { id: person.id, name: person.name, timeZone: person.timeZone, previousVisit: null };
+  if ((await mailedSince(deps.db, actor.id, instant(deps.now - HOUR_MS))) >= MOST_AN_HOUR)
+    return fail({ code: 'too-many' });
   const read = await readFor(deps, actor, 'mail', { bytes: Buffer.from(bytes) });
   if (!read.ok) return fail({ code: 'not-read' });
   const mail = read.value;
@@ -107,7 +129,7 @@ async function takeAnswer(
     submission: before?.submission ?? randomUUID(),
     conflict: 'replace',
   });
-  if (!kept.ok) return fail({ code: 'post-not-open' });
+  if (!kept.ok) return fail({ code: GONE.has(kept.failure.code) ? 'post-not-open' : 'too-long' });
   await tell(deps.db, deps.now, [
     {
       course: place.course,

@@ -1,7 +1,7 @@
 import type { NoticeLine } from '@/contract/notices';
-import { isStaff, type DiscussionId, type PostId } from '@/core/ids';
+import { isStaff, type DiscussionId, type Instant, type PostId } from '@/core/ids';
 import { groupNotices } from '@/core/notices/group';
-import { inWords, nextStep, noticeTitle, sectionOf, type NoticeFacts } from '@/core/notices/say';
+import { inWords, nextStep, roughly, noticeTitle, sectionOf, type NoticeFacts } from '@/core/notices/say';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { announcementsBy, type AnnouncementRecord } from '@/db/queries/announcements';
@@ -17,6 +17,7 @@ export type Opening = { author: string; opening: string; plain: string; replies:
 
 /** What may be told of these notices beside the notices themselves, looked up as of now for one reader. */
 export type Told = {
+  now: Instant;
   /** Posts of theirs that the reader may read now. */
   posts: Map<PostId, Opening>;
   announcements: Map<string, AnnouncementRecord>;
@@ -54,6 +55,7 @@ export async function toldOf(
     ids.length ? await ask(announcementsBy(db, actor.id, ids, deps.now)) : [],
   ];
   return {
+    now: deps.now,
     posts: opened,
     announcements: new Map(announced.map((a) => [a.id, a])),
     sealed,
@@ -82,7 +84,7 @@ const quoteOf = (opening: string) => {
 const isOfPost = ({ kind }: NoticeRecord) => kind === 'reply' || kind === 'name' || kind === 'post';
 
 /** What the sentence about some notices of one topic says. */
-export function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null {
+function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null {
   const [first] = group;
   if (!first) return null;
   const open = group.flatMap((n) => postsOf(n).flatMap((p) => told.posts.get(p) ?? []));
@@ -100,7 +102,11 @@ export function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts
     course: first.course.code,
     week: first.discussion?.week ?? null,
     post: first.post,
-    about: first.about,
+    // A reminder says how long it is from now, whenever it is read.
+    about:
+      first.kind === 'deadline'
+        ? { ...first.about, left: roughly(Number(first.about.due) - told.now) }
+        : first.about,
     title: told.announcements.get(String(first.about.announcement))?.title ?? null,
   };
 }
@@ -129,7 +135,9 @@ function metaOf(group: readonly NoticeRecord[], facts: NoticeFacts, told: Told):
         .join(' · ');
     }
     case 'deadline':
-      return [first.discussion?.title ?? '', nextStep(first.about)].filter(Boolean).join(' · ');
+      return [first.discussion?.title ?? '', Number(facts.about.left) > 0 ? nextStep(first.about) : '']
+        .filter(Boolean)
+        .join(' · ');
     case 'change':
       return [place, first.discussion?.title ?? '', first.by?.name ?? ''].filter(Boolean).join(' · ');
     case 'mail':
@@ -140,7 +148,7 @@ function metaOf(group: readonly NoticeRecord[], facts: NoticeFacts, told: Told):
 }
 
 /** The words of the latest of some notices that their reader may be shown; null where none are. */
-export function quoted(group: readonly NoticeRecord[], told: Told): { text: string; more: number } | null {
+function quoted(group: readonly NoticeRecord[], told: Told): { text: string; more: number } | null {
   const texts = group
     .filter((n) => n.kind === 'reply' || n.kind === 'name')
     .filter(told.quotable)
