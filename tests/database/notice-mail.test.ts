@@ -15,8 +15,8 @@ import { noticesPage } from '@/server/notices/page';
 import { remindDue } from '@/server/notices/remind';
 import type { Actor } from '@/server/deps';
 import { SENDING } from './college';
-import { box, deps, on, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
-import { hearing, keptUp, noticesAt } from './notices';
+import { box, deps, on, OPEN, SEALED, smallCourse } from './world';
+import { hearing, keptUp, noticesAt, room } from './notices';
 
 const FROM = 'Tidewell Open College <pulpit@tidewell.example>';
 const folder = mkdtempSync(join(tmpdir(), 'pulpit-notice-mail-'));
@@ -30,24 +30,7 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const respond = async (who: Actor, when: string, slug = OPEN, words = 'a response of some words') =>
-  (await shared(db, who, slug, when, shareInput(words))).post;
-const reply = async (
-  who: Actor,
-  parent: number,
-  when: string,
-  words: string,
-  over: { slug?: string; private?: boolean } = {},
-) =>
-  (
-    await shared(
-      db,
-      who,
-      over.slug ?? OPEN,
-      when,
-      shareInput(words, { kind: 'reply', parent, private: over.private ?? false }),
-    )
-  ).post;
+const { respond, reply } = room(() => db);
 
 /** Writes what leaves into a mailbox, and reads it with a parser of somebody else's. */
 async function parsed(when: string): Promise<(ParsedMail & { file: string })[]> {
@@ -68,14 +51,11 @@ describe('a mail about a reply', () => {
   it('stands in its thread, says who and what, and is read by a mail reader as by a parser', async () => {
     const { imani, noor } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    const theirs = await reply(
-      noor,
-      mine,
-      'Tue 11:00',
-      'What the river takes, it gives “back” & more <than> that.',
-    );
-    const again = await reply(imani, theirs, 'Tue 11:05', 'I would not say so');
-    const third = await reply(noor, again, 'Tue 11:06', 'Then look at the gauge.');
+    const theirs = await reply(noor, mine, 'Tue 11:00', {
+      words: 'What the river takes, it gives “back” & more <than> that.',
+    });
+    const again = await reply(imani, theirs, 'Tue 11:05', { words: 'I would not say so' });
+    const third = await reply(noor, again, 'Tue 11:06', { words: 'Then look at the gauge.' });
     const [first, second] = to(await parsed('Tue 11:10'), imani);
     expect([first?.messageId, second]).toEqual([`<${first?.messageId?.slice(1, -1)}>`, undefined]);
     // Two replies of one moment are one mail; each is told with its own words.
@@ -92,10 +72,10 @@ describe('a mail about a reply', () => {
   it('of one post has the names of those above it, so that programs show the discussion’s own order', async () => {
     const { imani, noor } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    const theirs = await reply(noor, mine, 'Tue 11:00', 'the first');
+    const theirs = await reply(noor, mine, 'Tue 11:00', { words: 'the first' });
     const [one] = to(await parsed('Tue 11:01'), imani);
-    const mineAgain = await reply(imani, theirs, 'Tue 11:05', 'an answer');
-    const last = await reply(noor, mineAgain, 'Tue 11:06', 'the second');
+    const mineAgain = await reply(imani, theirs, 'Tue 11:05', { words: 'an answer' });
+    const last = await reply(noor, mineAgain, 'Tue 11:06', { words: 'the second' });
     const [two] = to(await parsed('Tue 11:07'), imani);
     const name = (what: string) => `<${what}.${imani.id}@tidewell.example>`;
     expect(one?.messageId).toBe(name(`post-${theirs}`));
@@ -111,7 +91,7 @@ describe('a mail about a reply', () => {
   it('can be stopped by one press in a mail program, and only its kind', async () => {
     const { imani, noor } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    await reply(noor, mine, 'Tue 11:00', 'the first');
+    await reply(noor, mine, 'Tue 11:00', { words: 'the first' });
     const [mail] = to(await parsed('Tue 11:01'), imani);
     const head = mail?.headerLines.map((h) => h.line).join('\n') ?? '';
     expect(head).toContain('List-Unsubscribe-Post: List-Unsubscribe=One-Click');
@@ -125,7 +105,7 @@ describe('a mail about a reply', () => {
     ).toMatchObject({ ok: false });
     expect(await lessMail(deps(db, 'Tue 11:02'), token)).toMatchObject({ ok: true });
     expect(await lessMail(deps(db, 'Tue 11:03'), token)).toMatchObject({ ok: true });
-    await reply(noor, mine, 'Tue 11:10', 'the second');
+    await reply(noor, mine, 'Tue 11:10', { words: 'the second' });
     expect(to(await parsed('Tue 11:11'), imani)).toEqual([]);
     const { rules, lines } = await noticesPage(deps(db, 'Tue 11:12'), imani, { key: null });
     expect([rules.ways.reply, rules.ways.name, lines[0]?.title]).toEqual([
@@ -142,7 +122,7 @@ describe('what a mail may say', () => {
     await respond(imani, 'Tue 09:00', SEALED, 'the heron stands at the weir');
     await respond(noor, 'Tue 10:00', SEALED, 'a secret of the meadow');
     const mine = await respond(imani, 'Tue 10:05');
-    await reply(rafi, mine, 'Tue 10:10', 'between us two: a confession', { private: true });
+    await reply(rafi, mine, 'Tue 10:10', { words: 'between us two: a confession', private: true });
     await keepUp(deps(db, 'Tue 10:11'));
     const mails = to(await parsed('Tue 13:00'), imani);
     const all = mails.map((m) => `${m.subject}\n${m.text}\n${String(m.html)}`).join('\n');
@@ -162,7 +142,7 @@ describe('what a mail may say', () => {
   it('no word of it is in any row or job, before it goes and after', async () => {
     const { imani, noor, holt } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    await reply(noor, mine, 'Tue 11:00', 'zygotic marginalia', { private: true });
+    await reply(noor, mine, 'Tue 11:00', { words: 'zygotic marginalia', private: true });
     await announce(deps(db, 'Tue 11:00'), holt, 'geo-115', { title: 'A title', body: 'quixotic tidings' });
     const look = async () => {
       for (const table of [
@@ -216,7 +196,7 @@ describe('what a mail may say', () => {
     const { imani, noor, jun, rafi } = world.people;
     await respond(imani, 'Tue 08:30');
     const a = await respond(noor, 'Tue 09:00', OPEN, 'the first of the thread');
-    await reply(jun, a, 'Tue 09:10', 'newest in it');
+    await reply(jun, a, 'Tue 09:10', { words: 'newest in it' });
     await respond(rafi, 'Tue 09:20', OPEN, 'nobody has answered me');
     await keepUp(deps(db, 'Tue 09:21'));
     const [mail, ...more] = to(await parsed('Tue 13:00'), imani);
@@ -304,7 +284,7 @@ describe('a server that takes mail badly', () => {
       [noor, jun],
       [jun, rafi],
     ] as const)
-      await reply(by, await respond(who, 'Tue 10:00'), 'Tue 11:00', `to ${who.name}`);
+      await reply(by, await respond(who, 'Tue 10:00'), 'Tue 11:00', { words: `to ${who.name}` });
     await keepUp(deps(db, 'Tue 11:01'));
     expect(await waiting()).toHaveLength(3);
   };
@@ -339,14 +319,14 @@ describe('a server that takes mail badly', () => {
   it('that refuses an address for good: nothing is lost, mail to it stops, and its person is told', async () => {
     const { imani, noor } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    await reply(noor, mine, 'Tue 11:00', 'the first');
+    await reply(noor, mine, 'Tue 11:00', { words: 'the first' });
     await keepUp(deps(db, 'Tue 11:01'));
     const { port } = await serving({ rcpt: () => '550 No such mailbox here' });
     expect(await tried(port)).toEqual([]);
     const { off, lines } = await noticesPage(deps(db, 'Tue 11:20'), imani, { key: null });
     expect(off?.why).toContain('No such mailbox here');
     expect(lines.map((l) => l.title)).toEqual(['Mail to you does not arrive', 'Noor Vasquez replied to you']);
-    await reply(noor, mine, 'Tue 11:30', 'the second');
+    await reply(noor, mine, 'Tue 11:30', { words: 'the second' });
     await keepUp(deps(db, 'Tue 11:31'));
     expect(await waiting()).toEqual([]);
     expect((await noticesAt(db, imani)).filter((x) => x.kind === 'reply')).toHaveLength(2);
@@ -355,7 +335,7 @@ describe('a server that takes mail badly', () => {
   it('that is away through every try: it is given up in words', async () => {
     const { imani, noor } = world.people;
     const mine = await respond(imani, 'Tue 10:00');
-    await reply(noor, mine, 'Tue 11:00', 'the first');
+    await reply(noor, mine, 'Tue 11:00', { words: 'the first' });
     await keepUp(deps(db, 'Tue 11:01'));
     const away = smtpPort('smtp://127.0.0.1:1', FROM, { waits: 200 });
     for (let i = 0; i < 12; i += 1) await tried(away);

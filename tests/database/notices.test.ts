@@ -10,10 +10,10 @@ import { chooseWay } from '@/server/notices/rules';
 import { moderate } from '@/server/posts/moderation';
 import { withdrawPost } from '@/server/posts/change';
 import { askForTime } from '@/server/discussions/more-time';
-import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
+import { deps, on, OPEN, SEALED, smallCourse, text } from './world';
 import { changeSelf } from '@/server/people/account';
 import { post } from './college';
-import { hearing, keptUp, noticesAt } from './notices';
+import { hearing, keptUp, noticesAt, room } from './notices';
 import { keepUp } from '@/server/notices/keep-up';
 import { keepDraft } from '@/server/drafts/keep';
 import { randomUUID } from 'node:crypto';
@@ -30,28 +30,7 @@ beforeEach(async () => {
 });
 afterEach(() => db.destroy());
 
-const respond = async (who: Actor, when: string, slug = OPEN, words = 'a response of some words') =>
-  (await shared(db, who, slug, when, shareInput(words))).post;
-const reply = async (
-  who: Actor,
-  parent: number,
-  when: string,
-  over: { doc?: Doc; slug?: string; private?: boolean } = {},
-) =>
-  (
-    await shared(
-      db,
-      who,
-      over.slug ?? OPEN,
-      when,
-      shareInput('and a reply to it', {
-        kind: 'reply',
-        parent,
-        ...(over.doc ? { doc: over.doc } : {}),
-        private: over.private ?? false,
-      }),
-    )
-  ).post;
+const { respond, reply } = room(() => db);
 const naming = (who: Actor): Doc => ({
   type: 'doc',
   content: [

@@ -5,7 +5,9 @@ import { keepUp } from '@/server/notices/keep-up';
 import type { Actor } from '@/server/deps';
 import { rulesSchema, USUAL_RULES, type NoticeRules } from '@/core/notices/rules';
 import { chooseRules } from '@/server/notices/rules';
+import type { Doc } from '@/core/document/nodes';
 import { post } from './college';
+import { OPEN, shared, shareInput } from './world';
 
 /** Tells whoever follows, makes mails of what is due at a moment, and sends them; gives what left about notices. */
 export async function keptUp(db: Knex, at: Instant): Promise<Outgoing[]> {
@@ -47,3 +49,29 @@ export const hearing = (
     actor,
     rulesSchema.parse({ ...USUAL_RULES, ...over, ways: { ...USUAL_RULES.ways, ...over.ways } }),
   );
+
+/** What people of the small course write, in the open discussion where none is named. */
+export const room = (db: () => Knex) => ({
+  respond: async (who: Actor, when: string, slug = OPEN, words = 'a response of some words') =>
+    (await shared(db(), who, slug, when, shareInput(words))).post,
+  reply: async (
+    who: Actor,
+    parent: number,
+    when: string,
+    over: { words?: string; doc?: Doc; slug?: string; private?: boolean } = {},
+  ) =>
+    (
+      await shared(
+        db(),
+        who,
+        over.slug ?? OPEN,
+        when,
+        shareInput(over.words ?? 'and a reply to it', {
+          kind: 'reply',
+          parent,
+          ...(over.doc ? { doc: over.doc } : {}),
+          private: over.private ?? false,
+        }),
+      )
+    ).post,
+});

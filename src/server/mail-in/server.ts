@@ -3,7 +3,7 @@ import type { Result } from '@/core/result';
 import { MOST_MAIL_BYTES, REFUSALS, type NotTaken } from './take';
 
 /** How many letter-carriers are let in at once. */
-const MOST_CLIENTS = 20;
+const MOST_CLIENTS = 8;
 const WAITS_MS = 60_000;
 
 type Taking = {

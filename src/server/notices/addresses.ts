@@ -55,12 +55,15 @@ function fromLetters(text: string): Buffer | null {
 const signed = (box: Box, kind: SignedKind, said: Buffer) =>
   inLetters(Buffer.concat([said, box.sign(kind, said).subarray(0, SIGNED)]));
 
-function said(box: Box, kind: SignedKind, token: string, bytes: number): Buffer | null {
+function said(box: Box, kind: SignedKind, token: string): Buffer | null {
   const all = fromLetters(token);
-  if (all?.length !== bytes + SIGNED) return null;
-  const what = all.subarray(0, bytes);
-  return timingSafeEqual(box.sign(kind, what).subarray(0, SIGNED), all.subarray(bytes)) ? what : null;
+  if (!all || all.length <= SIGNED) return null;
+  const what = all.subarray(0, -SIGNED);
+  return timingSafeEqual(box.sign(kind, what).subarray(0, SIGNED), all.subarray(-SIGNED)) ? what : null;
 }
+
+const UUID_BYTES = 16;
+const personIn = (what: Buffer): PersonId => personId(uuidOf(what.subarray(0, UUID_BYTES)));
 
 const POST_BYTES = 6;
 const DAY_BYTES = 2;
@@ -75,33 +78,34 @@ export function answerToken(box: Box, of: { person: PersonId; post: PostId; now:
 
 /** Whose answer an address takes, and to which post; null where nobody of this installation gave it out. */
 export function answerOf(box: Box, token: string): { person: PersonId; post: PostId; until: Instant } | null {
-  const what = said(box, 'reply by mail', token, 16 + POST_BYTES + DAY_BYTES);
-  if (!what) return null;
+  const what = said(box, 'reply by mail', token);
+  if (what?.length !== UUID_BYTES + POST_BYTES + DAY_BYTES) return null;
   return {
-    person: personId(uuidOf(what.subarray(0, 16))),
-    post: postId(what.readUIntBE(16, POST_BYTES)),
-    until: ((what.readUInt16BE(16 + POST_BYTES) + 1) * DAY_MS) as Instant,
+    person: personIn(what),
+    post: postId(what.readUIntBE(UUID_BYTES, POST_BYTES)),
+    until: ((what.readUInt16BE(UUID_BYTES + POST_BYTES) + 1) * DAY_MS) as Instant,
   };
 }
 
-/** What says, without signing in, that somebody wants no mail of a kind: one press in a mail program (RFC 8058). */
-export const lessToken = (box: Box, of: { person: PersonId; kind: ChosenKind | 'deadline' }): string =>
-  signed(
-    box,
-    'less mail',
-    Buffer.concat([uuidBytes(of.person), Buffer.from([[...CHOSEN_KINDS, 'deadline'].indexOf(of.kind)])]),
-  );
+/** What one press in a mail is about. */
+export type LessKind = ChosenKind | 'deadline';
+const isLessKind = (name: string): name is LessKind => [...CHOSEN_KINDS, 'deadline'].some((k) => k === name);
 
-export function lessOf(box: Box, token: string): { person: PersonId; kind: ChosenKind | 'deadline' } | null {
-  const what = said(box, 'less mail', token, 17);
-  const kind = what && ([...CHOSEN_KINDS, 'deadline'] as const)[what[16] ?? -1];
-  return what && kind ? { person: personId(uuidOf(what.subarray(0, 16))), kind } : null;
+/** What says, without signing in, that somebody wants no mail of a kind: one press in a mail program (RFC 8058). */
+export const lessToken = (box: Box, of: { person: PersonId; kind: LessKind }): string =>
+  // By its name: what was written into a mail means the same for ever.
+  signed(box, 'less mail', Buffer.concat([uuidBytes(of.person), Buffer.from(of.kind)]));
+
+export function lessOf(box: Box, token: string): { person: PersonId; kind: LessKind } | null {
+  const what = said(box, 'less mail', token);
+  const kind = what?.subarray(UUID_BYTES).toString() ?? '';
+  return what && isLessKind(kind) ? { person: personIn(what), kind } : null;
 }
 
 /** Where what cannot be delivered comes back to: whose mail it was. */
 export const bounceToken = (box: Box, person: PersonId): string => signed(box, 'bounce', uuidBytes(person));
 
 export function bouncedOf(box: Box, token: string): PersonId | null {
-  const what = said(box, 'bounce', token, 16);
-  return what && personId(uuidOf(what));
+  const what = said(box, 'bounce', token);
+  return what?.length === UUID_BYTES ? personIn(what) : null;
 }

@@ -1,7 +1,7 @@
 import { eachDiscussionAt, lessMailAt, noticesAt, openNoticeAt } from '@/contract/addresses';
 import { plainText } from '@/core/document/flatten';
 import { slugOf, type PersonId } from '@/core/ids';
-import { choiceFor, type ChosenKind } from '@/core/notices/kinds';
+import { choiceFor } from '@/core/notices/kinds';
 import type { College } from '@/db/queries/college';
 import { postChain } from '@/db/queries/hearers';
 import { account } from '@/db/queries/accounts';
@@ -12,7 +12,7 @@ import type { MailHeaders } from '../mail/port';
 import { helloTo } from '../mail/texts';
 import type { Deps } from '../deps';
 import type { Box } from '../secrets/box';
-import { answerToken, bounceToken, lessToken } from './addresses';
+import { answerToken, bounceToken, lessToken, type LessKind } from './addresses';
 import { linesOf, toldOf, stands, type Told } from './lines';
 
 /** Where mail of an installation comes from and comes back to. */
@@ -140,7 +140,7 @@ async function headersOf(
   };
 }
 
-const LESS: Record<ChosenKind | 'deadline', string> = {
+const LESS: Record<LessKind, string> = {
   reply: 'No mail about replies to you any more',
   name: 'No mail where your name stands any more',
   answer: 'No mail about answers to what you asked any more',
