@@ -49,7 +49,8 @@ export type NoticesPage = {
   heard: HeardDiscussion[];
   /** What a device is asked to listen with; null where this installation pushes nothing. */
   pushKey: string | null;
-  devices: number;
+  /** Where each device of theirs that listens is reached: a browser knows its own. */
+  devices: string[];
 };
 
 /** Chooses how notices reach one; answers what that means. */

@@ -7,6 +7,8 @@ import type { Knex } from 'knex';
 import { isPushService, listenOn } from '@/server/notices/devices';
 import { keepUp } from '@/server/notices/keep-up';
 import { push } from '@/server/notices/push';
+import { vapidKeys } from '@/server/notices/push-keys';
+import { boxOf } from '@/server/secrets/box';
 import { markRead } from '@/server/discussions/reading';
 import { announce } from '@/server/courses/announcements';
 import { signOut } from '@/server/sessions/sessions';
@@ -140,6 +142,17 @@ it('an announcement’s title is not shown on a locked screen', async () => {
   });
   await pushed('Tue 12:01');
   expect(opened(got[0]?.body ?? Buffer.alloc(0)).title).toBe('An announcement');
+});
+
+it('where the secret of the installation was lost there are other keys, and devices are asked anew', async () => {
+  const before = await vapidKeys({ db, box });
+  expect(await vapidKeys({ db, box })).toEqual(before);
+  await device(world.people.imani, 'g');
+  const other = boxOf(Buffer.alloc(32, 9));
+  const after = await vapidKeys({ db, box: other });
+  expect(after?.public).not.toBe(before?.public);
+  expect(await vapidKeys({ db, box: other })).toEqual(after);
+  expect(await db('push_devices')).toEqual([]);
 });
 
 it('listens for whoever signed in last, only at push services, and no longer than the session', async () => {

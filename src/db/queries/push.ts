@@ -63,3 +63,10 @@ export async function pushKeys(db: Db): Promise<{ public: string; private: Buffe
 
 export const putPushKeys = (db: Db, keys: { public: string; private: Buffer }) =>
   db('push_keys').insert(keys).onConflict().ignore();
+
+/** Puts other keys in the place of those that nobody can open any more; devices that listened by them are forgotten. */
+export const replacePushKeys = (db: Db, known: string, keys: { public: string; private: Buffer }) =>
+  db.transaction(async (tx) => {
+    const replaced = await tx('push_keys').where({ public: known }).update(keys);
+    if (replaced) await tx('push_devices').delete();
+  });

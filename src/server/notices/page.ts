@@ -100,7 +100,7 @@ export async function noticesPage(
     off,
     heard: heardOf(found.records, responded, found.chosen, found.threads, now),
     pushKey: push.key,
-    devices: found.devices.length,
+    devices: found.devices.map((d) => d.endpoint),
   };
 }
 

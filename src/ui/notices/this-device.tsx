@@ -30,20 +30,23 @@ const registration = async () => {
 };
 
 /** Has notices sent to this device too (Push API); a device listens as long as one is signed in on it. */
-export function ThisDevice({ pushKey, devices }: { pushKey: string; devices: number }) {
+export function ThisDevice({ pushKey, devices }: { pushKey: string; devices: readonly string[] }) {
   const [state, setState] = useState<State>('looking');
   useEffect(() => {
     void registration().then(async (r) => {
       const subscribed = await r?.pushManager.getSubscription();
-      setState(r ? (subscribed ? 'on' : 'off') : 'cannot');
+      // A browser may still hold what somebody else, or an earlier session, listened by.
+      setState(r ? (devices.includes(subscribed?.endpoint ?? '') ? 'on' : 'off') : 'cannot');
     });
-  }, []);
+  }, [devices]);
 
   const switchOn = async () => {
     setState('working');
     if ((await Notification.requestPermission()) !== 'granted') return setState('refused');
     try {
       const r = await registration();
+      // One that was made by other keys would be refused.
+      await (await r?.pushManager.getSubscription())?.unsubscribe();
       const subscription = await r?.pushManager.subscribe({
         userVisibleOnly: true,
         applicationServerKey: bytesOf(pushKey),
@@ -71,7 +74,7 @@ export function ThisDevice({ pushKey, devices }: { pushKey: string; devices: num
     }
     setState('off');
   };
-  const other = devices - (state === 'on' ? 1 : 0);
+  const other = devices.length - (state === 'on' && devices.length ? 1 : 0);
   return (
     <div className="hidden items-center justify-between gap-3 border-t border-rule pt-2.5 scripted:flex">
       <span role="status">
