@@ -50,10 +50,11 @@ function pressAgain() {
   early.stop();
   writeAgain(early.written);
   const since = performance.now() - STILL_MEANT_MS;
+  const behind = keysBehind(early.pressed.length > 0);
   // Later: a key may be on its way through the page in this moment, having woken it. What somebody acts on is done.
   setTimeout(() => {
     const meant = early.pressed.filter((e) => e.timeStamp > since && !e.defaultPrevented);
-    void pressKeys(meant.map((e) => e.key));
+    void pressKeys([...meant.map((e) => e.key), ...behind()]);
   });
   for (const { button, timeStamp } of early.clicked)
     if (timeStamp > since && button.isConnected) {
@@ -61,6 +62,29 @@ function pressAgain() {
       button.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true, button: 0 }));
       button.click();
     }
+}
+
+const inField = (t: EventTarget | null) =>
+  t instanceof HTMLElement && (t.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/u.test(t.tagName));
+
+/**
+ * Keys that are pressed from now on wait behind those that were pressed before, until the answer is asked for them: of "g", which was early, and "m",
+ * which was not, the "g" still comes first.
+ */
+function keysBehind(some: boolean): () => string[] {
+  const keys: string[] = [];
+  if (!some) return () => keys;
+  const wait = (e: KeyboardEvent) => {
+    if (e.ctrlKey || e.metaKey || e.altKey || e.key.length > 1 || inField(e.target)) return;
+    e.preventDefault();
+    e.stopImmediatePropagation();
+    keys.push(e.key);
+  };
+  addEventListener('keydown', wait, true);
+  return () => {
+    removeEventListener('keydown', wait, true);
+    return keys;
+  };
 }
 
 /** Presses keys one after the other, each on the page as the one before left it. */
