@@ -37,7 +37,7 @@ const ABOUT: Record<NoticeKind, Record<string, string | number>> = {
   announcement: { announcement: '00000000-0000-4000-8000-00000000a001' },
   report: { post: 1 },
   request: { asks: 'time' },
-  deadline: { of: 'response', left: 300, have: 2, need: 3, minutes: 20, step: 'go-on' },
+  deadline: { of: 'replies', due: on('Tue 14:00'), replies: 3, minutes: 20, step: 'choose' },
   draft: {},
   mail: { why: '550 no such user' },
 };

@@ -359,6 +359,13 @@ describe('reminders', () => {
     await remindDue(deps(db, 'Sat 18:59'));
     await remindDue(deps(db, 'Sat 19:00'));
     expect((await noticesAt(db, imani)).filter((n) => n.kind === 'deadline')).toHaveLength(2);
+    // Once it is done the reminder is over, here and in a mail that is still to leave.
+    await keepUp(deps(db, 'Sat 19:01'));
+    expect(await titles(imani, 'Sat 19:01')).toHaveLength(1);
+    await respond(imani, 'Sat 19:02');
+    expect(await titles(imani, 'Sat 19:03')).toEqual([]);
+    const left = (await keptUp(db, on('Sat 19:03'))).filter((m) => m.to.name === imani.name);
+    expect(left.map((m) => m.subject).join()).not.toContain('due');
   });
   it('none to whom nothing is owed of, nor after it is done', async () => {
     const { imani } = world.people;

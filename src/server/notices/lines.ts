@@ -1,5 +1,6 @@
 import type { NoticeLine } from '@/contract/notices';
 import { isStaff, type DiscussionId, type Instant, type PostId } from '@/core/ids';
+import { summarise } from '@/core/counting/summary';
 import { groupNotices } from '@/core/notices/group';
 import { inWords, nextStep, roughly, noticeTitle, sectionOf, type NoticeFacts } from '@/core/notices/say';
 import { ask } from '@/db/ask';
@@ -25,9 +26,30 @@ export type Told = {
   quotable: (notice: NoticeRecord) => boolean;
   /** Discussions that are sealed for the reader now. */
   sealed: ReadonlySet<DiscussionId>;
+  /** Whether what a reminder is about is still owed, and its deadline still ahead. */
+  owed: (notice: NoticeRecord) => boolean;
 };
 
 const postsOf = (n: NoticeRecord): PostId[] => (n.post === null ? n.waiting.slice(-MOST_OPENED) : [n.post]);
+
+/** What is still owed of what reminders are about, by discussion and stop. */
+async function owedIn(
+  deps: Deps,
+  actor: Actor,
+  notices: readonly NoticeRecord[],
+  db: Db,
+): Promise<ReadonlySet<string>> {
+  const reminders = notices.filter((n) => n.kind === 'deadline' && Number(n.about.due) > deps.now);
+  const owing = new Set<string>();
+  for (const slug of new Set(reminders.flatMap((n) => n.discussion?.slug ?? []))) {
+    const door = await enterDiscussion(deps, actor, slug, db);
+    if (!door.ok || !door.value.ledger) continue;
+    const { owedResponse, owedReplies } = summarise(door.value.ledger, deps.now);
+    if (owedResponse) owing.add(`${door.value.record.id} response`);
+    if (owedReplies > 0) owing.add(`${door.value.record.id} replies`);
+  }
+  return owing;
+}
 
 /** Looks up, for its reader and as of now, what notices may say. */
 export async function toldOf(
@@ -46,6 +68,7 @@ export async function toldOf(
     if (door.value.sealed) sealed.add(record.id);
     if (!isStaff(record.role) && !record.openedOthers) unopened.add(record.id);
   }
+  const owing = await owedIn(deps, actor, notices, db);
   const ids = notices.flatMap((n) =>
     n.kind === 'announcement' && typeof n.about.announcement === 'string' ? [n.about.announcement] : [],
   );
@@ -59,6 +82,7 @@ export async function toldOf(
     posts: opened,
     announcements: new Map(announced.map((a) => [a.id, a])),
     sealed,
+    owed: (n) => Number(n.about.due) > deps.now && owing.has(`${n.discussion?.id} ${n.about.of}`),
     // A reply to one's own post holds the post where it is anyway; other words behind a seal are seen by opening it.
     quotable: (n) =>
       n.discussion !== null &&
@@ -67,9 +91,13 @@ export async function toldOf(
   };
 }
 
-/** Whether there is still something to tell: of posts, some that may be read; of an announcement, that it reaches its reader. */
+/**
+ * Whether there is still something to tell: of posts, some that may be read; of an announcement, that it reaches its reader; of a deadline, that
+ * something is owed.
+ */
 export function stands(n: NoticeRecord, told: Told): boolean {
   if (n.kind === 'announcement') return told.announcements.has(String(n.about.announcement));
+  if (n.kind === 'deadline') return told.owed(n);
   const posts = postsOf(n);
   if (n.kind === 'post' && n.seenAt !== null) return true;
   return posts.length === 0 || posts.some((p) => told.posts.has(p));
@@ -88,13 +116,17 @@ function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null
   const [first] = group;
   if (!first) return null;
   const open = group.flatMap((n) => postsOf(n).flatMap((p) => told.posts.get(p) ?? []));
+  const authors = open.map((o) => o.author);
+  // Of new posts the latest stands last in its notice; notices themselves come with the latest first.
   const who =
     isOfPost(first) && open.length
-      ? open.map((o) => o.author).reverse()
+      ? first.kind === 'post'
+        ? authors.reverse()
+        : authors
       : group.flatMap((n) => (n.by ? [n.by.name] : []));
   return {
     kind: first.kind,
-    who: [...new Set(isOfPost(first) && first.kind !== 'post' ? who.reverse() : who)],
+    who: [...new Set(who)],
     count:
       first.seenAt === null
         ? group.reduce((sum, n) => sum + n.waiting.length, 0)
