@@ -85,28 +85,17 @@ export async function tellChange(
   what: 'dates' | 'prompt',
 ) {
   const to = (await everybodyIn(db, course)).filter((p) => p.role !== 'observer').map((p) => p.id);
-  await tell(db, now, [
-    {
-      course,
-      kind: 'change',
-      key: `${what} ${discussion} ${now}`,
-      topic: `change ${discussion}`,
-      discussion,
-      by,
-      to,
-      about: { what },
-    },
-  ]);
+  await tellLeave(db, now, { course, discussion }, by, to, what);
 }
 
-/** What is asked of some students of a discussion is another than of their class: more time, nothing at all, or as usual again. */
+/** What is asked of these in a discussion is another than before: of all, or of some more time, nothing at all, or as usual again. */
 export const tellLeave = (
   db: Db,
   now: Instant,
   { course, discussion }: Place,
   by: PersonId,
   to: readonly PersonId[],
-  what: 'more-time' | 'excused' | 'refused' | 'usual' | 'draft-counted' | 'draft-back',
+  what: 'dates' | 'prompt' | 'more-time' | 'excused' | 'refused' | 'usual' | 'draft-counted' | 'draft-back',
 ) =>
   tell(db, now, [
     {

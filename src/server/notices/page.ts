@@ -85,9 +85,7 @@ export async function noticesPage(
     devices: devicesOf(db, actor.id),
   });
   const told = await toldOf(deps, actor, found.notices);
-  const responded = new Set<string>(
-    found.own.filter((p) => p.kind === 'response' && !p.withdrawn).map((p) => p.discussion),
-  );
+  const responded = new Set<string>(found.own.filter((p) => p.kind === 'response').map((p) => p.discussion));
   const { rules, address, off } = found.rules;
   return {
     now,

@@ -117,6 +117,8 @@ export function Delivery({ page }: { page: NoticesPage }) {
           void keep(e.currentTarget);
         }}
       >
+        {/* What is not shown stays as it is. */}
+        {page.staff ? null : <input type="hidden" name="way-desk" value={page.rules.ways.desk} />}
         <table className="w-full border-separate border-spacing-0 overflow-hidden rounded-control border border-rule bg-page">
           <caption className="sr-only">By which way each kind of notice reaches you</caption>
           <thead>
