@@ -54,8 +54,11 @@ test('an instructor and an assistant mark one part, and its student asks why', a
   await expect(page.getByText('students ask about their marks')).toBeVisible();
   await page.goto(W5);
   await strip.getByRole('link', { name: /Kwame/u }).click();
-  await page.getByLabel('Answer about Rests on evidence').fill('The one you name in the second part.');
+  const field = page.getByLabel('Answer about Rests on evidence');
+  await field.fill('The one you name in the second part.');
   await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  // A field that still holds the words shows them as well.
+  await expect(field).toHaveValue('');
   await expect(page.getByText('The one you name in the second part.')).toBeVisible();
   await kwame.reload();
   await expect(kwame.getByText('The one you name in the second part.')).toBeVisible();

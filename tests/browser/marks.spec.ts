@@ -107,7 +107,9 @@ test('a passage is commented on, the student answers, and both read it', async (
   await expect(comment).toContainText('There was no third');
   await comment.getByText('Answer', { exact: true }).first().click();
   await comment.getByLabel('Your answer to comment 1').fill('The bank did.');
+  const answered = pilar.waitForResponse((r) => r.request().method() === 'POST');
   await comment.getByRole('button', { name: 'Answer', exact: true }).click();
+  await answered;
   await expect(comment.getByText('The bank did.')).toBeVisible();
   await comment.getByRole('button', { name: 'Understood' }).click();
   await expect(comment.getByText('Marked as understood.')).toBeVisible();
@@ -119,8 +121,10 @@ test('a passage is commented on, the student answers, and both read it', async (
 
   await page.reload();
   await expect(page.getByText('The bank did.')).toBeVisible();
-  await page.getByLabel('Answer about passage 1').fill('Then say so.');
+  const field = page.getByLabel('Answer about passage 1');
+  await field.fill('Then say so.');
   await page.getByRole('button', { name: 'Answer', exact: true }).click();
+  await expect(field).toHaveValue('');
   await expect(page.getByText('Then say so.')).toBeVisible();
 });
 

@@ -118,6 +118,20 @@ describe('a draft', () => {
     expect(local()).toMatchObject({ doc: doc('and sheep and goats'), kept: true });
   });
 
+  it('is left only when the last words are answered to, also where they were on their way: the next page tells of them', async () => {
+    const { k, type, answerLater } = keeper([]);
+    const answer = answerLater();
+    type('and sheep');
+    await jest.advanceTimersByTimeAsync(900);
+    let changed: boolean | null = null;
+    void k.leave().then((is) => (changed = is));
+    await jest.advanceTimersByTimeAsync(0);
+    expect(changed).toBeNull();
+    answer();
+    await jest.advanceTimersByTimeAsync(0);
+    expect(changed).toBe(true);
+  });
+
   it('that was left behind goes on from its own revision, so that a newer one is never written over', async () => {
     const { k, sent } = keeper([]);
     k.resume({ title: '', doc: doc('from the train'), base: 4, window: 'the page of the train' });

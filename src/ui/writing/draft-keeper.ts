@@ -65,6 +65,8 @@ export class DraftKeeper {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private dirty = false;
   private busy = false;
+  /** The answer to the last keep: there already where nothing is on its way. */
+  private answered: Promise<unknown> = Promise.resolve();
   private over = false;
   private touched = false;
   private tries = 0;
@@ -148,7 +150,9 @@ export class DraftKeeper {
     const nth = (this.nth += 1);
     const window = { id: this.window, nth, after: this.after };
     const request = { kind, parent, submission, title, doc, base, conflict, edits, restoring, window };
-    const answer = await this.ports.keep(request, leaving);
+    const asked = this.ports.keep(request, leaving);
+    this.answered = asked;
+    const answer = await asked;
     this.busy = false;
     if (answer.ok) this.restoring = false;
     if (!this.over) this.take(answer, nth === this.nth);
@@ -241,9 +245,13 @@ export class DraftKeeper {
     this.ports.forgetLocal();
   }
 
-  /** The page goes: what is not kept is sent, and no timer is left behind. Says whether the draft is another now. */
+  /**
+   * The page goes: what is not kept is sent, and no timer is left behind. Says whether the draft is another now, once the server
+   * has answered to the last words, also where these were on their way already.
+   */
   async leave(): Promise<boolean> {
     if (this.dirty) await this.send('tell', true);
+    else await this.answered;
     clearTimeout(this.timer);
     return this.touched && !this.over;
   }
