@@ -35,6 +35,9 @@ export type HeardDiscussion = {
   threads: { id: number; by: string; follows: boolean; way: Way | null }[];
 };
 
+/** What rules mean, and what they would mean with all of it in one mail a day. */
+export type Meaning = { now: Forecast; fewer: Forecast };
+
 export type NoticesPage = {
   now: Instant;
   zone: string;
@@ -42,7 +45,7 @@ export type NoticesPage = {
   rules: NoticeRules;
   /** They teach somewhere, so there is a desk to hear of. */
   staff: boolean;
-  forecast: Forecast;
+  meaning: Meaning;
   address: string;
   off: { at: Instant; why: string } | null;
   /** Discussions that are open now, or for which something is chosen. */
@@ -54,7 +57,7 @@ export type NoticesPage = {
 };
 
 /** Chooses how notices reach one; answers what that means. */
-export const keepRules = answersWith<{ forecast: Forecast }, { code: 'malformed' }>()(
+export const keepRules = answersWith<Meaning, { code: 'malformed' }>()(
   'PUT',
   '/notices/rules',
   rulesSchema,

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { database, enterAs, setClock, START, startAfresh } from './help';
+import { database, enterAs, sentencesOf, setClock, START, startAfresh } from './help';
 import { expect, test, type Page } from './test';
 
 test.beforeEach(() => startAfresh());
 
 const HOUR = 3_600_000;
 const W6 = '/discussions/pla-204-w6';
+const GEO = '/discussions/geo-115-w6';
 const number = (page: Page) => page.getByRole('link', { name: /^Notices/u });
 
 /** Shares a reply, as the page's script does. */
@@ -123,6 +124,12 @@ test('how they reach one is chosen by keyboard, kept at once, and says what it m
   await page.getByText('Quiet from 22:00 to 07:00').click();
   await page.getByRole('checkbox', { name: 'Saturday' }).check();
   await expect(page.getByText('Quiet from 22:00 to 07:00, and on Saturday')).toBeVisible();
+  // One press to as few as there can be, and what is only here stays so.
+  await page.getByRole('radio', { name: 'Your name in a post: only here' }).check();
+  await page.getByRole('button', { name: /^All of it once a day: about \d+ mails? a week$/u }).click();
+  await expect(page.getByRole('radio', { name: 'Marks and comments: once a day' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Your name in a post: only here' })).toBeChecked();
+  await expect(page.getByRole('button', { name: /^All of it once a day/u })).toHaveCount(0);
   // A time that there is not is said, and nothing of what was kept goes.
   await page.getByRole('textbox', { name: 'From' }).fill('25:70');
   await page.getByRole('textbox', { name: 'From' }).blur();
@@ -140,21 +147,62 @@ test('how they reach one is chosen by keyboard, kept at once, and says what it m
   await expect(page.getByText('PLA 204 week 6: at once', { exact: false })).toBeVisible();
 });
 
-test('through the week by the clock: a reminder while something is owed, and what one follows gathered', async ({
+/** The mails to somebody in the open mailbox with such a subject. */
+const mailsTo = (page: Page, who: string, subject: string | RegExp) =>
+  page
+    .getByRole('listitem')
+    .filter({ has: page.locator('summary', { hasText: subject }) })
+    .filter({ hasText: who });
+
+test('through the week by the clock: reminders while something is owed and no longer, what one follows gathered, and the close', async ({
   page,
 }) => {
-  await setClock(START + 2.1 * HOUR);
-  await keptUp();
+  const day = async (hours: number) => {
+    await setClock(START + hours * HOUR);
+    await keptUp();
+  };
+  await day(2.1);
   await mailAbout(page, /new posts? in (?:PLA 204|SND 130) week 6/u);
+
   // Wednesday, five hours before the response in PLA is due by its clock: to whoever owes it.
-  await setClock(START + 18.4 * HOUR);
-  await keptUp();
+  await day(18.4);
   await mailAbout(page, 'PLA 204: the response is due in five hours');
-  const mails = page.getByRole('listitem').filter({ hasText: 'PLA 204: the response is due in five hours' });
-  await expect(mails.filter({ hasText: 'imani.okoro' })).toHaveCount(0);
+  await expect(mailsTo(page, 'imani.okoro', 'PLA 204: the response is due in five hours')).toHaveCount(0);
   await enterAs(page, 'Imani Okoro', '/notices');
   // What was three days on Tuesday is said as it is now.
-  await expect(page.getByRole('link', { name: /GEO 115: the response is due in 37 hours/u })).toBeVisible();
+  const geo = page.getByRole('link', { name: /GEO 115: the response is due in/u });
+  await expect(geo).toHaveAccessibleName(/in 37 hours/u);
+
+  // Thursday evening her response in GEO is still owed, and told of in a mail; she shares it, and nothing is said of it any more.
+  await day(50.4);
+  await mailAbout(page, 'GEO 115: the response is due in five hours');
+  await expect(mailsTo(page, 'imani.okoro', 'GEO 115: the response is due in five hours')).toHaveCount(1);
+  await page.goto('/notices');
+  await expect(geo).toHaveAccessibleName(/in five hours/u);
+  await page.goto(`${GEO}/response`);
+  await page.getByRole('textbox', { name: 'Your response' }).getByRole('paragraph').last().click();
+  await page.keyboard.press('End');
+  await page.keyboard.insertText(` That is so (Amber Growers, 2020). ${sentencesOf(160)}`);
+  await page.getByRole('button', { name: 'Share with the class' }).click();
+  await expect(page.getByRole('heading', { name: 'Your response is shared with the class' })).toBeVisible();
+  await page.goto('/notices');
+  await expect(geo).toHaveCount(0);
+
+  // Friday, after the quiet hours: the replies are due in less than three days.
+  await day(62.4);
+  await mailAbout(page, /^GEO 115: three replies are due in/u);
+  // Sunday evening, once more; and whoever has replied since hears nothing.
+  await day(122.4);
+  await mailAbout(page, /^GEO 115: three replies are due in five hours/u);
+  await page.goto('/notices');
+  await expect(
+    page.getByRole('link', { name: /GEO 115: three replies are due in five hours/u }),
+  ).toBeVisible();
+
+  // Monday it is over: the page reminds of nothing that is past, and the next week begins.
+  await day(138.4);
+  await page.goto('/notices');
+  await expect(page.getByRole('link', { name: /GEO 115: three replies are due/u })).toHaveCount(0);
 });
 
 test('an answer by mail waits as a draft where one answers, and is shared by nobody but its writer', async ({
@@ -215,4 +263,81 @@ test('without a network a page that is not kept says so, and Pulpit can be put o
   await context.setOffline(false);
   await page.getByRole('link', { name: 'Try again' }).click();
   await expect(page.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
+});
+
+test('a device that is switched on shows what it is sent, whatever that is, and can be switched off', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['notifications']);
+  // There is no push service here: the browser's own subscribing is answered as one would, with keys that are keys.
+  await page.addInitScript(() => {
+    let here: unknown = null;
+    const bytes = (all: Uint8Array) =>
+      btoa(String.fromCharCode(...all))
+        .replace(/\+/gu, '-')
+        .replace(/\//gu, '_')
+        .replace(/=+$/u, '');
+    PushManager.prototype.getSubscription = () => Promise.resolve(here as PushSubscription | null);
+    PushManager.prototype.subscribe = async (options) => {
+      const key = new Uint8Array(options?.applicationServerKey as ArrayBuffer);
+      // An uncompressed point of P-256, as VAPID asks (RFC 8292).
+      if (key.length !== 65 || key[0] !== 4 || !options?.userVisibleOnly) throw new Error('no such key');
+      const pair = await crypto.subtle.generateKey({ name: 'ECDH', namedCurve: 'P-256' }, true, [
+        'deriveBits',
+      ]);
+      const p256dh = bytes(new Uint8Array(await crypto.subtle.exportKey('raw', pair.publicKey)));
+      const auth = bytes(crypto.getRandomValues(new Uint8Array(16)));
+      const endpoint = 'https://updates.push.services.mozilla.com/wpush/v2/here';
+      here = {
+        endpoint,
+        toJSON: () => ({ endpoint, keys: { p256dh, auth } }),
+        unsubscribe: () => Promise.resolve(Boolean((here = null)) || true),
+      };
+      return here as PushSubscription;
+    };
+  });
+  await enterAs(page, 'Imani Okoro', '/notices');
+  await page.getByRole('button', { name: 'Switch on' }).click();
+  await expect(page.getByText('This device hears of them too, when Pulpit is closed')).toBeVisible();
+  const devices = async () => {
+    const db = database();
+    try {
+      return await db('push_devices').pluck('endpoint');
+    } finally {
+      await db.destroy();
+    }
+  };
+  expect(await devices()).toEqual(['https://updates.push.services.mozilla.com/wpush/v2/here']);
+
+  // What a service would bring is shown by the worker, whatever it is. Without a screen there is nowhere to show it: what is asked for is read.
+  const worker = context.serviceWorkers()[0] ?? (await context.waitForEvent('serviceworker'));
+  const shown = await worker.evaluate(async () => {
+    const asked: string[] = [];
+    const scope = globalThis as unknown as {
+      registration: {
+        showNotification: (title: string, how: { body: string; data: { to: string } }) => Promise<void>;
+      };
+    };
+    scope.registration.showNotification = (title, { body, data }) => {
+      asked.push(`${title} · ${body} · ${data.to}`);
+      return Promise.resolve();
+    };
+    const told = { title: 'Jun Hathaway replied to you', body: 'PLA 204 week 6', to: '/notices/7/open' };
+    for (const data of [JSON.stringify(told), 'nothing that can be read'])
+      dispatchEvent(
+        new (
+          globalThis as unknown as { PushEvent: new (type: string, how: { data: string }) => Event }
+        ).PushEvent('push', { data }),
+      );
+    return asked;
+  });
+  expect(shown).toEqual([
+    'Jun Hathaway replied to you · PLA 204 week 6 · /notices/7/open',
+    'Pulpit ·  · /notices',
+  ]);
+
+  await page.getByRole('button', { name: 'Switch off' }).click();
+  await expect(page.getByText('On this device too, when Pulpit is closed')).toBeVisible();
+  expect(await devices()).toEqual([]);
 });

@@ -5,7 +5,7 @@ import { forecast } from './forecast';
 import { groupNotices } from './group';
 import { concerns, follows, type Hearer, type SharedPost } from './hears';
 import { remindersOf } from './reminders';
-import { rulesSchema, USUAL_RULES, wayOf } from './rules';
+import { onceADay, rulesSchema, USUAL_RULES, wayOf } from './rules';
 import { beforeInWords, namesInWords, nextStep, noticeTitle, roughly, type NoticeFacts } from './say';
 import { afterQuiet, beforeQuiet, dueAt, isQuiet } from './when';
 
@@ -151,6 +151,17 @@ describe('what a rule means', () => {
       moved: 1,
     });
     expect(forecast([], 4, USUAL_RULES, 'UTC').aWeek).toBe(0);
+  });
+
+  it('is fewest with one mail a day, and what is only here stays only here', () => {
+    const rules = { ...USUAL_RULES, ways: { ...USUAL_RULES.ways, name: 'here' as const } };
+    const past = ['08:00', '09:00', '15:00', '21:00'].map((time, i) => ({
+      kind: i % 2 ? ('name' as const) : ('reply' as const),
+      at: at(`2026-10-13T${time}`),
+      chosen: [],
+    }));
+    expect(forecast(past, 1, rules, 'UTC')).toMatchObject({ aWeek: 2, once: 2 });
+    expect(forecast(past, 1, onceADay(rules), 'UTC')).toMatchObject({ aWeek: 1, gathered: 2, into: 1 });
   });
 });
 

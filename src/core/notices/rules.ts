@@ -62,6 +62,18 @@ export const USUAL_RULES: NoticeRules = {
 };
 
 /**
+ * The same rules with as few mails as there can be: all that is mailed, in one mail a day.
+ *
+ * @example onceADay(USUAL_RULES).ways.reply // 'daily'
+ */
+export const onceADay = <R extends Pick<NoticeRules, 'ways'>>(rules: R): R => ({
+  ...rules,
+  ways: Object.fromEntries(
+    CHOSEN_KINDS.map((kind) => [kind, rules.ways[kind] === 'here' ? 'here' : 'daily']),
+  ) as NoticeRules['ways'],
+});
+
+/**
  * The way a notice goes: by the rule, or for new posts by what was chosen for the thread, else for the discussion. Announcements and reminders go
  * at once whatever is chosen.
  *

@@ -1,8 +1,8 @@
-import type { HeardDiscussion, NoticesPage } from '@/contract/notices';
+import type { HeardDiscussion, Meaning, NoticesPage } from '@/contract/notices';
 import { resolveSchedule } from '@/core/deadlines/schedule';
 import { instant, isStaff, type Instant } from '@/core/ids';
-import { forecast, type Forecast, type Past } from '@/core/notices/forecast';
-import type { NoticeRules } from '@/core/notices/rules';
+import { forecast, type Past } from '@/core/notices/forecast';
+import { onceADay, type NoticeRules } from '@/core/notices/rules';
 import { isFollowed } from '@/core/posts/following';
 import { askTogether } from '@/db/ask';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
@@ -26,12 +26,16 @@ const pastOf = (notices: readonly NoticeRecord[], chosen: readonly ChosenWay[]):
   }));
 
 /** What rules mean for somebody, worked out from their last four weeks. */
-const meaning = (
+function meaningOf(
   notices: readonly NoticeRecord[],
   chosen: readonly ChosenWay[],
   rules: NoticeRules,
   actor: Actor,
-): Forecast => forecast(pastOf(notices, chosen), WEEKS, rules, actor.timeZone);
+): Meaning {
+  const past = pastOf(notices, chosen);
+  const by = (r: NoticeRules) => forecast(past, WEEKS, r, actor.timeZone);
+  return { now: by(rules), fewer: by(onceADay(rules)) };
+}
 
 const since = (now: Instant) => instant(now - WEEKS * 7 * DAY_MS);
 
@@ -93,7 +97,7 @@ export async function noticesPage(
     lines: linesOf(found.notices, told),
     rules,
     staff: found.records.some((r) => isStaff(r.role)),
-    forecast: meaning(found.notices, found.chosen, rules, actor),
+    meaning: meaningOf(found.notices, found.chosen, rules, actor),
     address,
     off,
     heard: heardOf(found.records, responded, found.chosen, found.threads, now),
@@ -103,13 +107,13 @@ export async function noticesPage(
 }
 
 /** What rules mean for somebody, before or after they are kept. */
-export async function forecastFor(deps: Deps, actor: Actor, rules: NoticeRules): Promise<Forecast> {
+export async function meaningFor(deps: Deps, actor: Actor, rules: NoticeRules): Promise<Meaning> {
   const { db, now } = deps;
   const { notices, chosen } = await askTogether(db, {
     notices: noticesOf(db, actor.id, since(now), MOST),
     chosen: chosenWays(db, actor.id),
   });
-  return meaning(notices, chosen, rules, actor);
+  return meaningOf(notices, chosen, rules, actor);
 }
 
 /** Everything is seen. */

@@ -1,4 +1,4 @@
-import type { Forecast } from '@/core/notices/forecast';
+import type { Meaning } from '@/contract/notices';
 import type { NoticeKind, Way } from '@/core/notices/kinds';
 import { wayOf, type NoticeRules } from '@/core/notices/rules';
 import { dueAt } from '@/core/notices/when';
@@ -24,7 +24,7 @@ import { account } from '@/db/queries/accounts';
 import type { Actor, Deps } from '../deps';
 import type { Box } from '../secrets/box';
 import { lessOf } from './addresses';
-import { forecastFor } from './page';
+import { meaningFor } from './page';
 
 /** What waits to be sent goes by what holds now: nothing twice, and nothing by a rule that was changed. */
 async function dueAnew(db: Db, person: PersonId, rules: NoticeRules, zone: string, now: Instant) {
@@ -45,13 +45,13 @@ export async function chooseRules(
   deps: Deps,
   actor: Actor,
   rules: NoticeRules,
-): Promise<Result<{ forecast: Forecast }, never>> {
+): Promise<Result<Meaning, never>> {
   await deps.db.transaction(async (tx) => {
     await holdRules(tx, actor.id);
     await putRules(tx, actor.id, rules);
     await dueAnew(tx, actor.id, rules, actor.timeZone, deps.now);
   });
-  return ok({ forecast: await forecastFor(deps, actor, rules) });
+  return ok(await meaningFor(deps, actor, rules));
 }
 
 /** Their clock shows another time from now on: what waits goes by it. */

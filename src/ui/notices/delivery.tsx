@@ -4,7 +4,7 @@ import { eachDiscussionAt, mailOnAt, noticeRulesAt } from '@/contract/addresses'
 import { keepRules, type NoticesPage } from '@/contract/notices';
 import { rulesFromFields } from '@/core/notices/fields';
 import { CHOSEN_KINDS, WAYS, type Way } from '@/core/notices/kinds';
-import { rulesSchema, type NoticeRules } from '@/core/notices/rules';
+import { onceADay, rulesSchema, type NoticeRules } from '@/core/notices/rules';
 import { beforeInWords } from '@/core/notices/say';
 import Link from 'next/link';
 import { useRef, useState, type ReactNode } from 'react';
@@ -12,6 +12,7 @@ import { call } from '../request/call';
 import {
   beforeWords,
   dayName,
+  fewerWords,
   forecastTitle,
   forecastWords,
   hoursListed,
@@ -72,21 +73,25 @@ const STATE_WORDS: Record<State, string> = {
 /** How notices reach somebody: chosen here and kept at once; without scripts a plain form. */
 export function Delivery({ page }: { page: NoticesPage }) {
   const [rules, setRules] = useState(page.rules);
-  const [meaning, setMeaning] = useState(page.forecast);
+  const [meaning, setMeaning] = useState(page.meaning);
   const [state, setState] = useState<State | null>(null);
   const sent = useRef(0);
 
-  const keep = async (form: HTMLFormElement) => {
+  const keep = async (form: HTMLFormElement, changed = (as: NoticeRules) => as) => {
     const read = rulesSchema.safeParse(rulesFromFields(new URLSearchParams(new FormData(form) as never)));
     const turn = (sent.current += 1);
     if (!read.success) return setState('wrong');
-    setRules(read.data);
+    const wanted = changed(read.data);
+    setRules(wanted);
+    for (const kind of CHOSEN_KINDS)
+      for (const way of form.querySelectorAll<HTMLInputElement>(`input[type=radio][name=way-${kind}]`))
+        way.checked = way.value === wanted.ways[kind];
     setState('keeping');
-    const answer = await call(keepRules, {}, read.data);
+    const answer = await call(keepRules, {}, wanted);
     // Only the last word counts: an earlier one may be answered later.
     if (turn !== sent.current) return;
     setState(answer.ok ? 'kept' : 'not-kept');
-    if (answer.ok) setMeaning(answer.value.forecast);
+    if (answer.ok) setMeaning(answer.value);
   };
 
   const kinds = CHOSEN_KINDS.filter((k) => k !== 'desk' || page.staff);
@@ -174,8 +179,17 @@ export function Delivery({ page }: { page: NoticesPage }) {
           className="mt-2.5 rounded-control border border-pine/30 bg-pine-tint px-3 py-2"
           aria-live="polite"
         >
-          <b>{forecastTitle(meaning)}</b>
-          <p>{forecastWords(meaning)}</p>
+          <b>{forecastTitle(meaning.now)}</b>
+          <p>{forecastWords(meaning.now)}</p>
+          {meaning.fewer.aWeek < meaning.now.aWeek ? (
+            <button
+              type="button"
+              className="link hidden min-h-6 font-semibold scripted:inline"
+              onClick={(e) => e.currentTarget.form && void keep(e.currentTarget.form, onceADay)}
+            >
+              {fewerWords(meaning.fewer)}
+            </button>
+          ) : null}
           {state ? (
             <p
               className={

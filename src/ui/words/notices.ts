@@ -61,6 +61,10 @@ export const beforeWords = ({ before }: Pick<NoticeRules, 'before'>): string =>
 export const forecastTitle = ({ aWeek }: Forecast): string =>
   aWeek === 0 ? 'With this, hardly a mail a week.' : `With this, about ${plural(aWeek, 'mail')} a week.`;
 
+/** What all of it in one mail a day would mean, as the button says it. */
+export const fewerWords = ({ aWeek }: Forecast): string =>
+  `All of it once a day: ${aWeek === 0 ? 'hardly a mail' : `about ${plural(aWeek, 'mail')}`} a week`;
+
 /** From what that is worked out. */
 export function forecastWords({ weeks, once, gathered, into, moved }: Forecast): string {
   const parts = [
