@@ -123,6 +123,18 @@ describe('reminders of deadlines', () => {
     );
     expect(only?.at).toBe(at('2026-10-16T21:59'));
   });
+  it('come before the quiet also where it begins in the hour that clocks leave out', () => {
+    // London, 29 March 2026: after 00:59 comes 02:00. It is quiet from 01:59 until midnight.
+    const quiet = { from: '01:59', to: '00:00' };
+    const due = at('2026-03-29T02:35', 'Europe/London');
+    const [only] = remindersOf(
+      [{ of: 'response', due }],
+      at('2026-03-01T00:00'),
+      { ...USUAL_RULES, quiet, before: [15] },
+      'Europe/London',
+    );
+    expect(only?.at).toBe(at('2026-03-29T00:59', 'Europe/London'));
+  });
   it('none from before the discussion opened, and one where two fall together', () => {
     expect(remindersOf(stops, at('2026-10-14T06:00'), USUAL_RULES, 'UTC').map((r) => r.minutes)).toEqual([
       300,

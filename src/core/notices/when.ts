@@ -6,8 +6,8 @@ import type { NoticeRules } from './rules';
 type Clocked = Pick<NoticeRules, 'quiet' | 'quietDays' | 'gatheredAt' | 'dailyAt'>;
 
 const MINUTE_MS = 60_000;
-/** A quiet night and six quiet days in a row have an end within these many steps. */
-const MOST_STEPS = 20;
+/** A quiet night and six quiet days in a row have an end within a few steps; an hour that clocks leave out is walked by minutes. */
+const MOST_STEPS = 200;
 const DAYS_AHEAD = 9;
 
 const dateOf = (wall: string) => wall.slice(0, 10);

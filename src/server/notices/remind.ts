@@ -10,7 +10,7 @@ import { everybodyIn, somebodyIn } from '@/db/queries/class';
 import { coursesToRemind, remindedIn } from '@/db/queries/deliveries';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { draftsOf } from '@/db/queries/drafts';
-import { listeningOf } from '@/db/queries/notice-rules';
+import { listeningOf, type Listening } from '@/db/queries/notice-rules';
 import { wordsToRead, workHistory } from '@/db/queries/planning';
 import type { Account } from '../access/enter';
 import type { Deps } from '../deps';
@@ -69,49 +69,60 @@ async function owedBy(
   };
 }
 
+/** The reminders that are to be given just now by these dates and rules: of several that are past, the nearest says it all. */
+function nearBy(
+  timetable: DiscussionRecord['timetable'],
+  { rules, zone }: Listening,
+  now: Instant,
+): Reminder[] {
+  const { response, replies, opens } = resolveSchedule(timetable);
+  const past = remindersOf(
+    [
+      { of: 'response', due: response.due },
+      { of: 'replies', due: replies.due },
+    ],
+    opens,
+    rules,
+    zone,
+  ).filter((r) => r.at <= now && r.at > now - STALE_MS && now < r.due);
+  return (['response', 'replies'] as const).flatMap((of) => past.filter((r) => r.of === of).slice(-1));
+}
+
 async function remindIn(deps: Pick<Deps, 'now'>, db: Db, record: DiscussionRecord, students: PersonId[]) {
   const { now } = deps;
   const listening = await listeningOf(db, students);
   const recordOf = await recordsIn(db, record);
-  // By the dates alone: hardly any minute is anybody's.
+  // By the dates alone: hardly any minute is anybody's. Nearly all of a class have the same dates and rules: worked out once.
+  const known = new Map<string, Reminder[]>();
   const near = students.flatMap((person) => {
     const how = listening.get(person);
     if (!how) return [];
-    const schedule = resolveSchedule(recordOf(person).timetable);
-    const past = remindersOf(
-      [
-        { of: 'response', due: schedule.response.due },
-        { of: 'replies', due: schedule.replies.due },
-      ],
-      schedule.opens,
-      how.rules,
-      how.zone,
-    ).filter((r) => r.at <= now && r.at > now - STALE_MS && now < r.due);
-    // Of several that are past, the nearest says it all.
-    return (['response', 'replies'] as const).flatMap((of) => {
-      const reminder = past.filter((r) => r.of === of).at(-1);
-      return reminder ? [{ person, reminder }] : [];
-    });
+    const { timetable } = recordOf(person);
+    const same = JSON.stringify([timetable, how]);
+    const reminders = known.get(same) ?? nearBy(timetable, how, now);
+    known.set(same, reminders);
+    return reminders.map((reminder) => ({ person, reminder }));
   });
   if (near.length === 0) return 0;
+  const told = await remindedIn(
+    db,
+    record.course.id,
+    near.map((n) => keyOf(record, n.reminder)),
+  );
+  // Whoever was reminded of it is asked nothing more of, for as long as it is near.
+  const fresh = near.filter((n) => !told.has(`${n.person} ${keyOf(record, n.reminder)}`));
+  if (fresh.length === 0) return 0;
   const accountFor = await accountsIn(
     deps,
     db,
     record,
-    near.map((n) => n.person),
+    fresh.map((n) => n.person),
   );
-  const due = near
+  const due = fresh
     .map(({ person, reminder }) => ({ person, reminder, found: accountFor(person) }))
     .filter(({ reminder, found }) => isOwed(found.account, reminder.of, now));
-  if (due.length === 0) return 0;
-  const told = await remindedIn(
-    db,
-    record.course.id,
-    due.map((d) => keyOf(record, d.reminder)),
-  );
-  const fresh = due.filter((d) => !told.has(`${d.person} ${keyOf(record, d.reminder)}`));
   const things: Telling[] = [];
-  for (const { person, found, reminder } of fresh) {
+  for (const { person, found, reminder } of due) {
     const owed = await owedBy(db, person, found, now);
     things.push({
       course: record.course.id,
