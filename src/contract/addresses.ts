@@ -114,6 +114,12 @@ export const postHistoryAt = address('/discussions/:slug/posts/:post/history');
 export const withdrawAt = address('/discussions/:slug/posts/:post/withdraw');
 export const removePostAt = address('/discussions/:slug/posts/:post/remove');
 
+/** What is asked and told in a course, and each question by its number. */
+export const allQuestionsAt = address('/questions');
+export const questionsAt = address('/courses/:course/questions');
+export const questionAt = address('/courses/:course/questions/:number');
+export const questionActAt = address('/courses/:course/questions/:number/act');
+
 export const courseAt = address('/courses/:course');
 export const courseWeekAt = address('/courses/:course/weeks/:week');
 export const syllabusAt = address('/courses/:course/syllabus');

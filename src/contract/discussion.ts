@@ -16,6 +16,8 @@ export type Room = 'response' | 'conversation' | 'part';
 
 /** What stands over each of a discussion's rooms. */
 export type DiscussionHead = {
+  /** It is where the course asks. */
+  asks: boolean;
   slug: string;
   title: string;
   course: { code: string; title: string; slug: string; outside: boolean };

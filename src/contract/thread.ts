@@ -35,6 +35,9 @@ export type ThreadLine = {
   reasons: Reason[];
 };
 
+/** Whoever asked under cover is called so, in what is quoted and in what answers them. */
+export const COVERED = 'A classmate';
+
 /** A post that is read. */
 export type ReadPost = {
   id: PostId;
@@ -48,6 +51,8 @@ export type ReadPost = {
     picture: string | null;
   };
   mine: boolean;
+  /** Of what was asked under cover, for whoever may know by whom: from whom the name is covered. */
+  underCover: string | null;
   to: string | null;
   /** The post it answers. */
   parent: PostId | null;

@@ -49,6 +49,7 @@ import * as rhythms from './migrations/0046_rhythms';
 import * as markFiles from './migrations/0047_mark_files';
 import * as markAsks from './migrations/0048_mark_asks';
 import * as notices from './migrations/0049_notices';
+import * as questions from './migrations/0050_questions';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -100,6 +101,7 @@ const MIGRATIONS = {
   '0047_mark_files': markFiles,
   '0048_mark_asks': markAsks,
   '0049_notices': notices,
+  '0050_questions': questions,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -56,6 +56,7 @@ export const ACTS = {
   'say one’s times': ['student'],
   'hand a draft over': ['student'],
   'sign a syllabus': ['student'],
+  'ask the course': ['student', 'staff'],
   'say what is broken': ['student', 'observer', 'staff'],
   'mark a part': ['staff'],
   'keep the desk': ['staff'],

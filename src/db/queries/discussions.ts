@@ -1,4 +1,4 @@
-import type { Brief, Side } from '@/core/brief/brief';
+import { briefSchema, type Brief, type Side } from '@/core/brief/brief';
 import { briefFor, NO_PART, type PartPlayed } from '@/core/brief/part-played';
 import type { LateRule } from '@/core/deadlines/late';
 import type { ScheduleInput } from '@/core/deadlines/schedule';
@@ -25,6 +25,8 @@ import { visible } from './visible';
 
 /** A discussion as one enrolled person meets it: their role, and the extension or excusal that is theirs. */
 export type DiscussionRecord = {
+  /** It is where the course asks: nothing is owed in it, and it stands in no list of discussions. */
+  asks: boolean;
   id: DiscussionId;
   slug: string;
   title: string;
@@ -73,6 +75,7 @@ const ofTheirs = (db: Db, person: PersonId, name: string, running: string, count
 
 const columns = (db: Db, person: PersonId) => [
   'd.id',
+  'd.asks',
   'd.slug',
   'd.title',
   'd.brief',
@@ -117,6 +120,7 @@ const columns = (db: Db, person: PersonId) => [
   db('posts as p')
     .whereRaw('p.discussion_id = d.id')
     .where('p.private_to', person)
+    .whereNot('p.author_id', person)
     .where(visible(db, 'p'))
     .whereNotExists((q) =>
       q
@@ -129,12 +133,15 @@ const columns = (db: Db, person: PersonId) => [
     .as('private_unread'),
 ];
 
-/** The discussions of the courses a person is enrolled in, as far as they are shown to them, and no others: enrolment is the join, so it cannot be forgotten. */
+/**
+ * The discussions of the courses a person is enrolled in, as far as they are shown to them, and no others: enrolment is the join, so it cannot be forgotten.
+ * Where a course asks is among them: `asks` says so.
+ */
 const enrolled = (db: Db, person: PersonId) =>
-  db('discussions as d')
+  db('rooms as d')
     .join('enrolments as e', (j) => j.on('e.course_id', 'd.course_id').andOnVal('e.person_id', person))
     .join('courses as c', 'c.id', 'd.course_id')
-    .join('weeks as w', (j) => j.on('w.course_id', 'd.course_id').andOn('w.number', 'd.week'))
+    .leftJoin('weeks as w', (j) => j.on('w.course_id', 'd.course_id').andOn('w.number', 'd.week'))
     // What is not shown yet is there for staff alone.
     .where((q) => q.where('d.shown', true).orWhereIn('e.role', STAFF))
     .leftJoin('extensions as x', (j) =>
@@ -162,6 +169,7 @@ const enrolled = (db: Db, person: PersonId) =>
 
 type Row = {
   id: string;
+  asks: boolean;
   slug: string;
   title: string;
   brief: Brief;
@@ -177,9 +185,9 @@ type Row = {
   course_slug: string | null;
   time_zone: string;
   owner_id: string | null;
-  week: number;
-  week_title: string;
-  starts_on: string;
+  week: number | null;
+  week_title: string | null;
+  starts_on: string | null;
   x_response: string | null;
   x_replies: string | null;
   more_hours: number | null;
@@ -197,18 +205,23 @@ type Row = {
   private_unread: number;
 };
 
+/** Nothing is asked of who asks. */
+const ASKING = briefSchema.parse({ response: {}, replies: { count: 0 } });
+
 /** A wall clock as a column or as JSON gives it, to the minute. */
 const wall = (text: string) => text.slice(0, 16);
 
 /** Briefs and late rules were checked on their way in (see setup), and are not checked again on every page. */
 function toRecord(row: Row): DiscussionRecord {
   const part: PartPlayed = { side: row.side, leads: row.leads ?? false };
+  const brief = row.asks ? ASKING : row.brief;
   return {
     id: discussionId(row.id),
+    asks: row.asks,
     slug: row.slug,
     title: row.title,
-    brief: briefFor(row.brief, part),
-    classBrief: briefFor(row.brief, NO_PART),
+    brief: briefFor(brief, part),
+    classBrief: briefFor(brief, NO_PART),
     part,
     group: row.group_name,
     timetable: {
@@ -234,7 +247,7 @@ function toRecord(row: Row): DiscussionRecord {
       title: row.course_title,
       outside: row.owner_id !== null,
     },
-    week: { number: row.week, title: row.week_title, startsOn: row.starts_on },
+    week: { number: row.week ?? 0, title: row.week_title ?? '', startsOn: row.starts_on ?? '' },
     reading: {
       classPosts: row.class_posts,
       privatePosts: row.private_posts,
@@ -258,6 +271,7 @@ export const discussionsOf = (
   { around, course }: { around?: Instant; course?: CourseId } = {},
 ): Ask<DiscussionRecord[]> => ({
   query: enrolled(db, person)
+    .where('d.asks', false)
     .modify((q) => {
       if (course) q.where('d.course_id', course);
       if (around === undefined) return;
@@ -285,7 +299,8 @@ export type DiscussionWithPrompt = DiscussionRecord & {
   releaseAt: Instant | null;
 };
 
-export async function discussionBySlug(
+/** A discussion, or where a course asks, by its name in addresses. */
+export async function roomBySlug(
   db: Db,
   person: PersonId,
   slug: string,
@@ -302,4 +317,14 @@ export async function discussionBySlug(
   if (!row) return null;
   const { prompt, rubric, viewings, marked_by: way, marks_at: at } = row;
   return { ...toRecord(row), prompt, rubric, viewings, way, releaseAt: at === null ? null : instant(at) };
+}
+
+/** A discussion by its name in addresses. */
+export async function discussionBySlug(
+  db: Db,
+  person: PersonId,
+  slug: string,
+): Promise<DiscussionWithPrompt | null> {
+  const room = await roomBySlug(db, person, slug);
+  return room && !room.asks ? room : null;
 }

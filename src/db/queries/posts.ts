@@ -47,6 +47,12 @@ export type PostOutline = {
   carries: boolean;
   /** The reader has read it. */
   read: boolean;
+  /** It is for a group. */
+  grouped: boolean;
+  /** The response in whose thread it stands. */
+  thread: PostId;
+  /** Whoever asked this did so under cover: its author is nobody, but for those who may know. */
+  underCover: boolean;
 };
 
 export type PostRecord = PostOutline & {
@@ -109,6 +115,11 @@ const outlined = (db: Db, place: Place, reader: Reader) =>
       'p.hidden_reason',
       'p.pinned_at',
       'p.locked_at',
+      'p.grouped',
+      'p.thread_id',
+      db.raw(
+        'p.covered and p.author_id = (select nobody from courses where id = p.course_id) as under_cover',
+      ),
       'v.n',
       'v.title',
       'v.opening',
@@ -138,6 +149,9 @@ type Row = {
   hidden_reason: string;
   pinned_at: number | null;
   locked_at: number | null;
+  grouped: boolean;
+  thread_id: number;
+  under_cover: boolean;
   n: number;
   title: string;
   opening: string;
@@ -176,6 +190,9 @@ const toOutline = (r: Row): PostOutline => ({
   pictured: r.pictured,
   carries: r.carries,
   read: r.read,
+  grouped: r.grouped,
+  thread: postId(r.thread_id),
+  underCover: r.under_cover,
 });
 
 /**

@@ -23,6 +23,10 @@ export type NewPost = {
   kind: PostKind;
   parent: PostId | null;
   privateTo: PersonId | null;
+  /** Of a question: it is asked under cover. What answers it goes with it. */
+  covered: boolean;
+  /** Of a question for a group: whose group that is. */
+  groupOf: PersonId | null;
   submission: string;
   now: Instant;
   /** Of a post made elsewhere: when it was noted here. */
@@ -45,6 +49,12 @@ export async function insertPost(db: Db, id: PostId, post: NewPost): Promise<boo
       kind: post.kind,
       parent_id: post.parent,
       private_to: post.privateTo,
+      covered: post.covered,
+      grouped: post.groupOf !== null,
+      group_id:
+        post.groupOf === null
+          ? null
+          : db('enrolments').where({ course_id: post.course, person_id: post.groupOf }).select('group_id'),
       submission: post.submission,
       shared_at: timestamptz(post.now),
       noted_at: post.notedAt === null ? null : timestamptz(post.notedAt),
@@ -84,10 +94,21 @@ export async function insertVersion(db: Db, id: PostId, version: NewVersion) {
   await notePostFiles(db, id, version.n, filesIn(version.doc));
 }
 
-/** The post a submission made, if it made one. */
+/** The post that somebody's submission made, if it made one, under cover or not. */
 export async function postBySubmission(db: Db, author: PersonId, submission: string) {
   const row = await db('posts')
-    .where({ author_id: author, submission })
+    .where({ submission })
+    .where((q) =>
+      q
+        .where('author_id', author)
+        .orWhereExists((c) =>
+          c
+            .select(db.raw('1'))
+            .from('covers')
+            .whereRaw('covers.thread_id = posts.thread_id')
+            .where('covers.person_id', author),
+        ),
+    )
     .first('id', 'discussion_id', 'kind', 'parent_id');
   return row
     ? {
@@ -139,7 +160,7 @@ export async function lockSharing(db: Db, author: PersonId, discussion: Discussi
 /** The same for a discussion of which only the name in addresses is known yet; nothing is held where there is none. */
 export async function lockSharingIn(db: Db, author: PersonId, slug: string) {
   await db.raw(
-    "select pg_advisory_xact_lock(hashtextextended(? || ' ' || id, 0)) from discussions where slug = ?",
+    "select pg_advisory_xact_lock(hashtextextended(? || ' ' || id, 0)) from rooms where slug = ?",
     [author, slug],
   );
 }

@@ -9,7 +9,7 @@ import { isStaff, owes, type Instant, type PersonId } from '@/core/ids';
 import { unreadPosts } from '@/core/reading/unread';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
-import { discussionBySlug, type DiscussionRecord, type DiscussionWithPrompt } from '@/db/queries/discussions';
+import { roomBySlug, type DiscussionRecord, type DiscussionWithPrompt } from '@/db/queries/discussions';
 import { ownPosts, type OwnPostRecord } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
@@ -72,7 +72,7 @@ export function accountOf(
   const responded = own.some((p) => p.kind === 'response');
   const staff = isStaff(record.role);
   const unread = unreadPosts(record.reading, own, staff);
-  if (!owes(record.role)) {
+  if (!owes(record.role) || record.asks) {
     const state = discussionState(schedule, now);
     return { schedule, state, ledger: null, ledgerInput: null, sealed: false, seal: null, responded, unread };
   }
@@ -124,7 +124,21 @@ export async function enterDiscussion(
   slug: string,
   db: Db = deps.db,
 ): Promise<Result<Entered, NotFound>> {
-  const record = await discussionBySlug(db, actor.id, slug);
+  const door = await enterRoom(deps, actor, slug, db);
+  return door.ok && door.value.record.asks ? fail({ code: 'not-found' }) : door;
+}
+
+/**
+ * The door to what a discussion and the questions of a course have in common: posts, and all that is done with them. Whatever has to do with
+ * a prompt, or with what is owed, goes through `enterDiscussion`.
+ */
+export async function enterRoom(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  db: Db = deps.db,
+): Promise<Result<Entered, NotFound>> {
+  const record = await roomBySlug(db, actor.id, slug);
   if (!record) return fail({ code: 'not-found' });
   const { own, drafts } = await askTogether(db, {
     own: ownPosts(db, actor.id, [record.id]),

@@ -11,5 +11,7 @@ import type { Entered } from './enter';
 export function refused(deps: Deps, entered: Entered, kind: PostKind, locked = false): Refusal | null {
   const { record, schedule, responded, staff, seal } = entered;
   if (record.course.outside) return null;
+  // Who asks is never late.
+  if (record.asks) return locked && !staff ? { code: 'thread-locked' } : null;
   return refusal({ kind, schedule, seal, responded, locked: locked && !staff, now: deps.now });
 }

@@ -1,4 +1,5 @@
 import type { PostId } from '@/core/ids';
+import { coversFor } from '@/db/queries/covers';
 import { outlinesForReader, postsForReader, type PostOutline, type PostRecord } from '@/db/queries/posts';
 import type { Db } from '@/db/connection';
 import type { Actor } from '../deps';
@@ -20,6 +21,21 @@ const BLANK = {
   carries: false,
 };
 
+/** Who asked under cover, for themselves and for staff who may know; for everybody else it is nobody, here as in the table. */
+async function uncovered<P extends PostOutline>(
+  db: Db,
+  actor: Actor,
+  { record, staff }: Entered,
+  posts: P[],
+): Promise<P[]> {
+  if (!posts.some((p) => p.underCover)) return posts;
+  const known = await coversFor(db, record.course.id, { id: actor.id, staff });
+  return posts.map((p) => {
+    const author = p.underCover ? known.get(p.thread) : undefined;
+    return author ? { ...p, author: { ...p.author, ...author } } : p;
+  });
+}
+
 const placeOf = ({ record }: Entered) => ({ course: record.course.id, discussion: record.id });
 
 /**
@@ -36,7 +52,12 @@ export async function visiblePosts(
   const { staff, sealed } = entered;
   if (only ? only.length === 0 : sealed) return [];
   const read = await postsForReader(db, placeOf(entered), { id: actor.id, staff }, only);
-  const posts = sealed ? read.filter((p) => p.author.id === actor.id) : read;
+  const posts = await uncovered(
+    db,
+    actor,
+    entered,
+    sealed ? read.filter((p) => p.author.id === actor.id) : read,
+  );
   return posts.map((p) =>
     isBlankFor(p, { actor, staff })
       ? { ...p, ...BLANK, plain: '', doc: { type: 'doc', content: [{ type: 'paragraph' }] } }
@@ -52,7 +73,8 @@ export async function visibleOutlines(
 ): Promise<{ posts: PostOutline[]; events: number }> {
   const { staff, sealed, record } = entered;
   if (sealed) return { posts: [], events: record.events };
-  const { posts, events } = await outlinesForReader(db, placeOf(entered), { id: actor.id, staff });
+  const { posts: read, events } = await outlinesForReader(db, placeOf(entered), { id: actor.id, staff });
+  const posts = await uncovered(db, actor, entered, read);
   return {
     posts: posts.map((p) => (isBlankFor(p, { actor, staff }) ? { ...p, ...BLANK } : p)),
     events: events ?? record.events,

@@ -11,6 +11,7 @@ import { givenTo } from '../posts/given';
 import { earlierReplies } from './repeats';
 import { compareFor } from '../drafts/compare';
 import { openDraft } from '../drafts/open';
+import { COVERED } from '@/contract/thread';
 import type { ReplyPage, OrphanedDraft } from '@/contract/conversation-view';
 
 /** So many other responses, and so much of each, say what the class has said already. */
@@ -63,7 +64,8 @@ export async function replyPage(
     answering: {
       id: asked.id,
       person: asked.author.id,
-      name: asked.author.name,
+      // What answers whoever is covered does not say their name.
+      name: asked.underCover && asked.author.id !== actor.id ? COVERED : asked.author.name,
       staff: isStaff(asked.author.role),
       side: asked.author.side,
       self: asked.author.id === actor.id,

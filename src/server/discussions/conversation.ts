@@ -47,7 +47,10 @@ const writtenBy = (posts: readonly PostOutline[], person: string | null): PostOu
 
 /** Whose part staff can mark from here: whoever wrote the open response, where that is a student. */
 const markedHere = (entered: Entered, response: PostOutline | undefined): Conversation['marking'] =>
-  entered.staff && !entered.record.course.outside && response?.author.role === 'student'
+  entered.staff &&
+  !entered.record.course.outside &&
+  !entered.record.asks &&
+  response?.author.role === 'student'
     ? { id: response.author.id, name: response.author.name }
     : null;
 
@@ -86,7 +89,16 @@ export async function conversation(
 ): Promise<Result<Conversation, NotFound>> {
   const door = await enterDiscussion(deps, actor, slug);
   if (!door.ok) return door;
-  const entered = await openingSeal(deps, actor, door.value);
+  return ok(await conversationIn(deps, actor, await openingSeal(deps, actor, door.value), ask));
+}
+
+/** The same of a discussion, or of the questions of a course, that somebody has entered. */
+export async function conversationIn(
+  deps: Deps,
+  actor: Actor,
+  entered: Entered,
+  ask: ConversationAsk,
+): Promise<Conversation> {
   const { record, staff, responded } = entered;
   const head = headOf(deps, entered);
   const [{ posts, events }, reactions, follows, habit] = await Promise.all([
@@ -137,7 +149,7 @@ export async function conversation(
     open && root
       ? await replyPage(deps, actor, entered, { posts, asked: open, locked: root.post.locked })
       : { reply: null, orphaned: null };
-  return ok({
+  return {
     head,
     as,
     newestFirst,
@@ -170,5 +182,5 @@ export async function conversation(
     orphaned,
     ledgerInput: entered.ledgerInput,
     marking: markedHere(entered, root?.post),
-  });
+  };
 }

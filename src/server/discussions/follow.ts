@@ -3,7 +3,7 @@ import type { followSchema } from '@/contract/conversation';
 import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { setFollow } from '@/db/queries/follows';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 
@@ -14,7 +14,7 @@ export async function follow(
   slug: string,
   { thread, on }: z.infer<typeof followSchema>,
 ): Promise<Result<null, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
   if (thread !== null) {

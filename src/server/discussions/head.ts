@@ -23,6 +23,7 @@ export async function askedNow(
 export function headOf(deps: Deps, entered: Entered): DiscussionHead {
   const { record, schedule, state, ledger, staff, onlooker, sealed, seal, responded, unread, own } = entered;
   return {
+    asks: record.asks,
     slug: record.slug,
     title: record.title,
     course: {

@@ -1,11 +1,15 @@
 import type { PostOfAuthor } from '@/contract/conversation-view';
-import type { ReadPost } from '@/contract/thread';
+import { COVERED, type ReadPost } from '@/contract/thread';
 import { pictureAt } from '@/contract/addresses';
 import type { PersonId, PostId } from '@/core/ids';
 import type { Reactions } from '@/core/posts/reactions';
 import type { PostRecord } from '@/db/queries/posts';
 import type { Entered } from '../access/enter';
 import { isUnreadFor, openingOf, type LoadedConversation } from './loaded-conversation';
+
+/** What stands beside a name that others do not see. */
+const coverText = (own: boolean) =>
+  own ? 'your name is covered here' : 'the class does not see this name';
 
 const NO_REACTIONS: Reactions = { wellSaid: 0, saidByMe: false, bookmarked: false };
 
@@ -27,6 +31,7 @@ export function toRead(post: PostRecord, { loaded, entered, repeats }: Reading):
     kind: post.kind,
     author: { ...post.author, picture: faceOf(post.author) },
     mine: own,
+    underCover: post.underCover && post.author.name !== COVERED ? coverText(own) : null,
     to: post.parent === null ? null : (loaded.branches.get(post.parent)?.post.author.name ?? null),
     parent: post.parent,
     privateTo: post.privateTo?.name ?? null,

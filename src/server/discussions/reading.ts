@@ -2,7 +2,7 @@ import type { ReadingInput } from '@/contract/conversation';
 import { instant, postId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import { deleteReads, deleteReadsOf, insertReads } from '@/db/queries/reading';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 /**
@@ -17,13 +17,13 @@ export async function markRead(
   input: ReadingInput,
 ): Promise<Result<{ unread: number; at: number | null }, NotFound>> {
   return deps.db.transaction(async (tx) => {
-    const door = await enterDiscussion(deps, actor, slug, tx);
+    const door = await enterRoom(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record, staff, sealed, unread } = door.value;
     if (sealed) return ok({ unread, at: null });
     if ('at' in input) {
       await deleteReadsOf(tx, record.course.id, record.id, actor.id, instant(input.at));
-      const again = await enterDiscussion(deps, actor, slug, tx);
+      const again = await enterRoom(deps, actor, slug, tx);
       return again.ok ? ok({ unread: again.value.unread, at: null }) : again;
     }
     const ids = input.posts === 'all' ? ('all' as const) : input.posts.map(postId);
@@ -32,7 +32,7 @@ export async function markRead(
     } else if (ids !== 'all') {
       await deleteReads(tx, record.course.id, record.id, actor.id, ids);
     }
-    const after = await enterDiscussion(deps, actor, slug, tx);
+    const after = await enterRoom(deps, actor, slug, tx);
     return after.ok ? ok({ unread: after.value.unread, at: deps.now }) : after;
   });
 }

@@ -13,7 +13,7 @@ import { draftFor, insertDraft, updateDraft, type DraftKey, type DraftRecord } f
 import { deleteVersions, keepVersion, newestVersion, versionsOf } from '@/db/queries/draft-versions';
 import type { PostRecord } from '@/db/queries/posts';
 import { lockSharing, postBySubmission } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered } from '../access/enter';
+import { enterRoom, type Entered } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { noteSpell } from '../planning/spell';
@@ -73,7 +73,7 @@ export async function keepDraft(
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
   return deps.db.transaction(async (tx) => {
-    const door = await enterDiscussion(deps, actor, slug, tx);
+    const door = await enterRoom(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
     const doc = await sanitised(tx, actor, entered, parsed.value);

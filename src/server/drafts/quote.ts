@@ -5,7 +5,7 @@ import { withQuotation } from '@/core/posts/quote';
 import { startingDocument } from '@/core/document/compose';
 import { ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
-import { enterDiscussion } from '../access/enter';
+import { enterRoom } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { keepDraft } from './keep';
 
@@ -16,7 +16,7 @@ export async function quoteIntoDraft(
   slug: string,
   quotation: z.infer<typeof quotationSchema>,
 ): Promise<Result<Kept, KeepFailure>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
   const key = { author: actor.id, discussion: record.id, kind: 'response' as const, parent: null };

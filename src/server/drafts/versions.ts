@@ -4,7 +4,7 @@ import { postId } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { versionsOf, versionText } from '@/db/queries/draft-versions';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 /** The earlier versions of one of the reader's own drafts, newest first. Nobody else's can be asked for. */
@@ -14,7 +14,7 @@ export async function draftVersions(
   slug: string,
   place: z.infer<typeof draftPlaceSchema>,
 ): Promise<Result<DraftVersionLine[], NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   return ok(
     await versionsOf(deps.db, {
@@ -34,7 +34,7 @@ export async function draftVersion(
   slug: string,
   id: string,
 ): Promise<Result<{ title: string; doc: Doc }, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const text = z.uuid().safeParse(id).success
     ? await versionText(deps.db, { author: actor.id, discussion: door.value.record.id }, id)

@@ -11,7 +11,7 @@ import {
   readingCarrying,
   type FileRecord,
 } from '@/db/queries/files';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterDiscussion, enterRoom, type NotFound } from '../access/enter';
 import { enterCourse } from '../courses/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor } from '../deps';
@@ -34,7 +34,7 @@ export async function visibleFile(
   if (!file) return fail({ code: 'not-found' });
   if (file.owner === actor.id) return ok(file);
   for (const carrying of await postsCarrying(deps.db, id)) {
-    const door = await enterDiscussion(deps, actor, carrying.discussion);
+    const door = await enterRoom(deps, actor, carrying.discussion);
     if (!door.ok) continue;
     const { staff } = door.value;
     const [post] = await visiblePosts(deps.db, actor, door.value, [carrying.post]);

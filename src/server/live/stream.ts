@@ -1,7 +1,7 @@
 import type { DiscussionId } from '@/core/ids';
 import { ok, type Result } from '@/core/result';
 import type { DiscussionEvent } from '@/db/queries/discussion-events';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import type { Hub } from './hub';
 
@@ -21,7 +21,7 @@ export async function listenTo(
   after: number,
   session: string | null,
 ): Promise<Result<Listening, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record, staff, sealed } = door.value;
   if (sealed) return ok({ begin: null });

@@ -11,7 +11,7 @@ import { mailedSince } from '@/db/queries/notices';
 import { setMailOff } from '@/db/queries/notice-rules';
 import { placeOfPost } from '@/db/queries/hearers';
 import type { Actor, Deps } from '../deps';
-import { enterDiscussion } from '../access/enter';
+import { enterRoom } from '../access/enter';
 import { keepDraft } from '../drafts/keep';
 import { receiveWhole } from '../files/receive';
 import type { FileStore } from '../files/store';
@@ -109,7 +109,7 @@ async function takeAnswer(
   }
   const written = documentFromText(mail.written);
   const added: Doc = { type: 'doc', content: [...written.content, ...files] };
-  const door = await enterDiscussion(deps, actor, place.slug);
+  const door = await enterRoom(deps, actor, place.slug);
   if (!door.ok) return fail({ code: 'post-not-open' });
   const key = {
     author: actor.id,

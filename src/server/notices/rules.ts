@@ -18,7 +18,7 @@ import {
   setWay,
   unsentOf,
 } from '@/db/queries/notice-rules';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import { account } from '@/db/queries/accounts';
 import type { Actor, Deps } from '../deps';
@@ -69,7 +69,7 @@ export async function chooseWay(
   chosen: 'rule' | 'none' | Way,
   thread: number | null = null,
 ): Promise<Result<null, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
   const at = thread === null ? null : postId(thread);

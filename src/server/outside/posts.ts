@@ -86,6 +86,8 @@ export async function pastePost(
       kind,
       parent: input.answers === null ? null : postId(input.answers),
       privateTo: null,
+      covered: false,
+      groupOf: null,
       submission: randomUUID(),
       now: at,
       notedAt: deps.now,

@@ -7,12 +7,13 @@ import { parseDocument } from '@/core/document/document';
 import { isBlank, plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
+import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
 import { deleteDraft } from '@/db/queries/drafts';
 import { postToChange, type PostToChange } from '@/db/queries/post-versions';
 import { hasOpenedSeal } from '@/db/queries/seal';
 import { takeBack } from '@/db/queries/setup';
 import { insertVersion, lockSharing } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { enterRoom, type Entered, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { giveBack } from '../drafts/give-back';
@@ -23,6 +24,12 @@ import { sha256 } from './fingerprint';
 import { givenTo } from './given';
 import { sanitised } from './sanitise';
 
+/** Whether a post is what somebody wrote under cover: nobody's, in the thread they asked. */
+const isOwnCovered = async (tx: Db, actor: Actor, { record }: Entered, post: PostToChange) =>
+  record.asks &&
+  (await askedUnderCover(tx, post.id)) === actor.id &&
+  post.author === (await nobodyOf(tx, record.course.id));
+
 /** A shared post of one's own, held while it is changed. Another's is not found, whatever it is. */
 async function ownPost(
   tx: Db,
@@ -31,11 +38,12 @@ async function ownPost(
   slug: string,
   id: PostId,
 ): Promise<Result<{ entered: Entered; post: PostToChange }, NotFound>> {
-  const first = await enterDiscussion(deps, actor, slug, tx);
+  const first = await enterRoom(deps, actor, slug, tx);
   if (!first.ok) return first;
   await lockSharing(tx, actor.id, first.value.record.id);
   const post = await postToChange(tx, first.value.record.id, id);
-  return post?.author === actor.id ? ok({ entered: first.value, post }) : fail({ code: 'not-found' });
+  const own = post?.author === actor.id || (post && (await isOwnCovered(tx, actor, first.value, post)));
+  return post && own ? ok({ entered: first.value, post }) : fail({ code: 'not-found' });
 }
 
 /**

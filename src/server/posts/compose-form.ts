@@ -1,7 +1,7 @@
 import { documentFromParts, documentFromText } from '@/core/document/compose';
 import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 export type FormText = {
@@ -20,7 +20,7 @@ export async function composeFromForm(
   slug: string,
   form: Omit<FormText, 'doc'> & { text: string[] },
 ): Promise<Result<FormText, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { kind, parent, submission, title, base, text } = form;
   const parts = kind === 'response' ? door.value.record.brief.parts : [];

@@ -1,7 +1,7 @@
 import type { Glance } from '@/contract/conversation';
 import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { openingSeal } from '../access/seal-opening';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
@@ -15,7 +15,7 @@ export async function glance(
   slug: string,
   post: number,
 ): Promise<Result<Glance, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const entered = await openingSeal(deps, actor, door.value);
   const [found] = await visiblePosts(deps.db, actor, entered, [postId(post)]);

@@ -8,7 +8,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
 import { isAnswered, versionsOfPost, type PostVersion } from '@/db/queries/post-versions';
 import type { PostRecord } from '@/db/queries/posts';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { headOf } from '../discussions/head';
@@ -28,7 +28,7 @@ export async function postHistory(
   slug: string,
   id: PostId,
 ): Promise<Result<{ head: DiscussionHead; post: PostRecord; versions: ComparedVersion[] }, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const [post] = await visiblePosts(deps.db, actor, door.value, [id]);
   if (!post || (post.author.id !== actor.id && !door.value.staff)) return fail({ code: 'not-found' });
@@ -63,7 +63,7 @@ export async function changingPost(
   slug: string,
   id: PostId,
 ): Promise<Result<Changing, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
   const [post] = await visiblePosts(deps.db, actor, entered, [id]);

@@ -6,7 +6,7 @@ import { isStaff, type PostId } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { fail, ok, type Result } from '@/core/result';
 import { draftFor } from '@/db/queries/drafts';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { headOf } from '../discussions/head';
 import { answerable } from '../drafts/keep';
@@ -36,7 +36,7 @@ export async function keptToShare(
   slug: string,
   place: { kind: PostKind; parent: PostId | null },
 ): Promise<Result<KeptToShare, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
   const { record, ledgerInput } = entered;

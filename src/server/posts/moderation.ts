@@ -15,7 +15,7 @@ import {
   settleReports,
   type ModerationEntry,
 } from '@/db/queries/moderation';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { tellStaff } from '../notices/happened';
@@ -35,7 +35,7 @@ export async function moderate(
   { act, reason }: ModerationInput,
 ): Promise<Result<{ act: ModerationInput['act'] }, ModerationFailure>> {
   return deps.db.transaction(async (tx) => {
-    const door = await enterDiscussion(deps, actor, slug, tx);
+    const door = await enterRoom(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record, staff } = door.value;
     const [found] = await visiblePosts(tx, actor, door.value, [postId(post)]);
@@ -86,7 +86,7 @@ export async function moderationPage(
   actor: Actor,
   slug: string,
 ): Promise<Result<ModerationPage, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const entered = door.value;
   if (!entered.staff) return fail({ code: 'not-found' });

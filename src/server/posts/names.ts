@@ -5,7 +5,7 @@ import { ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { peopleOf } from '@/db/queries/courses';
 import type { PostOutline } from '@/db/queries/posts';
-import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import { enterRoom, type Entered, type NotFound } from '../access/enter';
 import { visibleOutlines, visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 
@@ -20,7 +20,7 @@ export async function namesFor(
   actor: Actor,
   slug: string,
 ): Promise<Result<{ people: (NamedPerson & { role: Role })[]; posts: NamedPost[] }, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
   const [people, { posts }] = await Promise.all([

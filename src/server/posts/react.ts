@@ -4,7 +4,7 @@ import type { Reactions } from '@/core/posts/reactions';
 import { postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { reactionsOf, putReaction, takeReaction } from '@/db/queries/reactions';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 
@@ -21,7 +21,7 @@ export async function reactToPost(
   post: number,
   { kind, on }: z.infer<typeof reactionSchema>,
 ): Promise<Result<Reactions, NotFound | { code: 'own-post' } | { code: 'gone' }>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { record } = door.value;
   const [found] = await visiblePosts(deps.db, actor, door.value, [postId(post)]);

@@ -5,10 +5,13 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
 import { isBlank, plainText } from '@/core/document/flatten';
+import type { Asking } from '@/core/questions/asking';
 import { fail, ok, type Result } from '@/core/result';
+import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
 import { isThreadLocked, logModeration } from '@/db/queries/moderation';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
+import { insertReads } from '@/db/queries/reading';
 import {
   holdAnswered,
   insertPost,
@@ -18,24 +21,31 @@ import {
   postBySubmission,
   sameTextShared,
 } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered } from '../access/enter';
+import { enterRoom, type Entered } from '../access/enter';
 import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { canBeAnswered } from '../drafts/keep';
 import { tellPost } from '../notices/tell';
+import { askerOf, putQuestion } from '../questions/put';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
 import { sanitised } from './sanitise';
 import { sha256 } from './fingerprint';
 
-/** A private reply's conversation stays private, between its two; otherwise the writer chooses. Never with oneself. */
+/**
+ * A private reply's conversation stays private, between its two; otherwise the writer chooses. Never with oneself. What answers a question goes to whom that
+ * goes, which the database sees to.
+ */
 function addressee(
   input: ShareInput,
   answered: PostRecord | null,
   actor: Actor,
   entered: Entered,
+  asked: Asked | null,
 ): PersonId | null {
+  if (asked) return asked.asking.audience === 'staff' ? asked.author : null;
+  if (entered.record.asks) return null;
   if (!answered || entered.record.course.outside) return null;
   if (answered.author.id === actor.id) return answered.privateTo?.id ?? null;
   return input.private || answered.privateTo !== null ? answered.author.id : null;
@@ -64,6 +74,22 @@ function timeOfPost(
   }
 }
 
+/** As whom somebody asks, and how. */
+export type Asked = { asking: Asking; author: PersonId };
+
+/** As whom somebody writes: as themselves, but for whoever asks under cover, there. */
+async function authorOf(
+  tx: Deps['db'],
+  actor: Actor,
+  { record }: Entered,
+  answered: PostRecord | null,
+  asked: Asked | null,
+): Promise<PersonId> {
+  if (asked) return asked.author;
+  if (!record.asks || !answered || (await askedUnderCover(tx, answered.id)) !== actor.id) return actor.id;
+  return nobodyOf(tx, record.course.id);
+}
+
 /** Stores a post with its first text, as of a moment: checked against its brief as of now. Null where its submission made one before. */
 export async function storePost(
   deps: Deps,
@@ -73,16 +99,20 @@ export async function storePost(
   input: ShareInput & { doc: Doc },
   answered: PostRecord | null,
   at: Instant,
+  asked: Asked | null = null,
 ): Promise<PostId | null> {
   const id = await nextPostId(tx);
   const { record } = entered;
+  const author = await authorOf(tx, actor, entered, answered, asked);
   const made = await insertPost(tx, id, {
     course: record.course.id,
     discussion: record.id,
-    author: actor.id,
+    author,
     kind: input.kind,
     parent: answered?.id ?? null,
-    privateTo: addressee(input, answered, actor, entered),
+    privateTo: addressee(input, answered, actor, entered, asked),
+    covered: asked !== null && asked.asking.cover !== 'no',
+    groupOf: asked?.asking.audience === 'group' ? actor.id : null,
     submission: input.submission,
     now: at,
     notedAt: entered.record.course.outside ? deps.now : null,
@@ -104,9 +134,7 @@ export async function storePost(
       readings: await quotable(tx, record),
       given: await givenTo(tx, actor, entered, input.kind, answered),
     })),
-    fingerprint: sha256(
-      fingerprintText({ id, author: actor.id, discussion: record.slug, sharedAt: at, title, doc }),
-    ),
+    fingerprint: sha256(fingerprintText({ id, author, discussion: record.slug, sharedAt: at, title, doc })),
   });
   return id;
 }
@@ -121,19 +149,23 @@ export async function share(
   actor: Actor,
   slug: string,
   input: ShareInput,
+  asking: Asking | null = null,
 ): Promise<Result<Shared, ShareFailure>> {
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
   return deps.db.transaction(async (tx) => {
     // Everything is read under the lock: another share of this person may have just gone through.
     await lockSharingIn(tx, actor.id, slug);
-    const door = await enterDiscussion(deps, actor, slug, tx);
+    const door = await enterRoom(deps, actor, slug, tx);
     if (!door.ok) return door;
     const entered = door.value;
     const { record } = entered;
     const before = await postBySubmission(tx, actor.id, input.submission);
     if (before) return ok({ post: before.id, kind: before.kind, repeated: true });
 
+    // In a discussion nobody asks, and among questions nobody responds.
+    if (input.kind === 'response' && record.asks !== (asking !== null))
+      return fail({ code: 'post-not-open' as const });
     const parent = input.parent === null ? null : postId(input.parent);
     const against = refused(deps, entered, input.kind);
     if (against) return fail(against);
@@ -161,8 +193,20 @@ export async function share(
       await deleteDraft(tx, key);
       return ok({ post: same, kind: input.kind, repeated: true });
     }
-    const id = await storePost(deps, tx, actor, entered, { ...input, doc }, answered, at.value);
+    const asked = asking && { asking, author: await askerOf(tx, actor, record, asking) };
+    const id = await storePost(deps, tx, actor, entered, { ...input, doc }, answered, at.value, asked);
     if (id === null) throw new Error('the submission was taken under the lock');
+    if (asked) await putQuestion(deps, tx, actor, record, id, asked.asking);
+    // What one asked under cover is nobody's: it would be new to oneself.
+    if (record.asks)
+      await insertReads(
+        tx,
+        record.course.id,
+        record.id,
+        { id: actor.id, staff: entered.staff },
+        [id],
+        deps.now,
+      );
     await tellPost(deps, tx, record, id);
     await deleteDraft(tx, key);
     if (answered && entered.staff) {

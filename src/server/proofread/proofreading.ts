@@ -6,7 +6,7 @@ import { ok, fail, type Result } from '@/core/result';
 import { askTogether } from '@/db/ask';
 import { peopleOf } from '@/db/queries/courses';
 import { addKnownWord, knownWords, readingTexts, setSpelling, spellingOf } from '@/db/queries/proofreading';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 /** What reading a draft over needs to know of its course and its writer. */
@@ -15,7 +15,7 @@ export async function proofreading(
   actor: Actor,
   slug: string,
 ): Promise<Result<Proofreading, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { course, week } = door.value.record;
   const [people, found] = await Promise.all([
@@ -36,7 +36,7 @@ export async function learnWord(
   slug: string,
   { word, course }: z.infer<typeof wordSchema>,
 ): Promise<Result<null, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   if (course && !door.value.staff) return fail({ code: 'not-found' });
   const { id } = door.value.record.course;

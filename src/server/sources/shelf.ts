@@ -6,7 +6,7 @@ import { nameOf, pastedSource, sourceItemSchema, type SourceItem } from '@/core/
 import { readingsOf } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
@@ -18,7 +18,7 @@ export async function shelfOf(
   actor: Actor,
   slug: string,
 ): Promise<Result<Shelf, NotFound | NotRead>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { course } = door.value.record;
   const [sources, { readings }] = await Promise.all([
@@ -79,7 +79,7 @@ export async function addToShelf(
   slug: string,
   source: NewSource,
 ): Promise<Result<{ added: number; unreadable: number }, SourceFailure>> {
-  const door = await enterDiscussion(deps, actor, slug);
+  const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
   const { course } = door.value.record;
   let found: unknown[];

@@ -1,4 +1,4 @@
-import { conversationAt } from '@/contract/addresses';
+import { conversationAt, questionAt } from '@/contract/addresses';
 import type { Arrangement } from '@/core/posts/arrange';
 import type { ThreadFilter } from '@/core/posts/filters';
 
@@ -15,12 +15,15 @@ export type Look = {
   person: string | null;
   /** The words that were looked for. */
   words: string;
+  /** Of a question: where it is asked, and its number. */
+  asks: { course: string; number: number } | null;
 };
 
 /** How a conversation is looked at, and nothing else of it: this goes to every part of the page. */
 export const lookOf = (
-  view: Omit<Look, 'slug' | 'person'> & { person: { id: string } | null },
+  view: Omit<Look, 'slug' | 'person' | 'asks'> & { person: { id: string } | null },
   slug: string,
+  asks: Look['asks'] = null,
 ): Look => ({
   slug,
   as: view.as,
@@ -30,10 +33,12 @@ export const lookOf = (
   standard: view.standard,
   person: view.person?.id ?? null,
   words: view.words,
+  asks,
 });
 
 /** The address of a conversation looked at in this way, with a post open or a page of the list. */
 export function addressOf(look: Look, at: { post?: number | null; page?: number | null } = {}): string {
+  if (look.asks) return questionAt(look.asks.course, look.asks.number, at.post ? { post: at.post } : {});
   const q: Record<string, string | number> = {};
   if (at.post) q.post = at.post;
   // A conversation laid out in another way than in threads says so to whoever is given its address.

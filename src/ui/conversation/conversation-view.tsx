@@ -4,7 +4,7 @@ import { FormAnswer } from '../discussion/form-answer';
 import { Head } from '../discussion/head';
 import { PastePost } from '../outside/paste-post';
 import { troubleText } from '../words/outside';
-import { lookOf } from './address';
+import { addressOf, lookOf } from './address';
 import { ConversationBar } from './conversation-bar';
 import { FilterChips } from './filter-chips';
 import { Live } from './live';
@@ -124,7 +124,7 @@ export function ConversationView(props: {
                 {paste ??
                   (facing ? (
                     <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
-                      <BackToList look={look} />
+                      <BackToList href={addressOf(look)} all="All responses" />
                       {facing}
                     </div>
                   ) : (

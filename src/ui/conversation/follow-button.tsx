@@ -11,10 +11,12 @@ export function FollowButton(props: {
   /** The response of the thread; null is the discussion. */
   thread: number | null;
   followed: boolean;
+  /** What is followed, as it is called. */
+  what?: string;
 }) {
   const [followed, setFollowed] = useState(props.followed);
   const [trouble, setTrouble] = useState(false);
-  const what = props.thread === null ? 'discussion' : 'thread';
+  const what = props.what ?? (props.thread === null ? 'discussion' : 'thread');
   const toggle = async () => {
     const on = !followed;
     setFollowed(on);

@@ -17,11 +17,11 @@ import type { ReadPost, ThreadLine } from '@/contract/thread';
 type NextLine = Pick<ThreadLine, 'id' | 'author' | 'reasons'>;
 
 /** On a phone the list and the open post are two pages; this leads back. */
-export function BackToList({ look }: { look: Look }) {
+export function BackToList({ href, all }: { href: string; all: string }) {
   return (
     <p className="mb-2 lg:hidden">
-      <Link className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]" href={addressOf(look)}>
-        <ArrowLeft size={15} aria-hidden /> All responses
+      <Link className="link inline-flex min-h-9 items-center gap-1.5 text-[13.5px]" href={href}>
+        <ArrowLeft size={15} aria-hidden /> {all}
       </Link>
     </p>
   );

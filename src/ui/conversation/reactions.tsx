@@ -53,8 +53,10 @@ export function PostReactions(props: {
   /** One's own post: others say whether it is well said. */
   mine: boolean;
   reactions: Reactions;
+  /** What one press says: that it is well said, or of an answer that it is right. */
+  says?: string;
 }) {
-  const { slug, post, author, mine } = props;
+  const { slug, post, author, mine, says = 'Well said' } = props;
   const [reactions, setReactions] = useState(props.reactions);
   const [trouble, setTrouble] = useState(false);
   const address = reactionsAt(slug, post);
@@ -82,7 +84,7 @@ export function PostReactions(props: {
       {mine ? (
         reactions.wellSaid > 0 ? (
           <span className="inline-flex items-center gap-1 px-1.5 text-[12.5px] font-semibold text-pine-ink">
-            <ThumbsUp size={13} aria-hidden /> Well said {reactions.wellSaid}
+            <ThumbsUp size={13} aria-hidden /> {says} {reactions.wellSaid}
           </span>
         ) : null
       ) : (
@@ -90,10 +92,11 @@ export function PostReactions(props: {
           address={address}
           kind="well-said"
           on={reactions.saidByMe}
-          label={`Well said, post ${post} by ${author}: ${said} so`}
+          label={`${says}, post ${post} by ${author}: ${said} so`}
           toggle={() => void set('well-said', !reactions.saidByMe)}
         >
-          <ThumbsUp size={13} aria-hidden /> Well said{reactions.wellSaid > 0 ? ` ${reactions.wellSaid}` : ''}
+          <ThumbsUp size={13} aria-hidden /> {says}
+          {reactions.wellSaid > 0 ? ` ${reactions.wellSaid}` : ''}
         </Mark>
       )}
       <Mark

@@ -19,15 +19,16 @@ export function ReplySide(props: {
   const { slug, you, shared, next } = props;
   const { head, reply, orphaned, ledgerInput } = props.view;
   if (!reply) return orphaned ? <OrphanedDraft {...orphaned} /> : <GoneReply />;
-  if (shared) {
+  if (shared && !head.asks) {
     const verdict = head.ledger?.verdicts.find((v) => v.post === shared.id) ?? null;
     return <SharedNote head={head} post={shared} verdict={verdict} next={next} />;
   }
-  if (reply.answering.self && !head.staff) return <OpenedReply head={head} />;
+  if (reply.answering.self && !head.staff && !head.asks) return <OpenedReply head={head} />;
   return (
     <ReplyDesk
       key={`${reply.answering.id} ${reply.draft.submission}`}
       slug={slug}
+      asks={head.asks}
       course={head.course.slug}
       person={you.id}
       author={you.name}

@@ -16,13 +16,19 @@ import { ReadMark } from './unread';
 import { QuoteSelection } from './quote-selection';
 import { ShowPost } from './show-post';
 import { actsOn } from '@/core/posts/moderation';
-import type { ReadPost } from '@/contract/thread';
+import { COVERED, type ReadPost } from '@/contract/thread';
 
 const Sign = ({ icon: Icon, children }: { icon: typeof Lock; children: string }) => (
   <span className="ml-1.5 inline-flex items-center gap-1 rounded-[5px] bg-rule-soft px-1.5 text-[11.5px] font-semibold text-ink-2">
     <Icon size={11} aria-hidden /> {children}
   </span>
 );
+
+/** What posts are called where one asks, and where one discusses. */
+const KINDS = {
+  discusses: { response: 'Response', reply: 'Reply' },
+  asks: { response: 'Question', reply: 'Answer' },
+};
 
 const GONE = {
   withdrawn: 'Its author withdrew this post. The replies to it stay.',
@@ -43,6 +49,7 @@ export function Post({
   outside,
   staff,
   onlooker,
+  beneath,
 }: {
   look: Look;
   post: ReadPost;
@@ -56,6 +63,8 @@ export function Post({
   staff: boolean;
   /** The reader looks on, and writes nothing. */
   onlooker: boolean;
+  /** What is said about it beneath its text. */
+  beneath?: ReactNode;
 }) {
   const { slug } = look;
   const answerHref = addressOf(look, { post: post.id });
@@ -72,7 +81,7 @@ export function Post({
   return (
     <article
       id={`post-${post.id}`}
-      aria-label={`${isReply ? 'Reply' : 'Response'} by ${post.author.name}`}
+      aria-label={`${KINDS[look.asks ? 'asks' : 'discusses'][post.kind]} by ${post.author.name}`}
       className={`px-4 py-3.5 sm:px-5 ${isReply ? 'border-t border-rule-soft' : ''} ${open ? 'bg-page' : ''}`}
       style={{ paddingLeft: isReply && look.as !== 'time' ? indentOf(post.depth) : undefined }}
     >
@@ -85,14 +94,21 @@ export function Post({
           )}
           <div className="min-w-0 grow text-[13px] leading-snug">
             <h2 className="inline font-sans text-[14px] font-bold tracking-normal">
-              <PersonCard
-                look={look}
-                id={post.author.id}
-                name={post.author.name}
-                picture={post.author.picture}
-                mine={post.mine}
-                posts={posts}
-              />
+              {look.asks ? (
+                <>
+                  {post.author.name}
+                  {post.mine ? ' (you)' : ''}
+                </>
+              ) : (
+                <PersonCard
+                  look={look}
+                  id={post.author.id}
+                  name={post.author.name}
+                  picture={post.author.picture}
+                  mine={post.mine}
+                  posts={posts}
+                />
+              )}
             </h2>
             {post.author.role !== 'student' ? (
               <span className="ml-1.5 rounded-[5px] bg-sky-tint px-1.5 text-[11.5px] font-semibold text-sky">
@@ -103,7 +119,7 @@ export function Post({
             {post.locked ? <Sign icon={Lock}>locked</Sign> : null}
             <span className="block text-ink-2">
               {!isReply ? (
-                'response'
+                KINDS[look.asks ? 'asks' : 'discusses'].response.toLowerCase()
               ) : post.depth > 1 || look.as === 'time' ? (
                 <>
                   reply to{' '}
@@ -138,7 +154,12 @@ export function Post({
                 ''
               )}
             </span>
-            {post.privateTo ? (
+            {post.underCover ? (
+              <span className="mt-0.5 inline-flex items-center gap-1 font-semibold text-sky">
+                {post.underCover}
+              </span>
+            ) : null}
+            {post.privateTo && !look.asks ? (
               <span className="mt-0.5 inline-flex items-center gap-1 font-semibold text-ochre-ink">
                 <Lock size={12} aria-hidden /> private: for {post.privateTo} and staff only
               </span>
@@ -161,7 +182,12 @@ export function Post({
             {post.hiddenReason ? ` The reason they gave: ${post.hiddenReason}` : ''}
           </p>
         ) : (
-          <div className="mt-2" data-quotable="" data-author={post.author.name} data-post={post.id}>
+          <div
+            className="mt-2"
+            data-quotable=""
+            data-author={post.underCover ? COVERED : post.author.name}
+            data-post={post.id}
+          >
             {post.title ? <h3 className="mb-2 text-[16px]">{post.title}</h3> : null}
             <DocumentView doc={post.doc} className="!text-[15px]" />
             {post.repeats ? (
@@ -171,6 +197,7 @@ export function Post({
             ) : null}
           </div>
         )}
+        {beneath}
         {post.gone ? (
           care.length ? (
             <ModerationMenu slug={slug} post={post.id} author={post.author.name} acts={care} />
@@ -183,6 +210,7 @@ export function Post({
               author={post.author.name}
               mine={post.mine}
               reactions={post.reactions}
+              says={look.asks ? 'I find this right' : 'Well said'}
             />
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>
@@ -231,6 +259,8 @@ export function ThreadPage(props: {
   below?: ReactNode;
   /** What is said where there is no post. */
   empty?: string;
+  /** What is said about a post beneath its text. */
+  beneath?: (post: ReadPost) => ReactNode;
 }) {
   const { posts, at } = props;
   return (
@@ -248,6 +278,7 @@ export function ThreadPage(props: {
           outside={props.outside}
           staff={props.staff}
           onlooker={props.onlooker}
+          beneath={props.beneath?.(post)}
         />
       ))}
       {posts.length === 0 ? <p className="px-4 py-4 text-ink-2 sm:px-5">{props.empty}</p> : null}

@@ -1,7 +1,7 @@
 'use client';
 
 import type { HelpFound } from '@/contract/account';
-import { calendarAt, discussionsAt, noticesAt, progressAt, weekAt } from '@/contract/addresses';
+import { allQuestionsAt, calendarAt, discussionsAt, noticesAt, progressAt, weekAt } from '@/contract/addresses';
 import { Bell } from 'lucide-react';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
@@ -12,6 +12,7 @@ import { TimeNow } from './time-now';
 const PLACES = [
   ['week', 'This week', weekAt()],
   ['discussions', 'Discussions', discussionsAt()],
+  ['questions', 'Questions', allQuestionsAt()],
   ['calendar', 'Calendar', calendarAt()],
   ['progress', 'Progress', progressAt()],
 ] as const;

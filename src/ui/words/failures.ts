@@ -1,5 +1,6 @@
 import type { CommonFailure, FailureOf } from '@/contract/endpoint';
 import type { changing, sharing } from '@/contract/writing';
+import type { AskingRefusal } from '@/core/questions/asking';
 import type { Refusal } from '@/core/counting/permission';
 import { moment } from './time';
 import { refusalText } from './verdicts';
@@ -8,7 +9,7 @@ const KEPT = 'Your text is kept as a draft.';
 
 /** Failures of which the code says all. */
 export type SaidByCode = Exclude<
-  (FailureOf<typeof sharing> | FailureOf<typeof changing> | CommonFailure)['code'],
+  (FailureOf<typeof sharing> | FailureOf<typeof changing> | AskingRefusal | CommonFailure)['code'],
   Refusal['code']
 >;
 
@@ -37,6 +38,10 @@ export function shareFailureText(failure: Refusal | { code: SaidByCode | 'other'
       return 'This post was withdrawn or hidden meanwhile, so it was not changed. Your new text is kept.';
     case 'changed-meanwhile':
       return 'This post was changed in another window meanwhile, so it was not changed again. Your text here is kept: reload the page to see both, then share the one that shall stand.';
+    case 'no-group':
+      return `You are in no group of this course. ${KEPT} Choose somebody else to ask.`;
+    case 'no-cover-from-staff':
+      return `This course takes no question whose asker its staff do not know. ${KEPT} Choose another way.`;
     case 'not-posted-yet':
       return `That time has not come yet. ${KEPT} Say when it was posted there.`;
     case 'no-such-time':

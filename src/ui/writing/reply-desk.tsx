@@ -24,6 +24,8 @@ import { WithFigures } from './with-figures';
 /** The reply, on the page that faces the post it answers. */
 export function ReplyDesk(props: {
   slug: string;
+  /** It answers a question: nothing of it is counted, and it goes to whom the question goes. */
+  asks: boolean;
   course: string;
   person: string;
   /** The writer's name. */
@@ -46,7 +48,7 @@ export function ReplyDesk(props: {
 }) {
   const { answering, brief, draft, ledgerInput, about, outside, zone } = props;
   const called = calledName(answering.name);
-  const label = `Your reply to ${answering.name}`;
+  const label = props.asks ? 'Your answer' : `Your reply to ${answering.name}`;
   const now = useServerNow(props.now);
   const place = {
     slug: props.slug,
@@ -71,7 +73,7 @@ export function ReplyDesk(props: {
     parts: [],
     rules,
     label,
-    placeholder: `Write to ${called}…`,
+    placeholder: props.asks && !answering.self ? 'Answer…' : `Write to ${called}…`,
   });
   const { editor, live } = writing;
   useQuotedPassages(editor, !outside);
@@ -83,6 +85,7 @@ export function ReplyDesk(props: {
     outside,
   });
   const busy = sharing.share.state === 'sharing';
+  const button = props.asks ? (answering.self ? 'Add this' : 'Share the answer') : forecast.label;
   return (
     <>
       <Desk
@@ -100,21 +103,23 @@ export function ReplyDesk(props: {
         label={label}
         refused={props.refused ? refusalText(props.refused, zone) : null}
         forecast={<WithFigures live={live}>{({ checks }) => forecast.said(checks)}</WithFigures>}
-        plainButton={forecast.label}
+        plainButton={button}
         above={
-          <ReplyNeeds
-            brief={brief}
-            answering={answering}
-            changed={props.changed}
-            editor={editor}
-            outside={outside}
-            zone={zone}
-          />
+          props.asks ? null : (
+            <ReplyNeeds
+              brief={brief}
+              answering={answering}
+              changed={props.changed}
+              editor={editor}
+              outside={outside}
+              zone={zone}
+            />
+          )
         }
         buttons={
           <>
             {outside ? <CopyOut text={writing.text} /> : null}
-            {answering.self || answering.privateTo !== null || outside ? null : (
+            {props.asks || answering.self || answering.privateTo !== null || outside ? null : (
               <button
                 type="button"
                 className="btn"
@@ -131,7 +136,7 @@ export function ReplyDesk(props: {
               disabled={busy}
               onClick={() => void sharing.shareOrAsk()}
             >
-              {busy ? (outside ? 'Noting…' : 'Sharing…') : forecast.label}
+              {busy ? (outside ? 'Noting…' : 'Sharing…') : button}
             </button>
           </>
         }

@@ -1,0 +1,132 @@
+import { z } from 'zod';
+import { storable } from '@/core/document/document';
+import { LIMITS } from '@/core/document/limits';
+import type { Brief } from '@/core/brief/brief';
+import type { Instant } from '@/core/ids';
+import {
+  askingSchema,
+  type About,
+  type Asking,
+  type AskingRefusal,
+  type QuestionKind,
+} from '@/core/questions/asking';
+import type { QuestionState } from '@/core/questions/state';
+import type { Conversation } from './conversation-view';
+import type { OpenDraft } from './discussion';
+import { answersWith } from './endpoint';
+import type { ShareFailure } from './writing';
+
+/** Which questions a list shows. */
+export const QUESTION_FILTERS = ['all', 'open', 'yours', 'followed', 'unread', 'staff'] as const;
+export type QuestionFilter = (typeof QUESTION_FILTERS)[number];
+
+/** A question as it stands in the list. */
+export type QuestionLine = {
+  number: number;
+  post: number;
+  title: string;
+  kind: QuestionKind;
+  /** Null for what does not ask. */
+  state: QuestionState | null;
+  audience: Asking['audience'];
+  author: string;
+  mine: boolean;
+  /** From whom the name is covered, for those who may know that it is. */
+  cover: Asking['cover'];
+  about: About | null;
+  week: number | null;
+  label: string;
+  kept: boolean;
+  at: Instant;
+  /** Who has answered, staff first, and how many answers stand. */
+  by: string[];
+  answers: number;
+  /** Whose of the staff took it on; for staff. */
+  taken: string | null;
+  /** How many it spared asking again. */
+  spared: number;
+  mergedInto: number | null;
+  unread: number;
+  followed: boolean;
+};
+
+/** What the page to ask on knows beside the draft. */
+export type AskPage = {
+  draft: OpenDraft;
+  /** What the desk checks it by: nothing is asked of who asks. */
+  brief: Brief;
+  asking: Asking;
+  /** Who is there to see it. */
+  classmates: number;
+  group: { name: string; others: number } | null;
+  staff: string[];
+  coverFromStaff: boolean;
+};
+
+/** A question that is open, with what is said about its answers. */
+export type OpenQuestion = {
+  line: QuestionLine;
+  view: Conversation;
+  /** Answers that staff confirmed, by post, with who did. */
+  confirmed: Record<number, string>;
+};
+
+export type QuestionsPage = {
+  course: { slug: string; code: string; title: string; zone: string };
+  /** One's other courses, to change between. */
+  courses: { slug: string; code: string }[];
+  /** Where its posts are written. */
+  room: string;
+  show: QuestionFilter;
+  week: number | null;
+  label: string | null;
+  lines: QuestionLine[];
+  counts: Record<QuestionFilter, number>;
+  weeks: number[];
+  labels: string[];
+  /** Within how many hours staff usually answer here; null where it cannot be said. */
+  within: number | null;
+  /** When staff are there, in their own words. */
+  hours: string;
+  /** The number of one's line with the staff; null where there is none yet. */
+  line: number | null;
+  open: OpenQuestion | null;
+  ask: AskPage | null;
+  staff: boolean;
+  onlooker: boolean;
+  now: Instant;
+};
+
+export const askInputSchema = z.strictObject({
+  submission: z.uuid(),
+  title: z.string().max(LIMITS.titleLength).transform(storable),
+  doc: z.unknown(),
+  asking: askingSchema,
+});
+
+/** Asks, or tells: makes one post of a submission, however often it is sent. */
+export const asking = answersWith<{ number: number }, ShareFailure | AskingRefusal>()(
+  'POST',
+  '/courses/:course/questions/asked',
+  askInputSchema,
+);
+
+export const QUESTION_ACTS = [
+  'settle',
+  'reopen',
+  'keep',
+  'unkeep',
+  'take',
+  'leave',
+  'confirm',
+  'unconfirm',
+  'spared',
+  'label',
+] as const;
+export const questionActSchema = z.strictObject({
+  act: z.enum(QUESTION_ACTS),
+  /** The answer that is meant, where one is. */
+  post: z.coerce.number().int().positive().optional(),
+  label: z.string().trim().max(40).transform(storable).optional(),
+});
+export type QuestionAct = z.infer<typeof questionActSchema>;

@@ -1,0 +1,72 @@
+import type { QuestionAct } from '@/contract/questions';
+import { isStaff, postId } from '@/core/ids';
+import { fail, ok, type Result } from '@/core/result';
+import { ask } from '@/db/ask';
+import { changeQuestion, confirmAnswer, insertSpared, questionsOf } from '@/db/queries/questions';
+import type { NotFound } from '../access/enter';
+import { visiblePosts } from '../access/visible-posts';
+import type { Actor, Deps } from '../deps';
+import { enterQuestions } from './questions';
+
+type Refused = { code: 'not-yours-to-do' } | { code: 'gone' };
+
+/**
+ * What is done with a question beside answering it: its asker says that it is answered, or is not; staff keep it on top, take it on, label it, and confirm what a
+ * classmate answered. Whoever found in it what they wanted to ask says so, and is counted.
+ */
+export async function actOnQuestion(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  number: number,
+  { act, post, label }: QuestionAct,
+): Promise<Result<null, NotFound | Refused>> {
+  const door = await enterQuestions(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course, entered } = door.value;
+  const question = (await ask(questionsOf(deps.db, course.id))).find((q) => q.number === number);
+  const [root] = question ? await visiblePosts(deps.db, actor, entered, [question.post]) : [];
+  if (!question || !root) return fail({ code: 'not-found' });
+  const { staff } = entered;
+  const mine = root.author.id === actor.id;
+  const change = (what: Parameters<typeof changeQuestion>[2]) =>
+    changeQuestion(deps.db, question.post, what).then(() => ok(null));
+  switch (act) {
+    case 'settle':
+    case 'reopen':
+      if (!mine && !staff) return fail({ code: 'not-yours-to-do' });
+      return change({ answeredAt: act === 'settle' ? deps.now : null });
+    case 'spared':
+      if (!mine)
+        await insertSpared(deps.db, {
+          course: course.id,
+          post: question.post,
+          person: actor.id,
+          now: deps.now,
+        });
+      return ok(null);
+    case 'keep':
+    case 'unkeep':
+      if (!staff) return fail({ code: 'not-yours-to-do' });
+      return change({ keptAt: act === 'keep' ? deps.now : null });
+    case 'take':
+    case 'leave':
+      if (!staff) return fail({ code: 'not-yours-to-do' });
+      return change({ taken: act === 'take' ? actor.id : null });
+    case 'label':
+      if (!staff) return fail({ code: 'not-yours-to-do' });
+      return change({ label: label ?? '' });
+    case 'confirm':
+    case 'unconfirm': {
+      if (!staff) return fail({ code: 'not-yours-to-do' });
+      const [answer] = post ? await visiblePosts(deps.db, actor, entered, [postId(post)]) : [];
+      if (!answer || answer.thread !== question.post || answer.kind !== 'reply')
+        return fail({ code: 'not-found' });
+      // Staff's own word needs nobody's.
+      if (isStaff(answer.author.role)) return fail({ code: 'not-yours-to-do' });
+      if (answer.withdrawn || answer.hidden) return fail({ code: 'gone' });
+      await confirmAnswer(deps.db, answer.id, actor.id, act === 'confirm', deps.now);
+      return ok(null);
+    }
+  }
+}

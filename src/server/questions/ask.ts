@@ -1,0 +1,40 @@
+import type { z } from 'zod';
+import type { askInputSchema } from '@/contract/questions';
+import type { ShareFailure } from '@/contract/writing';
+import { settled, type AskingRefusal } from '@/core/questions/asking';
+import { fail, ok, type Result } from '@/core/result';
+import { ask as asked } from '@/db/ask';
+import { askingIn, lineOf, numberOf } from '@/db/queries/questions';
+import type { Actor, Deps } from '../deps';
+import { share } from '../posts/share';
+import { enterQuestions } from './questions';
+
+/**
+ * Asks something of a course, or tells it: a post, shared like any other, with who may see it and who it is from as its asker says. Of a line with the
+ * staff there is one for each student: what is written once more goes on under it.
+ */
+export async function askQuestion(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  input: z.output<typeof askInputSchema>,
+): Promise<Result<{ number: number }, ShareFailure | AskingRefusal>> {
+  const door = await enterQuestions(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course, entered } = door.value;
+  const rules = await asked(askingIn(deps.db, course.id, actor.id));
+  const settling = settled(input.asking, {
+    grouped: rules.group !== null,
+    coverFromStaff: rules.coverFromStaff,
+  });
+  if (!settling.ok) return fail(settling.failure);
+  const { asking } = settling;
+  const line = asking.kind === 'line' ? await lineOf(deps.db, course.id, actor.id) : null;
+  const { submission, title, doc } = input;
+  const text = { submission, title, doc, private: false };
+  const shared = await (line === null
+    ? share(deps, actor, entered.record.slug, { ...text, kind: 'response', parent: null }, asking)
+    : share(deps, actor, entered.record.slug, { ...text, title: '', kind: 'reply', parent: line }));
+  if (!shared.ok) return shared;
+  return ok({ number: await numberOf(deps.db, shared.value.post) });
+}

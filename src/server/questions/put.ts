@@ -1,0 +1,33 @@
+import type { Asking } from '@/core/questions/asking';
+import type { PersonId, PostId } from '@/core/ids';
+import { insertCover, nobodyOf } from '@/db/queries/covers';
+import type { Db } from '@/db/connection';
+import type { DiscussionRecord } from '@/db/queries/discussions';
+import { insertQuestion } from '@/db/queries/questions';
+import type { Actor, Deps } from '../deps';
+
+/** As whom somebody asks: as themselves, or as nobody. */
+export const askerOf = (tx: Db, actor: Actor, record: DiscussionRecord, asking: Asking): Promise<PersonId> =>
+  asking.cover === 'no' ? Promise.resolve(actor.id) : nobodyOf(tx, record.course.id);
+
+/** Lays down beside its post what makes it a question, and under cover who asked it. */
+export async function putQuestion(
+  deps: Pick<Deps, 'now'>,
+  tx: Db,
+  actor: Actor,
+  record: DiscussionRecord,
+  post: PostId,
+  asking: Asking,
+): Promise<void> {
+  const course = record.course.id;
+  await insertQuestion(tx, {
+    post,
+    course,
+    discussion: record.id,
+    kind: asking.kind,
+    about: asking.about,
+    now: deps.now,
+  });
+  if (asking.cover !== 'no')
+    await insertCover(tx, { course, thread: post, person: actor.id, fromStaff: asking.cover === 'all' });
+}

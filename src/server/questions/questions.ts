@@ -1,0 +1,163 @@
+import type { AskPage, OpenQuestion, QuestionFilter, QuestionsPage } from '@/contract/questions';
+import { QUESTION_FILTERS } from '@/contract/questions';
+import { emptyDocument } from '@/core/document/document';
+import { isStaff, postId, type PostId } from '@/core/ids';
+import type { Asking } from '@/core/questions/asking';
+import { usuallyWithin } from '@/core/questions/pace';
+import { fail, ok, type Result } from '@/core/result';
+import { ask, askTogether } from '@/db/ask';
+import { coversFromStaff } from '@/db/queries/covers';
+import { enrolledIn } from '@/db/queries/courses';
+import { draftFor } from '@/db/queries/drafts';
+import { followsOf } from '@/db/queries/follows';
+import { reactionsOf } from '@/db/queries/reactions';
+import { askingIn, confirmedIn, questionsOf, roomToAsk } from '@/db/queries/questions';
+import { enterRoom, type Entered, type NotFound } from '../access/enter';
+import { visibleOutlines } from '../access/visible-posts';
+import { enterCourse, type EnteredCourse } from '../courses/enter';
+import type { Actor, Deps } from '../deps';
+import { conversationIn } from '../discussions/conversation';
+import { loadedFrom, stands, threadOf, type LoadedConversation } from '../discussions/loaded-conversation';
+import { openDraft } from '../drafts/open';
+import { questionLines, shownBy } from './lines';
+
+export type QuestionsAsk = {
+  show: QuestionFilter;
+  week: number | null;
+  label: string | null;
+  /** The question that is open, by its number; and the post of it that is answered. */
+  number: number | null;
+  post: number | null;
+  /** The page to ask on is open, with what is chosen there so far. */
+  ask: Asking | null;
+};
+
+/** The door to where a course asks. */
+export async function enterQuestions(
+  deps: Deps,
+  actor: Actor,
+  course: string,
+): Promise<Result<{ course: EnteredCourse; entered: Entered }, NotFound>> {
+  const door = await enterCourse(deps, actor, course);
+  if (!door.ok) return door;
+  const room = await roomToAsk(deps.db, door.value.id);
+  if (!room) return fail({ code: 'not-found' });
+  const entered = await enterRoom(deps, actor, room.slug);
+  return entered.ok ? ok({ course: door.value, entered: entered.value }) : entered;
+}
+
+/** How long each question waited for staff, by what this reader may read. */
+const waitedIn = (loaded: LoadedConversation): number[] =>
+  loaded.trees.flatMap((tree) => {
+    if (isStaff(tree.post.author.role)) return [];
+    const first = threadOf(loaded, tree).find((b) => isStaff(b.post.author.role) && stands(b.post));
+    return first ? [first.post.sharedAt - tree.post.sharedAt] : [];
+  });
+
+async function askPage(deps: Deps, actor: Actor, entered: Entered, asking: Asking): Promise<AskPage> {
+  const { record } = entered;
+  const kept = await draftFor(deps.db, {
+    author: actor.id,
+    discussion: record.id,
+    kind: 'response',
+    parent: null,
+  });
+  const course = await ask(askingIn(deps.db, record.course.id, actor.id));
+  return {
+    draft: await openDraft(
+      deps,
+      actor,
+      kept,
+      { title: '', doc: emptyDocument },
+      { kind: 'response', brief: record.brief, answered: null, given: [] },
+    ),
+    brief: record.brief,
+    asking,
+    classmates: course.classmates,
+    group: course.group,
+    staff: course.staff,
+    coverFromStaff: course.coverFromStaff,
+  };
+}
+
+/** The questions of a course as one may read them: the list, narrowed as one asks, and one of them open, or the page to ask on. */
+export async function questionsPage(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  wanted: QuestionsAsk,
+): Promise<Result<QuestionsPage, NotFound>> {
+  const door = await enterQuestions(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course, entered } = door.value;
+  const { record } = entered;
+  const place = { course: course.id, discussion: record.id };
+  const [{ posts }, reactions, follows, fromStaff, found] = await Promise.all([
+    visibleOutlines(deps.db, actor, entered),
+    reactionsOf(deps.db, place, actor.id),
+    followsOf(deps.db, record.id, actor.id),
+    coversFromStaff(deps.db, course.id),
+    askTogether(deps.db, {
+      questions: questionsOf(deps.db, course.id),
+      confirmed: confirmedIn(deps.db, course.id),
+      courses: enrolledIn(deps.db, actor.id),
+      rules: askingIn(deps.db, course.id, actor.id),
+    }),
+  ]);
+  const loaded = loadedFrom(actor.id, entered, posts, reactions, follows.threads);
+  const all = questionLines(loaded, found.questions, found.confirmed, fromStaff);
+  const lines = all
+    .filter((l) => l.mergedInto === null)
+    .filter(shownBy(wanted.show))
+    .filter((l) => wanted.week === null || l.week === wanted.week)
+    .filter((l) => wanted.label === null || l.label === wanted.label);
+  const line = wanted.number === null ? undefined : all.find((l) => l.number === wanted.number);
+  if (wanted.number !== null && !line) return fail({ code: 'not-found' });
+  return ok({
+    course: { slug: course.slug, code: course.code, title: course.title, zone: course.zone },
+    courses: found.courses.filter((c) => !c.outside).map((c) => ({ slug: c.slug, code: c.code })),
+    room: record.slug,
+    show: wanted.show,
+    week: wanted.week,
+    label: wanted.label,
+    lines,
+    counts: Object.fromEntries(
+      QUESTION_FILTERS.map((f) => [f, all.filter((l) => l.mergedInto === null && shownBy(f)(l)).length]),
+    ) as QuestionsPage['counts'],
+    weeks: [...new Set(all.flatMap((l) => l.week ?? []))].sort((a, b) => b - a),
+    labels: [...new Set(all.map((l) => l.label).filter(Boolean))].sort(),
+    within: usuallyWithin(waitedIn(loaded)),
+    hours: found.rules.hours,
+    line: all.find((l) => l.kind === 'line' && l.mine)?.number ?? null,
+    open: line ? await openQuestion(deps, actor, entered, line, wanted.post, found.confirmed) : null,
+    ask: wanted.ask && !entered.onlooker ? await askPage(deps, actor, entered, wanted.ask) : null,
+    staff: entered.staff,
+    onlooker: entered.onlooker,
+    now: deps.now,
+  });
+}
+
+async function openQuestion(
+  deps: Deps,
+  actor: Actor,
+  entered: Entered,
+  line: OpenQuestion['line'],
+  post: number | null,
+  confirmed: ReadonlyMap<PostId, string>,
+): Promise<OpenQuestion> {
+  const view = await conversationIn(deps, actor, entered, {
+    post: post ?? line.post,
+    filter: null,
+    as: 'threads',
+  });
+  return {
+    line,
+    view,
+    confirmed: Object.fromEntries(
+      view.posts.flatMap((p) => {
+        const by = confirmed.get(postId(p.id));
+        return by === undefined ? [] : [[p.id, by]];
+      }),
+    ),
+  };
+}

@@ -1,0 +1,215 @@
+import { QUESTION_FILTERS, type QuestionsPage } from '@/contract/questions';
+import { questionAt, questionsAt } from '@/contract/addresses';
+import { answeredWithin } from '@/core/questions/pace';
+import Link from 'next/link';
+import { lookOf } from '../conversation/address';
+import { Live } from '../conversation/live';
+import { BackToList } from '../conversation/notes';
+import { ReplySide, type You } from '../conversation/reply-side';
+import { ThreadPage } from '../conversation/thread-page';
+import { FacingPages } from '../discussion/facing-pages';
+import { FILTER_WORDS } from '../words/questions';
+import { ActButton } from './act-button';
+import { askAt, listAt } from './address';
+import { AskDesk } from './ask-desk';
+import { QuestionHead } from './question-head';
+import { QuestionList } from './question-list';
+import type { ReadPost } from '@/contract/thread';
+
+const chip = (on: boolean) => `btn !min-h-9 whitespace-nowrap ${on ? '!border-ink !bg-ink !text-page' : ''}`;
+const FRESH = { kind: 'asks', audience: 'everybody', cover: 'no', about: null } as const;
+
+/** The courses to change between, what to narrow the list to, and the way to ask. */
+function Bar({ page }: { page: QuestionsPage }) {
+  const { course, courses, counts, week, label } = page;
+  return (
+    <div className="flex flex-wrap items-center gap-x-2 gap-y-2 px-4 py-3 sm:px-7">
+      <h1 className="mr-2 text-[24px]">Questions</h1>
+      <nav aria-label="Courses" className="mr-4 flex flex-wrap gap-2">
+        {courses.map((c) => (
+          <Link
+            key={c.slug}
+            href={questionsAt(c.slug)}
+            prefetch={false}
+            aria-current={c.slug === course.slug ? 'page' : undefined}
+            className={chip(c.slug === course.slug)}
+          >
+            {c.code}
+          </Link>
+        ))}
+      </nav>
+      <nav
+        aria-label="Which questions"
+        className="flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4"
+      >
+        {QUESTION_FILTERS.filter((f) => f === 'all' || counts[f] > 0).map((f) => {
+          const on = f === page.show && week === null && label === null;
+          return (
+            <Link
+              key={f}
+              href={listAt(page, { show: f })}
+              prefetch={false}
+              aria-current={on ? 'true' : undefined}
+              className={chip(on)}
+            >
+              {FILTER_WORDS[f]} {f === 'all' ? '' : counts[f]}
+            </Link>
+          );
+        })}
+        {page.weeks.slice(0, 2).map((n) => (
+          <Link
+            key={n}
+            href={listAt(page, { week: n })}
+            prefetch={false}
+            aria-current={week === n ? 'true' : undefined}
+            className={chip(week === n)}
+          >
+            Week {n}
+          </Link>
+        ))}
+        {page.labels.slice(0, 3).map((l) => (
+          <Link
+            key={l}
+            href={listAt(page, { label: l })}
+            prefetch={false}
+            aria-current={label === l ? 'true' : undefined}
+            className={chip(label === l)}
+          >
+            {l}
+          </Link>
+        ))}
+      </nav>
+      {page.onlooker ? null : (
+        <span className="ml-auto flex gap-2">
+          {page.staff ? null : (
+            <Link
+              className="btn"
+              href={
+                page.line === null
+                  ? askAt(course.slug, { ...FRESH, kind: 'line', audience: 'staff' })
+                  : questionAt(course.slug, page.line)
+              }
+            >
+              Your line to the staff
+            </Link>
+          )}
+          <Link className="btn go" href={askAt(course.slug, FRESH)}>
+            {page.staff ? 'Tell or ask' : 'Ask'}
+          </Link>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Of an answer: that staff confirmed it, and for staff where to. */
+function Confirmed({ page, post }: { page: QuestionsPage; post: ReadPost }) {
+  const { open, staff, course } = page;
+  if (!open || post.kind === 'response' || post.gone) return null;
+  const by = open.confirmed[post.id];
+  const place = { course: course.slug, number: open.line.number, post: post.id };
+  const may = staff && post.author.role === 'student' && open.line.kind === 'asks';
+  if (by === undefined && !may) return null;
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
+      {by === undefined ? (
+        <ActButton {...place} act="confirm" name={`, the answer of ${post.author.name}`}>
+          This answer is right
+        </ActButton>
+      ) : (
+        <>
+          <b className="text-pine-ink">Confirmed by {by}</b>
+          {may ? (
+            <ActButton {...place} act="unconfirm" name={`the answer of ${post.author.name}`}>
+              Take that back
+            </ActButton>
+          ) : null}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** The open question on the left page, and the answer to it on the right. */
+function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
+  const { open, course, room } = page;
+  if (!open) return null;
+  const { view } = open;
+  const look = lookOf(view, room, { course: course.slug, number: open.line.number });
+  const read = (
+    <ThreadPage
+      look={look}
+      posts={view.posts}
+      authors={view.authors}
+      at={view.open?.at ?? null}
+      zone={course.zone}
+      now={page.now}
+      outside={false}
+      staff={page.staff}
+      onlooker={page.onlooker}
+      above={<QuestionHead page={page} open={open} />}
+      beneath={(post) => <Confirmed page={page} post={post} />}
+    />
+  );
+  if (page.onlooker) return <div className="plate flex min-h-[400px] flex-col overflow-hidden">{read}</div>;
+  return (
+    <FacingPages
+      first="left"
+      about={`${open.line.number} ${view.open?.at}`}
+      left={{ name: 'The question', page: read }}
+      right={{
+        name: 'Your answer',
+        page: <ReplySide view={view} slug={room} you={you} shared={null} next={null} />,
+      }}
+    />
+  );
+}
+
+/** What is asked and told in a course: the list, and beside it one question, or the page to ask on. */
+export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) {
+  const { course, open, ask } = page;
+  const beside = open !== null || ask !== null;
+  return (
+    <main id="main">
+      <Bar page={page} />
+      <div className="px-4 pb-4 [--above:150px] sm:px-7">
+        <div className="mb-2 flex min-h-6 justify-end empty:hidden">
+          {open ? <Live slug={page.room} events={open.view.events} followed={open.view.followed} /> : null}
+        </div>
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[minmax(290px,380px)_minmax(0,1fr)] lg:gap-0">
+          <div
+            className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${beside ? 'max-lg:hidden' : ''}`}
+          >
+            <QuestionList page={page} />
+          </div>
+          <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
+            {beside ? <BackToList href={listAt(page, page)} all="All questions" /> : null}
+            {ask ? (
+              <div className="plate flex flex-col overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
+                <AskDesk
+                  course={course.slug}
+                  room={page.room}
+                  person={you.id}
+                  author={you.name}
+                  staff={page.staff}
+                  zone={course.zone}
+                  ask={ask}
+                  hours={[page.hours, answeredWithin(page.within)].filter(Boolean).join(' · ')}
+                />
+              </div>
+            ) : open ? (
+              <OpenPages page={page} you={you} />
+            ) : (
+              <div className="plate grid place-items-center overflow-hidden px-6 py-10 text-ink-2 max-lg:hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
+                <p className="max-w-[46ch] text-center">
+                  Open a question, or ask. What one asks, everybody learns from; what only the staff should
+                  know goes to them alone.
+                </p>
+              </div>
+            )}
+          </div>
+        </div>
+      </div>
+    </main>
+  );
+}
