@@ -209,6 +209,7 @@ describe('what is said', () => {
     count: 1,
     course: 'PLA 204',
     week: 6,
+    asks: false,
     post: null,
     about: {},
     title: null,

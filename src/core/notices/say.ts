@@ -9,6 +9,8 @@ export type NoticeFacts = {
   count: number;
   course: string;
   week: number | null;
+  /** It happened among the questions of a course. */
+  asks: boolean;
   post: number | null;
   about: Readonly<Record<string, string | number | boolean | null>>;
   /** Of an announcement: what stands over it. */
@@ -66,6 +68,7 @@ const ABOUT_CHANGE: Record<string, (f: NoticeFacts) => string> = {
 };
 
 const ABOUT_REQUEST: Record<string, (f: NoticeFacts, who: string) => string> = {
+  question: (f, who) => `${who} asks the staff: question ${String(f.about.question)}`,
   time: (f, who) => `${who} ${f.who.length > 1 ? 'ask' : 'asks'} for more time in ${weekOf(f)}`,
   mark: (f, who) => `${who} asks about the mark of ${weekOf(f)}`,
   note: (_, who) => `${who} asks the staff beside a reading`,
@@ -100,9 +103,11 @@ export function noticeTitle(f: NoticeFacts): string {
     case 'name':
       return `${who} named you${f.post === null ? '' : ` in #${f.post}`}`;
     case 'answer':
-      return f.about.asks === 'note'
-        ? `${who} answered your margin note`
-        : `${who} answered you about your mark`;
+      return f.about.asks === 'question'
+        ? `${who} answered in question ${String(f.about.question)}`
+        : f.about.asks === 'note'
+          ? `${who} answered your margin note`
+          : `${who} answered you about your mark`;
     case 'mark':
       return Number(f.about.n) > 1
         ? `Your mark of ${weekOf(f)} was changed`
@@ -110,7 +115,9 @@ export function noticeTitle(f: NoticeFacts): string {
     case 'change':
       return (ABOUT_CHANGE[String(f.about.what)] ?? ABOUT_CHANGE.prompt)?.(f) ?? '';
     case 'post':
-      return `${f.count === 1 ? 'One new post' : `${f.count} new posts`} in ${f.course} ${weekOf(f)}`;
+      return f.asks
+        ? `${f.count === 1 ? 'One new answer' : `${f.count} new answers`} among the questions of ${f.course}`
+        : `${f.count === 1 ? 'One new post' : `${f.count} new posts`} in ${f.course} ${weekOf(f)}`;
     case 'announcement':
       return f.title ?? 'An announcement';
     case 'report':

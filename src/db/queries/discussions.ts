@@ -262,16 +262,16 @@ function toRecord(row: Row): DiscussionRecord {
 
 /**
  * Every discussion of a person's courses (or of one), or only those that matter `around` a moment: opening within a week, still
- * open under any rule, extension or grace, or closed for no more than a week. The window is a little wider than that,
+ * open under any rule, extension or grace, or closed for no more than a week; or with `asks` where the courses ask. The window is a little wider than that,
  * for it is laid over wall clocks of any zone; the use-case decides exactly.
  */
 export const discussionsOf = (
   db: Db,
   person: PersonId,
-  { around, course }: { around?: Instant; course?: CourseId } = {},
+  { around, course, asks = false }: { around?: Instant; course?: CourseId; asks?: boolean } = {},
 ): Ask<DiscussionRecord[]> => ({
   query: enrolled(db, person)
-    .where('d.asks', false)
+    .where('d.asks', asks)
     .modify((q) => {
       if (course) q.where('d.course_id', course);
       if (around === undefined) return;

@@ -96,7 +96,9 @@ export async function tellFollowers(db: Db, told: readonly FollowNotice[], now: 
            select r.*, array(
              select p::bigint from jsonb_array_elements_text(r.posts) p where not exists (
                select 1 from reads m where m.course_id = r.course_id and m.discussion_id = r.discussion_id
-                 and m.person_id = r.person_id and m.post_id = p::bigint)) as ids
+                 and m.person_id = r.person_id and m.post_id = p::bigint)
+               -- Whom it concerns was told of it already.
+               and not exists (select 1 from notices d where d.person_id = r.person_id and d.key = 'post ' || p)) as ids
            from jsonb_to_recordset(?::jsonb)
              as r(person_id uuid, course_id uuid, discussion_id uuid, posts jsonb, way text, due_at timestamptz)) r
          where cardinality(ids) > 0 order by person_id),
@@ -124,7 +126,15 @@ export type NoticeRecord = {
   course: { id: CourseId; code: string; slug: string | null; title: string };
   kind: NoticeKind;
   topic: string;
-  discussion: { id: DiscussionId; slug: string; title: string; week: number; sealed: boolean } | null;
+  /** Where it happened; `asks` for the questions of a course, which are of no week. */
+  discussion: {
+    id: DiscussionId;
+    slug: string;
+    title: string;
+    week: number | null;
+    sealed: boolean;
+    asks: boolean;
+  } | null;
   post: PostId | null;
   /** Of new posts: those not read yet. */
   waiting: PostId[];
@@ -142,7 +152,7 @@ export type NoticeRecord = {
 const records = (db: Db) =>
   db('notices as n')
     .join('courses as c', 'c.id', 'n.course_id')
-    .leftJoin('discussions as d', (j) => j.on('d.course_id', 'n.course_id').andOn('d.id', 'n.discussion_id'))
+    .leftJoin('rooms as d', (j) => j.on('d.course_id', 'n.course_id').andOn('d.id', 'n.discussion_id'))
     .leftJoin('people as b', 'b.id', 'n.by_id')
     .select(
       'n.id',
@@ -156,6 +166,7 @@ const records = (db: Db) =>
       'd.slug',
       'd.title',
       'd.week',
+      'd.asks',
       db.raw(`coalesce((d.brief ->> 'sealed')::boolean, false) as sealed`),
       'n.post_id',
       'n.waiting',
@@ -182,7 +193,14 @@ const toNotice = (r: any): NoticeRecord => ({
   discussion:
     r.slug === null
       ? null
-      : { id: discussionId(r.discussion_id), slug: r.slug, title: r.title, week: r.week, sealed: r.sealed },
+      : {
+          id: discussionId(r.discussion_id),
+          slug: r.slug,
+          title: r.title,
+          week: r.week,
+          sealed: r.sealed,
+          asks: r.asks,
+        },
   post: r.post_id === null ? null : postId(Number(r.post_id)),
   waiting: r.waiting.map((id: number | string) => postId(Number(id))),
   posts: r.posts,

@@ -246,3 +246,15 @@ export async function unreadQuestions(db: Db, person: PersonId): Promise<Map<Cou
     .select('e.course_id', db.raw('count(*)::int as n'));
   return new Map(rows.map((r) => [r.course_id, r.n]));
 }
+
+/** The question that a thread is, with whose post it is: nobody's where it was asked under cover. */
+export async function questionAt(
+  db: Db,
+  thread: PostId,
+): Promise<{ number: number; kind: QuestionKind; author: PersonId } | null> {
+  const row = await db('questions as q')
+    .join('posts as p', 'p.id', 'q.post_id')
+    .where('q.post_id', thread)
+    .first('q.number', 'q.kind', 'p.author_id');
+  return row ? { number: row.number, kind: row.kind, author: personId(row.author_id) } : null;
+}

@@ -212,13 +212,14 @@ export async function markReadBefore(db: Db, before: Instant) {
     `insert into reads (course_id, discussion_id, person_id, post_id, read_at)
      select p.course_id, p.discussion_id, e.person_id, p.id, ?::timestamptz
      from posts p
-     join discussions d on d.id = p.discussion_id
+     join rooms d on d.id = p.discussion_id
      join enrolments e on e.course_id = p.course_id and e.person_id <> p.author_id
      where p.shared_at < ?::timestamptz and p.private_to is null
        and p.withdrawn_at is null and p.hidden_at is null
-       and (e.role <> 'student' or not (d.brief ->> 'sealed')::boolean or exists (
+       and (e.role <> 'student' or not coalesce((d.brief ->> 'sealed')::boolean, false) or exists (
          select 1 from posts o where o.discussion_id = d.id and o.author_id = e.person_id
-           and o.kind = 'response' and o.withdrawn_at is null and o.shared_at < ?::timestamptz))`,
+           and o.kind = 'response' and o.withdrawn_at is null and o.shared_at < ?::timestamptz))
+     on conflict do nothing`,
     [timestamptz(before), timestamptz(before), timestamptz(before)],
   );
 }

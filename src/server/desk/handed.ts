@@ -15,7 +15,7 @@ import { visiblePosts } from '../access/visible-posts';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { tellLeave } from '../notices/happened';
-import { tellPost } from '../notices/tell';
+import { tellConcerned, tellWhoFollows } from '../notices/tell';
 import { storePost } from '../posts/share';
 import { discussionOnDesk, enterDesk } from './enter';
 import { reason, when } from './fields';
@@ -81,7 +81,8 @@ async function countedAs(
     asOf,
   );
   if (post === null) return fail({ code: 'not-found' });
-  await tellPost(deps, tx, record, post);
+  await tellConcerned(deps, tx, record, post);
+  await tellWhoFollows(tx, record, post);
   // Of the same words no draft is left.
   const key = keyOf(handed, record.id);
   const kept = await draftFor(tx, key);

@@ -8,8 +8,7 @@ import type { Entered } from '../access/enter';
 import { isUnreadFor, openingOf, type LoadedConversation } from './loaded-conversation';
 
 /** What stands beside a name that others do not see. */
-const coverText = (own: boolean) =>
-  own ? 'your name is covered here' : 'the class does not see this name';
+const coverText = (own: boolean) => (own ? 'your name is covered here' : 'the class does not see this name');
 
 const NO_REACTIONS: Reactions = { wellSaid: 0, saidByMe: false, bookmarked: false };
 

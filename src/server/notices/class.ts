@@ -17,7 +17,11 @@ export async function discussionFor(
 ): Promise<DiscussionRecord | null> {
   const somebody = await somebodyIn(db, course);
   if (!somebody) return null;
-  return (await ask(discussionsOf(db, somebody, { course }))).find((d) => d.id === discussion) ?? null;
+  const [discussions, questions] = [
+    await ask(discussionsOf(db, somebody, { course })),
+    await ask(discussionsOf(db, somebody, { course, asks: true })),
+  ];
+  return [...discussions, ...questions].find((d) => d.id === discussion) ?? null;
 }
 
 /** A discussion as each student of its class meets it: extensions, excusals, hours and parts are theirs. */

@@ -12,7 +12,8 @@ import { discussionFor, sealedOut } from './class';
 
 const AT_ONCE = 500;
 
-const hearerOf = (f: FollowerRecord, sealed: boolean): Hearer => {
+/** Whoever asks follows their question, and not all that is asked in the course. */
+const hearerOf = (f: FollowerRecord, sealed: boolean, asks: boolean): Hearer => {
   const whole = f.chosen.find((c) => c.thread === null);
   const threads = new Map<PostToTell['thread'], Hearer['discussion']>();
   for (const { thread, first } of f.written) threads.set(thread, { follows: null, way: null, since: first });
@@ -27,7 +28,11 @@ const hearerOf = (f: FollowerRecord, sealed: boolean): Hearer => {
     id: f.id,
     staff: isStaff(f.role),
     sealed,
-    discussion: { follows: whole?.follows ?? null, way: whole?.way ?? null, since: f.responded },
+    discussion: {
+      follows: whole?.follows ?? null,
+      way: whole?.way ?? null,
+      since: asks ? null : f.responded,
+    },
     threads,
   };
 };
@@ -35,11 +40,11 @@ const hearerOf = (f: FollowerRecord, sealed: boolean): Hearer => {
 /** What one follower is told of these posts, one notice for each way. */
 function toldTo(
   f: FollowerRecord,
-  sealed: boolean,
+  { sealed, asks }: { sealed: boolean; asks: boolean },
   posts: readonly PostToTell[],
   now: Instant,
 ): FollowNotice[] {
-  const hearer = hearerOf(f, sealed);
+  const hearer = hearerOf(f, sealed, asks);
   const rules = rulesIn(f.rules);
   const heard = posts.flatMap((post) => {
     const chosen = follows(post, hearer);
@@ -72,7 +77,7 @@ async function dealSome(deps: Pick<Deps, 'now'>, db: Db): Promise<number> {
     const sealed = await sealedOut(deps, db, record, people);
     await tellFollowers(
       db,
-      people.flatMap((f) => toldTo(f, sealed.has(f.id), here, deps.now)),
+      people.flatMap((f) => toldTo(f, { sealed: sealed.has(f.id), asks: record.asks }, here, deps.now)),
       deps.now,
     );
   }

@@ -13,7 +13,7 @@ import { helloTo } from '../mail/texts';
 import type { Deps } from '../deps';
 import type { Box } from '../secrets/box';
 import { answerToken, bounceToken, lessToken, type LessKind } from './addresses';
-import { linesOf, toldOf, stands, type Told } from './lines';
+import { placeName, linesOf, toldOf, stands, type Told } from './lines';
 
 /** Where mail of an installation comes from and comes back to. */
 export type MailHome = {
@@ -201,7 +201,7 @@ export async function noticeLetter(
     (n) => n.kind === 'announcement' && told.announcements.get(String(n.about.announcement))?.chosen,
   );
   const [n] = notices;
-  const where = alone && n ? `${n.course.code}${n.discussion ? ` week ${n.discussion.week}` : ''}` : '';
+  const where = alone && n ? placeName(n) : '';
   const title = private_ ? `An announcement for you` : first.title;
   const parts = lines.flatMap((line): LetterPart[] => {
     const group = line.ids.flatMap((lineId) => notices.filter((x) => x.id === lineId)).reverse();

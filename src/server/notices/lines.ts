@@ -86,6 +86,8 @@ export async function toldOf(
     // A reply to one's own post holds the post where it is anyway; other words behind a seal are seen by opening it.
     quotable: (n) =>
       n.discussion !== null &&
+      // Who reads a question is for its asker to say: its words stay where they are.
+      !n.discussion.asks &&
       !sealed.has(n.discussion.id) &&
       (n.kind === 'reply' || !unopened.has(n.discussion.id)),
   };
@@ -111,6 +113,14 @@ const quoteOf = (opening: string) => {
 
 const isOfPost = ({ kind }: NoticeRecord) => kind === 'reply' || kind === 'name' || kind === 'post';
 
+/** Where something happened, in a word or two. */
+export const placeName = ({ course, discussion }: Pick<NoticeRecord, 'course' | 'discussion'>): string =>
+  discussion === null
+    ? course.code
+    : discussion.asks
+      ? `${course.code} questions`
+      : `${course.code} week ${discussion.week}`;
+
 /** What the sentence about some notices of one topic says. */
 function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null {
   const [first] = group;
@@ -133,6 +143,7 @@ function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null
         : group.reduce((sum, n) => sum + n.posts, 0),
     course: first.course.code,
     week: first.discussion?.week ?? null,
+    asks: first.discussion?.asks ?? false,
     post: first.post,
     // A reminder says how long it is from now, whenever it is read.
     about:
@@ -146,7 +157,7 @@ function factsOf(group: readonly NoticeRecord[], told: Told): NoticeFacts | null
 function metaOf(group: readonly NoticeRecord[], facts: NoticeFacts, told: Told): string {
   const [first] = group;
   if (!first) return '';
-  const place = first.discussion ? `${first.course.code} week ${first.discussion.week}` : first.course.code;
+  const place = placeName(first);
   switch (first.kind) {
     case 'post': {
       const posts = group.flatMap((n) => n.waiting.flatMap((p) => told.posts.get(p) ?? []));
@@ -175,7 +186,7 @@ function metaOf(group: readonly NoticeRecord[], facts: NoticeFacts, told: Told):
     case 'mail':
       return String(first.about.why ?? '');
     default:
-      return first.discussion ? `${place} · ${first.discussion.title}` : place;
+      return first.discussion && !first.discussion.asks ? `${place} · ${first.discussion.title}` : place;
   }
 }
 

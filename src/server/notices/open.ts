@@ -7,6 +7,8 @@ import {
   moderationLogAt,
   noticesAt,
   partAt,
+  questionAt,
+  questionsAt,
   readingAt,
   responseAt,
 } from '@/contract/addresses';
@@ -21,6 +23,9 @@ const noteAt = ({ about }: NoticeRecord) => `${readingAt(String(about.reading))}
 /** The exact place of what a notice is about. */
 export function placeOf(n: NoticeRecord): string {
   const course = slugOf(n.course);
+  if (n.about.asks === 'question') return questionAt(course, Number(n.about.question), { post: n.post });
+  if (n.discussion?.asks && n.kind === 'post' && n.waiting.length !== 1)
+    return questionsAt(course, { show: 'unread' });
   const slug = n.discussion?.slug;
   switch (n.kind) {
     case 'announcement':

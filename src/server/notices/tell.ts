@@ -114,16 +114,10 @@ export async function tellConcerned(
 }
 
 /**
- * Tells of a post that was shared: those whom it concerns at once, in the same transaction; who follows is told by a job, so that whoever
- * shares does not wait for a class of thousands.
+ * Has those who follow told of a post that was shared, by a job, so that whoever shares does not wait for a class of thousands. Whom it concerns is told in the
+ * transaction.
  */
-export async function tellPost(
-  deps: Pick<Deps, 'now'>,
-  db: Db,
-  record: DiscussionRecord,
-  id: PostId,
-): Promise<void> {
-  await tellConcerned(deps, db, record, id);
+export async function tellWhoFollows(db: Db, record: DiscussionRecord, id: PostId): Promise<void> {
   if (record.course.outside) return;
   await queuePost(db, id);
   await wakeJob(db, KEEP_UP);

@@ -26,7 +26,8 @@ import { refused } from '../access/refused';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { canBeAnswered } from '../drafts/keep';
-import { tellPost } from '../notices/tell';
+import { tellConcerned, tellWhoFollows } from '../notices/tell';
+import { tellAsked } from '../notices/tell-asked';
 import { askerOf, putQuestion } from '../questions/put';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
@@ -207,7 +208,8 @@ export async function share(
         [id],
         deps.now,
       );
-    await tellPost(deps, tx, record, id);
+    await (record.asks ? tellAsked(deps, tx, record, id) : tellConcerned(deps, tx, record, id));
+    await tellWhoFollows(tx, record, id);
     await deleteDraft(tx, key);
     if (answered && entered.staff) {
       const place = { course: record.course.id, discussion: record.id };

@@ -26,6 +26,7 @@ import { addHistory } from './seed-habits';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { addMarks } from './seed-marks';
 import { addNotices } from './seed-notices';
+import { addQuestions } from './seed-questions';
 import { addMaterial, addEstimates } from './seed-material';
 import { addPages, overviewsOf } from './seed-pages';
 import type { WorldCourse, WorldDiscussion } from './types';
@@ -152,6 +153,11 @@ export async function seedWorld(
     idOf,
     timeZone: HOME_ZONE,
     week: { number: ahead, startsOn: weekStart(ahead) },
+  });
+  await addQuestions(db, now, {
+    idOf,
+    actor,
+    at: ({ week, day, time }) => instantOf(wall(week, day, time), HOME_ZONE),
   });
   await setup.markReadBefore(db, lastVisit(now));
   await addNotices(db, now, lastVisit(now));

@@ -210,7 +210,7 @@ export function Post({
               author={post.author.name}
               mine={post.mine}
               reactions={post.reactions}
-              says={look.asks ? 'I find this right' : 'Well said'}
+              says={look.asks ? (isReply ? 'I find this right' : 'I ask this, too') : 'Well said'}
             />
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>

@@ -126,6 +126,7 @@ export function AskDesk(props: {
       share={share}
       zone={props.zone}
       withTitle={!line}
+      titleHint={asking.kind === 'tells' ? 'What it is, in a line' : 'Your question, in a line'}
       label="What you ask"
       refused={null}
       forecast={sees}

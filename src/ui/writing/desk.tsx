@@ -46,6 +46,8 @@ export function Desk({
   share: ShareState;
   zone: string;
   withTitle: boolean;
+  /** What stands in the title as long as nothing does. */
+  titleHint?: string;
   /** Who writes, and whether that is one of the staff. */
   author: string;
   staff: boolean;
@@ -185,7 +187,7 @@ export function Desk({
           <textarea
             rows={1}
             aria-label="Title"
-            placeholder="Title"
+            placeholder={props.titleHint ?? 'Title'}
             aria-describedby={titleCut ? 'title-cut' : undefined}
             value={title}
             onChange={(e) => {

@@ -62,10 +62,10 @@ export function ReplyDesk(props: {
       kind: 'reply' as const,
       brief,
       answered: { name: answering.name, text: answering.plain },
-      ...(answering.self ? {} : { about }),
+      ...(answering.self || props.asks ? {} : { about }),
       given: draft.given,
     }),
-    [brief, answering.name, answering.plain, answering.self, about, draft.given],
+    [brief, answering.name, answering.plain, answering.self, props.asks, about, draft.given],
   );
   const { form, ...writing } = useWriting({
     place,

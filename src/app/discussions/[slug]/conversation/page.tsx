@@ -1,8 +1,9 @@
 import { conversationAt } from '@/contract/addresses';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { ARRANGEMENTS } from '@/core/posts/arrange';
 import { THREAD_FILTERS } from '@/core/posts/filters';
+import { placeOfQuestion } from '@/server/questions/place';
 import { conversation } from '@/server/discussions/conversation';
 import { ConversationView } from '@/ui/conversation/conversation-view';
 import { Frame } from '../../../_request/frame';
@@ -49,7 +50,11 @@ export default async function ConversationPage({ params, searchParams }: Props) 
     page: ask.page,
     words: ask.words,
   });
-  if (!found.ok) notFound();
+  if (!found.ok) {
+    const asked = await placeOfQuestion(who.deps, who.actor, slug, ask.post);
+    if (asked) redirect(asked);
+    notFound();
+  }
   const { actor } = who;
   return (
     <Frame visitor={who} here={here} place="discussions" zone={found.value.head.schedule.zone}>

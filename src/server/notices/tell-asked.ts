@@ -1,0 +1,68 @@
+import { isStaff, type PersonId, type PostId } from '@/core/ids';
+import { concerns } from '@/core/notices/hears';
+import type { Db } from '@/db/connection';
+import { rolesIn, staffOf } from '@/db/queries/class';
+import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
+import { postToTell } from '@/db/queries/hearers';
+import type { DiscussionRecord } from '@/db/queries/discussions';
+import { questionAt } from '@/db/queries/questions';
+import type { Deps } from '../deps';
+import { tell, type Telling } from './tell';
+
+/**
+ * Tells of what was asked or answered: whoever asked and whoever is answered hear of an answer, whoever is named of that, and the staff of what waits for
+ * them. Who is covered is told as themselves, and named to nobody.
+ */
+export async function tellAsked(
+  deps: Pick<Deps, 'now'>,
+  db: Db,
+  record: DiscussionRecord,
+  id: PostId,
+): Promise<void> {
+  const course = record.course.id;
+  const post = await postToTell(db, id);
+  const question = post && (await questionAt(db, post.thread));
+  if (!post || !question) return;
+  const covered = await askedUnderCover(db, post.thread);
+  const nobody = covered && (await nobodyOf(db, course));
+  const real = (who: PersonId | null) => (covered && who === nobody ? covered : who);
+  const writer = real(post.author);
+  const asker = real(question.author);
+  const by = post.author === nobody ? null : post.author;
+  const about = { asks: 'question', question: question.number };
+  const thing = (over: Pick<Telling, 'kind' | 'topic' | 'to'>): Telling => ({
+    course,
+    key: `post ${id}`,
+    discussion: record.id,
+    post: id,
+    by,
+    about,
+    ...over,
+  });
+  const answered =
+    post.kind === 'reply'
+      ? [...new Set([asker, real(post.answers)])].filter((p): p is PersonId => p !== null && p !== writer)
+      : [];
+  const roles = await rolesIn(db, course, post.named);
+  const named = [...roles].flatMap(([person, role]) =>
+    !answered.includes(person) &&
+    person !== writer &&
+    concerns({ ...post, answers: null }, { id: person, staff: isStaff(role), sealed: false })
+      ? [person]
+      : [],
+  );
+  const staff = await staffOf(db, course);
+  const waits =
+    writer !== null &&
+    !staff.includes(writer) &&
+    (question.kind === 'line' || (question.kind === 'asks' && post.kind === 'response'));
+  await tell(db, deps.now, [
+    thing({ kind: 'answer', topic: `question ${post.thread}`, to: answered }),
+    thing({ kind: 'name', topic: `name ${id}`, to: named }),
+    thing({
+      kind: 'request',
+      topic: `question ${post.thread}`,
+      to: waits ? staff.filter((p) => !answered.includes(p) && !named.includes(p)) : [],
+    }),
+  ]);
+}
