@@ -97,6 +97,19 @@ export type QuestionsPage = {
   now: Instant;
 };
 
+/** Something that may spare asking: a question of before, an announcement, or a paragraph of the syllabus. */
+export type QuestionOffer =
+  | { of: 'question'; number: number; title: string; state: QuestionState | null; by: string[] }
+  | { of: 'announcement'; id: string; title: string }
+  | { of: 'syllabus'; text: string };
+
+/** What is near to what somebody is about to ask. */
+export const offering = answersWith<{ offers: QuestionOffer[] }, never>()(
+  'POST',
+  '/courses/:course/questions/offers',
+  z.strictObject({ text: z.string().max(2_000) }),
+);
+
 export const askInputSchema = z.strictObject({
   submission: z.uuid(),
   title: z.string().max(LIMITS.titleLength).transform(storable),

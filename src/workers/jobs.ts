@@ -15,6 +15,7 @@ import { keepUp } from '@/server/notices/keep-up';
 import { push } from '@/server/notices/push';
 import { remindDue } from '@/server/notices/remind';
 import { KEEP_UP, REMIND } from '@/server/notices/tell';
+import { LEARN_QUESTIONS, learnQuestions } from '@/server/questions/learn';
 import { forgetDue } from '@/server/people/leaving';
 import { sweepPeople } from '@/server/people/sweep';
 
@@ -62,6 +63,7 @@ const telling = await run({
   crontab: [
     '* * * * * keep-up ?jobKey=each-minute-keep-up',
     '* * * * * remind ?jobKey=each-minute-remind',
+    '* * * * * learn-questions ?jobKey=each-minute-learn-questions',
   ].join('\n'),
   taskList: {
     [KEEP_UP]: async () => keepUp(await deps()),
@@ -70,6 +72,7 @@ const telling = await run({
       await remindDue(now);
       await keepUp(now);
     },
+    [LEARN_QUESTIONS]: async () => void (await learnQuestions(await deps())),
     'send-mail': async (payload) => sendMail(await deps(), port, sending, mail.parse(payload).mail),
     push: async (payload) =>
       push(await deps(), { site: config.site, contact: config.mailFrom }, mail.parse(payload).mail),

@@ -103,6 +103,9 @@ export async function up(db: Knex): Promise<void> {
       answered_at timestamptz,
       taken_by uuid,
       merged_into bigint references questions (post_id),
+      -- Where it stands among meanings, and of which words that is.
+      meaning real[],
+      learnt text,
       unique (course_id, number),
       foreign key (course_id, discussion_id, post_id) references posts (course_id, discussion_id, id) on delete cascade,
       foreign key (course_id, taken_by) references enrolments (course_id, person_id) on delete set null (taken_by)

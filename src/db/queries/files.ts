@@ -163,7 +163,7 @@ export async function postsCarrying(
 ): Promise<{ post: PostId; discussion: string; now: boolean }[]> {
   const rows = await db('post_files as f')
     .join('posts as p', 'p.id', 'f.post_id')
-    .join('discussions as d', 'd.id', 'p.discussion_id')
+    .join('rooms as d', 'd.id', 'p.discussion_id')
     .where('f.file_id', file)
     .groupBy('p.id', 'd.slug')
     .select(

@@ -183,7 +183,7 @@ export const filesOf = (tx: Db, person: PersonId, course?: CourseId): Promise<Le
     );
 
 export const discussionsOfCourse = (tx: Db, course: CourseId): Promise<string[]> =>
-  tx('discussions').where({ course_id: course }).pluck('id');
+  tx('rooms').where({ course_id: course }).pluck('id');
 
 /** What names an address and belongs to no account goes: invitations, mail, rosters, whatever was tried with it. */
 export async function dropByAddress(tx: Db, person: PersonId, email: string) {

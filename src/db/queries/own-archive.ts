@@ -20,9 +20,15 @@ export type ArchivedFile = { id: string; name: string; sha256: string };
 /** Everything a person shared, with every version, oldest first. */
 export async function archivedPosts(db: Db, person: PersonId): Promise<ArchivedPost[]> {
   const rows = await db('posts as p')
-    .join('discussions as d', 'd.id', 'p.discussion_id')
+    .join('rooms as d', 'd.id', 'p.discussion_id')
     .join('courses as c', 'c.id', 'p.course_id')
-    .where('p.author_id', person)
+    .leftJoin('covers as k', 'k.thread_id', 'p.thread_id')
+    // What somebody asked under cover is nobody's to everybody else.
+    .where((q) =>
+      q
+        .where('p.author_id', person)
+        .orWhere((own) => own.where('k.person_id', person).where('p.author_id', db.ref('c.nobody'))),
+    )
     .orderBy('p.id')
     .select(
       'p.id',
@@ -55,7 +61,7 @@ export async function archivedPosts(db: Db, person: PersonId): Promise<ArchivedP
 
 export async function archivedDrafts(db: Db, person: PersonId): Promise<ArchivedDraft[]> {
   const rows = await db('drafts as x')
-    .join('discussions as d', 'd.id', 'x.discussion_id')
+    .join('rooms as d', 'd.id', 'x.discussion_id')
     .join('courses as c', 'c.id', 'd.course_id')
     .where('x.author_id', person)
     .orderBy('x.kept_at')

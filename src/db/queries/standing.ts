@@ -1,6 +1,9 @@
 import { slugOf, type PersonId, type Role } from '@/core/ids';
 import type { Db } from '../connection';
 
+/** Where each kind of place stands; where a course asks has the address of a discussion. */
+const TABLES = { discussions: 'rooms', readings: 'readings' } as const;
+
 export type Membership = { role: Role; owner: boolean };
 
 /** What somebody is in the course of a discussion or reading, or in a course, each by its name in addresses; null where nothing. */
@@ -20,7 +23,11 @@ export async function courseStanding(
   const rows =
     kind === 'courses'
       ? (await mine.select(columns)).filter((r) => slugOf(r) === slug)
-      : await mine.join(`${kind} as t`, 't.course_id', 'c.id').where('t.slug', slug).limit(1).select(columns);
+      : await mine
+          .join(`${TABLES[kind]} as t`, 't.course_id', 'c.id')
+          .where('t.slug', slug)
+          .limit(1)
+          .select(columns);
   const [row] = rows;
   return row ? { role: row.role, owner: row.owner } : null;
 }

@@ -81,8 +81,11 @@ export async function keepDraft(
     if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);
     const edits = input.edits ? postId(input.edits) : null;
-    if (edits && !entered.own.some((p) => p.id === edits && p.kind === input.kind && !p.withdrawn))
-      return fail({ code: 'post-not-open' as const });
+    if (edits) {
+      const [own] = await visiblePosts(tx, actor, entered, [edits]);
+      if (own?.author.id !== actor.id || own.kind !== input.kind || own.withdrawn)
+        return fail({ code: 'post-not-open' as const });
+    }
     const key: Place = {
       author: actor.id,
       course: entered.record.course.id,

@@ -27,18 +27,19 @@ type Scope = {
   staffIn: CourseId[];
 };
 
-/** What a person may look in: their courses (or the one asked for), and the discussions whose seal does not hold. */
+/** What a person may look in: their courses (or the one asked for), the discussions whose seal does not hold, and what the courses ask. */
 async function scopeOf(deps: Deps, actor: Actor, ask: FindAsk): Promise<Scope> {
-  const [all, { everything, own }] = await Promise.all([
+  const [all, { discussions, questions, own }] = await Promise.all([
     coursesOf(deps.db, actor.id),
     askTogether(deps.db, {
-      everything: discussionsOf(deps.db, actor.id),
+      discussions: discussionsOf(deps.db, actor.id),
+      questions: discussionsOf(deps.db, actor.id, { asks: true }),
       own: ownPosts(deps.db, actor.id),
     }),
   ]);
   const courses = all.filter((c) => ask.course === null || c.slug.includes(ask.course));
   const ids = new Set(courses.map((c) => c.id));
-  const records = everything.filter((r) => ids.has(r.course.id));
+  const records = [...discussions, ...questions].filter((r) => ids.has(r.course.id));
   const posts = groupBy(own, (p) => p.discussion);
   return {
     courses,

@@ -8,6 +8,7 @@ import { isBlank, plainText } from '@/core/document/flatten';
 import type { Asking } from '@/core/questions/asking';
 import { fail, ok, type Result } from '@/core/result';
 import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
+import { wakeJob } from '@/db/queries/jobs';
 import { isThreadLocked, logModeration } from '@/db/queries/moderation';
 import { deleteDraft, type DraftKey } from '@/db/queries/drafts';
 import type { PostRecord } from '@/db/queries/posts';
@@ -28,6 +29,7 @@ import type { Actor, Deps } from '../deps';
 import { canBeAnswered } from '../drafts/keep';
 import { tellConcerned, tellWhoFollows } from '../notices/tell';
 import { tellAsked } from '../notices/tell-asked';
+import { LEARN_QUESTIONS } from '../questions/learn';
 import { askerOf, putQuestion } from '../questions/put';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
@@ -210,6 +212,7 @@ export async function share(
       );
     await (record.asks ? tellAsked(deps, tx, record, id) : tellConcerned(deps, tx, record, id));
     await tellWhoFollows(tx, record, id);
+    if (record.asks) await wakeJob(tx, LEARN_QUESTIONS);
     await deleteDraft(tx, key);
     if (answered && entered.staff) {
       const place = { course: record.course.id, discussion: record.id };

@@ -37,7 +37,7 @@ export async function enterQuestions(
   deps: Deps,
   actor: Actor,
   course: string,
-): Promise<Result<{ course: EnteredCourse; entered: Entered }, NotFound>> {
+): Promise<Result<InCourse, NotFound>> {
   const door = await enterCourse(deps, actor, course);
   if (!door.ok) return door;
   const room = await roomToAsk(deps.db, door.value.id);
@@ -45,6 +45,30 @@ export async function enterQuestions(
   const entered = await enterRoom(deps, actor, room.slug);
   return entered.ok ? ok({ course: door.value, entered: entered.value }) : entered;
 }
+
+type InCourse = { course: EnteredCourse; entered: Entered };
+
+/** Everything among the questions of a course that one may read, and how each question stands. */
+async function loadQuestions(deps: Deps, actor: Actor, { course, entered }: InCourse) {
+  const { record } = entered;
+  const [{ posts }, reactions, follows, fromStaff, found] = await Promise.all([
+    visibleOutlines(deps.db, actor, entered),
+    reactionsOf(deps.db, { course: course.id, discussion: record.id }, actor.id),
+    followsOf(deps.db, record.id, actor.id),
+    coversFromStaff(deps.db, course.id),
+    askTogether(deps.db, {
+      questions: questionsOf(deps.db, course.id),
+      confirmed: confirmedIn(deps.db, course.id),
+    }),
+  ]);
+  const loaded = loadedFrom(actor.id, entered, posts, reactions, follows.threads);
+  const lines = questionLines(loaded, found.questions, found.confirmed, fromStaff);
+  return { loaded, lines, confirmed: found.confirmed };
+}
+
+/** The questions of a course as one may read them, without anything else. */
+export const questionLinesFor = async (deps: Deps, actor: Actor, place: InCourse) =>
+  (await loadQuestions(deps, actor, place)).lines;
 
 /** How long each question waited for staff, by what this reader may read. */
 const waitedIn = (loaded: LoadedConversation): number[] =>
@@ -91,21 +115,13 @@ export async function questionsPage(
   if (!door.ok) return door;
   const { course, entered } = door.value;
   const { record } = entered;
-  const place = { course: course.id, discussion: record.id };
-  const [{ posts }, reactions, follows, fromStaff, found] = await Promise.all([
-    visibleOutlines(deps.db, actor, entered),
-    reactionsOf(deps.db, place, actor.id),
-    followsOf(deps.db, record.id, actor.id),
-    coversFromStaff(deps.db, course.id),
+  const [{ loaded, confirmed, lines: all }, found] = await Promise.all([
+    loadQuestions(deps, actor, door.value),
     askTogether(deps.db, {
-      questions: questionsOf(deps.db, course.id),
-      confirmed: confirmedIn(deps.db, course.id),
       courses: enrolledIn(deps.db, actor.id),
       rules: askingIn(deps.db, course.id, actor.id),
     }),
   ]);
-  const loaded = loadedFrom(actor.id, entered, posts, reactions, follows.threads);
-  const all = questionLines(loaded, found.questions, found.confirmed, fromStaff);
   const lines = all
     .filter((l) => l.mergedInto === null)
     .filter(shownBy(wanted.show))
@@ -129,7 +145,7 @@ export async function questionsPage(
     within: usuallyWithin(waitedIn(loaded)),
     hours: found.rules.hours,
     line: all.find((l) => l.kind === 'line' && l.mine)?.number ?? null,
-    open: line ? await openQuestion(deps, actor, entered, line, wanted.post, found.confirmed) : null,
+    open: line ? await openQuestion(deps, actor, entered, line, wanted.post, confirmed) : null,
     ask: wanted.ask && !entered.onlooker ? await askPage(deps, actor, entered, wanted.ask) : null,
     staff: entered.staff,
     onlooker: entered.onlooker,

@@ -21,4 +21,5 @@ export const REMEMBERED: ReadonlySet<TaskName> = new Set([
   'difference',
   'cited',
   'substance',
+  'meanings',
 ]);

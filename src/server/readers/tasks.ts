@@ -17,6 +17,7 @@ import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { readMail } from '../mail-in/read';
 import { placesOf } from '../notes/places';
+import { meaningsOf } from '../questions/meanings';
 import { annotationsIn } from '../notes/read-annotations';
 import { fitting } from '../outside/fitting';
 import { figuresNow } from '../posts/figures';
@@ -107,6 +108,8 @@ const tasks = {
   /** What a Common Cartridge carries. */
   cartridge: (i: { bytes: Buffer }) =>
     readCartridge(new Uint8Array(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength)),
+  /** Where short texts stand among meanings. */
+  meanings: (i: { texts: string[] }) => meaningsOf(i.texts),
   cited: (i: { items: Parameters<typeof citedIn>[0][] }) => i.items.map(citedIn),
   bibtex: (i: { text: string }) => recordsOfBibtex(i.text),
 } as const;

@@ -12,10 +12,12 @@ export function ActButton(props: {
   /** What it is done to, for its name. */
   name?: string;
   className?: string;
+  /** What is said once it is done, where the page does not show it. */
+  told?: string;
   children: ReactNode;
 }) {
   return (
-    <QuietForm action={questionActAt(props.course, props.number)} className="contents">
+    <QuietForm action={questionActAt(props.course, props.number)} className="contents" told={props.told}>
       {props.post ? <input type="hidden" name="post" value={props.post} /> : null}
       <button name="act" value={props.act} className={props.className ?? 'link min-h-6 text-[13px]'}>
         {props.children}

@@ -12,6 +12,7 @@ import type { ShareState } from '../writing/use-share';
 import { useWriting } from '../writing/use-writing';
 import { askAt } from './address';
 import { aboutHref } from './about';
+import { Offers } from './offers';
 
 const KINDS: readonly (readonly [Asking['kind'], string])[] = [
   ['asks', 'I ask'],
@@ -178,6 +179,9 @@ export function AskDesk(props: {
               )}
             </div>
           )}
+          {asking.kind === 'asks' ? (
+            <Offers course={course} title={writing.title} editor={writing.editor} />
+          ) : null}
         </div>
       }
       buttons={

@@ -56,7 +56,7 @@ function Bar({ page }: { page: QuestionsPage }) {
             </Link>
           );
         })}
-        {page.weeks.slice(0, 2).map((n) => (
+        {page.weeks.slice(0, 1).map((n) => (
           <Link
             key={n}
             href={listAt(page, { week: n })}
@@ -67,7 +67,7 @@ function Bar({ page }: { page: QuestionsPage }) {
             Week {n}
           </Link>
         ))}
-        {page.labels.slice(0, 3).map((l) => (
+        {page.labels.slice(0, 2).map((l) => (
           <Link
             key={l}
             href={listAt(page, { label: l })}
@@ -79,8 +79,11 @@ function Bar({ page }: { page: QuestionsPage }) {
           </Link>
         ))}
       </nav>
+      {page.open ? (
+        <Live slug={page.room} events={page.open.view.events} followed={page.open.view.followed} />
+      ) : null}
       {page.onlooker ? null : (
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex items-center gap-2">
           {page.staff ? null : (
             <Link
               className="btn"
@@ -90,7 +93,7 @@ function Bar({ page }: { page: QuestionsPage }) {
                   : questionAt(course.slug, page.line)
               }
             >
-              Your line to the staff
+              Your line<span className="sr-only"> to the staff</span>
             </Link>
           )}
           <Link className="btn go" href={askAt(course.slug, FRESH)}>
@@ -172,10 +175,7 @@ export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) 
   return (
     <main id="main">
       <Bar page={page} />
-      <div className="px-4 pb-4 [--above:150px] sm:px-7">
-        <div className="mb-2 flex min-h-6 justify-end empty:hidden">
-          {open ? <Live slug={page.room} events={open.view.events} followed={open.view.followed} /> : null}
-        </div>
+      <div className="px-4 pb-4 [--above:136px] sm:px-7">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[minmax(290px,380px)_minmax(0,1fr)] lg:gap-0">
           <div
             className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${beside ? 'max-lg:hidden' : ''}`}

@@ -1,0 +1,76 @@
+import { STAFF, postId, type CourseId, type PersonId, type PostId } from '@/core/ids';
+import type { Earlier } from '@/core/questions/asked-before';
+import type { Ask } from '../ask';
+import type { Db } from '../connection';
+import { mayRead, visible } from './visible';
+
+/** So much of a text says what it is about. */
+const SAID = 400;
+
+/** Questions that stand, each with its words and the answer that says most: of staff, else one they confirmed, else the last. */
+const told = (db: Db) =>
+  db('questions as q')
+    .join('posts as p', 'p.id', 'q.post_id')
+    .join('post_texts as t', 't.post_id', 'p.id')
+    .joinRaw(
+      `left join lateral (
+         select left(at.plain, ${SAID}) as plain from posts a
+           join post_texts at on at.post_id = a.id
+           join enrolments ae on ae.course_id = a.course_id and ae.person_id = a.author_id
+           left join confirmations ac on ac.post_id = a.id
+         where a.thread_id = q.post_id and a.id <> q.post_id and a.withdrawn_at is null and a.hidden_at is null
+           and a.author_id <> p.author_id
+         order by ae.role = any(?::course_role[]) desc, ac.post_id is not null desc, a.id desc limit 1) a on true`,
+      [[...STAFF]],
+    )
+    .where('q.kind', 'asks')
+    .whereNull('q.merged_into')
+    .whereNull('p.private_to')
+    .where(visible(db, 'p'));
+
+const STAMP = `md5(t.title || '|' || left(t.plain, ${SAID}) || '|' || coalesce(a.plain, ''))`;
+const words = (db: Db) => [
+  'q.post_id',
+  't.title',
+  db.raw(`left(t.plain, ${SAID}) as plain`),
+  db.raw(`coalesce(a.plain, '') as answer`),
+];
+type Row = { post_id: number | string; title: string; plain: string; answer: string };
+const toEarlier = (r: Row): Earlier => ({
+  id: String(r.post_id),
+  title: r.title,
+  text: r.plain,
+  answer: r.answer,
+});
+
+/** Questions whose meaning is not known, or is that of other words; the newest first. */
+export async function questionsToLearn(
+  db: Db,
+  most: number,
+): Promise<{ post: PostId; earlier: Earlier; stamp: string }[]> {
+  const rows: (Row & { stamp: string })[] = await told(db)
+    .whereRaw(`q.learnt is distinct from ${STAMP}`)
+    .orderBy('q.post_id', 'desc')
+    .limit(most)
+    .select(...words(db), db.raw(`${STAMP} as stamp`));
+  return rows.map((r) => ({ post: postId(Number(r.post_id)), earlier: toEarlier(r), stamp: r.stamp }));
+}
+
+export const keepMeaning = (db: Db, post: PostId, meaning: readonly number[], stamp: string) =>
+  db('questions')
+    .where({ post_id: post })
+    .update({ meaning: db.raw('?::real[]', [[...meaning]]), learnt: stamp });
+
+/** The questions of a course that one may read, with what is known of their meaning. */
+export const knownQuestions = (
+  db: Db,
+  course: CourseId,
+  reader: { id: PersonId; staff: boolean },
+): Ask<(Earlier & { meaning: number[] })[]> => ({
+  query: told(db)
+    .where('q.course_id', course)
+    .where(mayRead(db, reader.id, reader.staff))
+    .whereNotNull('q.meaning')
+    .select(...words(db), 'q.meaning'),
+  read: (rows) => rows.map((r) => ({ ...toEarlier(r), meaning: r.meaning })),
+});
