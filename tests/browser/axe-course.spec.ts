@@ -4,6 +4,14 @@ import { test } from './test';
 
 test.beforeAll(() => startAfresh());
 
+visitEach('questions', () => [
+  ['the list', '/courses/geo-115/questions'],
+  ['one that is open', '/courses/geo-115/questions/9'],
+  ['one that is confirmed', '/courses/geo-115/questions/5'],
+  ['asking', '/courses/geo-115/questions?ask=asks'],
+  ['the line to the staff', '/courses/geo-115/questions?ask=line&to=staff'],
+]);
+
 visitEach(
   'the course desk',
   () => [

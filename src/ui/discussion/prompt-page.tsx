@@ -29,6 +29,7 @@ import { Viewings } from './viewings';
 import { PromptText } from './prompt-text';
 import { requirementStatuses } from './requirement-statuses';
 import type { AskedForTime, DiscussionHead } from '@/contract/discussion';
+import { AskAboutThis } from '../questions/ask-about';
 import { Broken } from './broken';
 import { WhatBecameOf, type HandedView } from './handed';
 import { MoreTime } from './more-time';
@@ -193,6 +194,14 @@ export function PromptPage({
           )}
         </>
       ) : null}
+      {head.course.outside || head.onlooker || preview ? null : (
+        <AskAboutThis
+          course={head.course.slug}
+          about={{ of: 'prompt', place: head.slug, called: head.title.slice(0, 200) }}
+        >
+          Ask about this prompt
+        </AskAboutThis>
+      )}
       {head.course.outside || preview ? null : <Broken action={discussionTroubleAt(head.slug)} />}
       <Contradicted found={contradictions} />
       <Asked title="Your response needs" rules={responseRules(stricter)} confirmed={responseRules(brief)} />

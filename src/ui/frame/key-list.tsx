@@ -10,6 +10,7 @@ const KEYS = [
   ['g then p', 'Plan'],
   ['g then m', 'Progress'],
   ['g then n', 'Notices'],
+  ['g then q', 'Questions'],
   ['j / k', 'next / previous response in a conversation'],
   ['. / ,', 'next / previous post, wherever it stands'],
   ['n', 'next unread post'],

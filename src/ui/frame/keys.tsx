@@ -1,6 +1,13 @@
 'use client';
 
-import { calendarAt, discussionsAt, noticesAt, planAt, progressAt } from '@/contract/addresses';
+import {
+  allQuestionsAt,
+  calendarAt,
+  discussionsAt,
+  noticesAt,
+  planAt,
+  progressAt,
+} from '@/contract/addresses';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -50,6 +57,7 @@ export function Keys() {
       else if (go && key === 'c') router.push(calendarAt());
       else if (go && key === 'p') router.push(planAt());
       else if (go && key === 'm') router.push(progressAt());
+      else if (go && key === 'q') router.push(allQuestionsAt());
       else if (go && key === 'n') router.push(noticesAt());
       else if (PRESSES[key]) return press(`[data-key-${PRESSES[key]}]`);
       else if (key === 'r') {

@@ -1,7 +1,14 @@
 'use client';
 
 import type { HelpFound } from '@/contract/account';
-import { allQuestionsAt, calendarAt, discussionsAt, noticesAt, progressAt, weekAt } from '@/contract/addresses';
+import {
+  allQuestionsAt,
+  calendarAt,
+  discussionsAt,
+  noticesAt,
+  progressAt,
+  weekAt,
+} from '@/contract/addresses';
 import { Bell } from 'lucide-react';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
@@ -64,13 +71,13 @@ export function TopBar(props: {
           {/* On a phone the mark alone: what is beside it has to stand in one line. */}
           <Brand className="max-[430px]:[&>span]:sr-only" />
         </Link>
-        <nav aria-label="Main" className="order-3 -ml-3 flex w-full gap-1 sm:order-none sm:ml-0 sm:w-auto">
+        <nav aria-label="Main" className="order-3 -ml-2 flex w-full sm:order-none sm:ml-0 sm:w-auto sm:gap-1">
           {PLACES.map(([place, label, href]) => (
             <Link
               key={place}
               href={href}
               aria-current={props.place === place ? 'page' : undefined}
-              className={`rounded-[6px] px-2.5 py-2 font-medium whitespace-nowrap max-sm:text-[13.5px] sm:px-3 ${
+              className={`rounded-[6px] px-2 py-2 font-medium whitespace-nowrap max-sm:text-[13px] max-[410px]:px-[7px] max-[380px]:px-1.5 max-[380px]:text-[12px] sm:px-3 ${
                 props.place === place ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
               }`}
             >

@@ -22,10 +22,12 @@ const FRESH = { kind: 'asks', audience: 'everybody', cover: 'no', about: null } 
 /** The courses to change between, what to narrow the list to, and the way to ask. */
 function Bar({ page }: { page: QuestionsPage }) {
   const { course, courses, counts, week, label } = page;
+  // On a phone one question, or what one asks, has the page for itself.
+  const aside = page.open || page.ask ? 'max-sm:hidden' : '';
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-2 px-4 py-3 sm:px-7">
       <h1 className="mr-2 text-[24px]">Questions</h1>
-      <nav aria-label="Courses" className="mr-4 flex flex-wrap gap-2">
+      <nav aria-label="Courses" className={`mr-4 flex flex-wrap gap-2 ${aside}`}>
         {courses.map((c) => (
           <Link
             key={c.slug}
@@ -39,8 +41,8 @@ function Bar({ page }: { page: QuestionsPage }) {
         ))}
       </nav>
       <nav
-        aria-label="Which questions"
-        className="flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4"
+        aria-label="Narrow the list"
+        className={`flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 ${aside}`}
       >
         {QUESTION_FILTERS.filter((f) => f === 'all' || counts[f] > 0).map((f) => {
           const on = f === page.show && week === null && label === null;
@@ -114,7 +116,7 @@ function Confirmed({ page, post }: { page: QuestionsPage; post: ReadPost }) {
   const may = staff && post.author.role === 'student' && open.line.kind === 'asks';
   if (by === undefined && !may) return null;
   return (
-    <p className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
+    <div className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
       {by === undefined ? (
         <ActButton {...place} act="confirm" name={`, the answer of ${post.author.name}`}>
           This answer is right
@@ -129,7 +131,7 @@ function Confirmed({ page, post }: { page: QuestionsPage; post: ReadPost }) {
           ) : null}
         </>
       )}
-    </p>
+    </div>
   );
 }
 

@@ -10,6 +10,7 @@ import { useMemo, useState } from 'react';
 import { ReadAloud } from '../aloud/read-aloud';
 import { useVoice } from '../aloud/use-voice';
 import { Broken } from '../discussion/broken';
+import { AskAboutThis } from '../questions/ask-about';
 import { FacingPages } from '../discussion/facing-pages';
 import { MarkedText } from '../notes/marked-text';
 import { NoteForm } from '../notes/note-form';
@@ -111,6 +112,14 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
           <RecordingForm action={readingRecordingAt(reading.slug)} there={view.recording !== null} />
         ) : null}
         {view.staff || course.outside ? <NewerText slug={reading.slug} /> : null}
+        {course.outside ? null : (
+          <AskAboutThis
+            course={course.slug}
+            about={{ of: 'reading', place: reading.slug, called: reading.title.slice(0, 200) }}
+          >
+            Ask about this reading
+          </AskAboutThis>
+        )}
         {course.outside ? null : <Broken action={readingTroubleAt(reading.slug)} />}
       </div>
       <nav aria-label="Readings beside this one" className="mt-5 flex flex-wrap justify-between gap-2">

@@ -8,7 +8,8 @@ import { useCallback, useRef, useState } from 'react';
 import type { Place, Text } from './draft-keeper';
 
 /** Why it was not shared, or not changed. */
-export type NotShared = FailureOf<typeof sharing> | FailureOf<typeof changing> | AskingRefusal | CommonFailure;
+export type NotShared =
+  FailureOf<typeof sharing> | FailureOf<typeof changing> | AskingRefusal | CommonFailure;
 export type ShareState = { state: 'idle' } | { state: 'sharing' } | { state: 'failed'; failure: NotShared };
 
 /**

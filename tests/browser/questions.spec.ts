@@ -1,0 +1,157 @@
+import type { Browser } from '@playwright/test';
+import { database, enterAs, startAfresh } from './help';
+import { expect, test, type Page } from './test';
+
+test.beforeEach(() => startAfresh());
+
+const QUESTIONS = '/courses/geo-115/questions';
+const another = async (browser: Browser, name: string, path: string) => {
+  const page = await (await browser.newContext()).newPage();
+  await enterAs(page, name, path);
+  return page;
+};
+const list = (page: Page) => page.getByRole('navigation', { name: 'Questions' });
+
+test('a question under cover about a prompt is answered by a classmate, confirmed by staff, and its asker hears of it', async ({
+  page,
+  browser,
+}) => {
+  // From the prompt, with who will see it said before.
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  await page.getByRole('link', { name: 'Ask about this prompt' }).click();
+  await expect(page.getByText('Your name stands beside it.')).toBeVisible();
+  await page.getByRole('link', { name: 'Name covered from the class' }).click();
+  await expect(
+    page.getByText('The class does not see your name; Dr. Maren Holt and Bastian Grey do.'),
+  ).toBeVisible();
+  await page.getByRole('textbox', { name: 'Title' }).fill('Whose land is behind the levee?');
+  await page.getByRole('textbox', { name: 'What you ask' }).click();
+  await page.keyboard.type('The map ends at the dyke.');
+  // What is chosen is still there after a reload, and so are the words.
+  await expect(page.getByText(/^Draft kept/u)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'What you ask' })).toContainText(
+    'The map ends at the dyke.',
+  );
+  await expect(page.getByText('The class does not see your name')).toBeVisible();
+  await page.getByRole('button', { name: 'Ask', exact: true }).click();
+  await expect(page.getByRole('article', { name: 'Question by Imani Okoro' })).toContainText(
+    'your name is covered here',
+  );
+  const address = new URL(page.url()).pathname;
+
+  // A classmate sees nobody, and answers by keyboard.
+  const noor = await another(browser, 'Noor Vasquez', QUESTIONS);
+  await list(noor)
+    .getByRole('link', { name: /Whose land is behind the levee\?/u })
+    .focus();
+  await noor.keyboard.press('Enter');
+  await expect(noor.getByRole('article', { name: 'Question by A classmate' })).toBeVisible();
+  await expect(noor.getByText('Imani')).toHaveCount(0);
+  await noor.keyboard.press('r');
+  await noor.keyboard.type('The water board’s, up to the second ditch.');
+  await noor.keyboard.press('Control+Enter');
+  await noor.keyboard.press('Enter');
+  await expect(noor.getByRole('article', { name: 'Answer by Noor Vasquez' })).toBeVisible();
+
+  // Staff know who asks, and confirm the answer.
+  const holt = await another(browser, 'Dr. Maren Holt', address);
+  await expect(holt.getByText('the class does not see this name')).toBeVisible();
+  await holt.getByRole('button', { name: 'This answer is right , the answer of Noor Vasquez' }).click();
+  await expect(holt.getByText('Confirmed by Dr. Maren Holt')).toBeVisible();
+  await expect(list(holt).getByRole('link', { name: /Whose land/u })).toContainText('confirmed by staff');
+
+  // Whoever asked finds it among the notices, which leads to the answer.
+  await page.goto('/notices');
+  await page.getByRole('link', { name: /Noor Vasquez answered in question \d+/u }).click();
+  await expect(page).toHaveURL(/\/courses\/geo-115\/questions\/\d+\?post=\d+$/u);
+  await expect(page.getByText('Confirmed by Dr. Maren Holt')).toBeVisible();
+});
+
+test('what only the staff may read is theirs and its asker’s; the line goes on as one exchange', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Noor Vasquez', QUESTIONS);
+  await page.getByRole('link', { name: 'Your line to the staff' }).click();
+  await page.getByRole('textbox', { name: 'What you ask' }).click();
+  await page.keyboard.type('My grandmother is ill, and I may be slow this week.');
+  await expect(page.getByText('Dr. Maren Holt and Bastian Grey and nobody else will see it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Send to the staff' }).click();
+  await expect(page.getByRole('article', { name: 'Question by Noor Vasquez' })).toBeVisible();
+  const address = new URL(page.url()).pathname;
+
+  const imani = await another(browser, 'Imani Okoro', QUESTIONS);
+  await expect(list(imani)).not.toContainText('grandmother');
+  expect((await imani.request.get(address)).status()).toBe(404);
+
+  const holt = await another(browser, 'Dr. Maren Holt', QUESTIONS);
+  await list(holt)
+    .getByRole('link', { name: /grandmother/u })
+    .click();
+  await holt.getByRole('button', { name: 'I take this one' }).click();
+  await expect(holt.getByText('Dr. Maren Holt has taken it.').first()).toBeVisible();
+  await holt.getByRole('textbox', { name: 'Your answer' }).click();
+  await holt.keyboard.type('Take the time you need.');
+  await holt.getByRole('button', { name: 'Share the answer' }).click();
+  await expect(holt.getByRole('article', { name: 'Answer by Dr. Maren Holt' })).toBeVisible();
+
+  // It goes on from the same button, under what stands there.
+  await page.goto(QUESTIONS);
+  await page.getByRole('link', { name: 'Your line to the staff', exact: true }).click();
+  await expect(page).toHaveURL(address);
+  await expect(page.getByRole('article', { name: 'Answer by Dr. Maren Holt' })).toBeVisible();
+});
+
+test('what was asked before is offered while one types, and whoever finds it there is counted', async ({
+  page,
+}) => {
+  // The jobs learn what questions mean within the minute; here they are asked to at once.
+  const db = database();
+  try {
+    await db.raw(
+      `select graphile_worker.add_job('learn-questions', '{}'::json, job_key := 'now learn-questions')`,
+    );
+    await expect
+      .poll(
+        async () =>
+          Number((await db('questions').whereNull('meaning').where('kind', 'asks').count('*'))[0]?.count),
+        {
+          timeout: 30_000,
+        },
+      )
+      .toBeLessThanOrEqual(1);
+  } finally {
+    await db.destroy();
+  }
+  await enterAs(page, 'Imani Okoro', `${QUESTIONS}?ask=asks`);
+  await page.getByRole('textbox', { name: 'Title' }).fill('does it count if I reply to a reply');
+  const offers = page.getByRole('region', { name: 'Asked already' });
+  await expect(offers.getByRole('link', { name: '“Can a reply answer a reply?”' })).toBeVisible();
+  await offers.getByRole('button', { name: 'This answers it' }).click();
+  await expect(offers.getByText('Good: it is counted.')).toBeVisible();
+  await offers.getByRole('link', { name: '“Can a reply answer a reply?”' }).click();
+  await expect(list(page).getByRole('link', { name: /Can a reply answer a reply/u })).toContainText(
+    'spared 3 people asking',
+  );
+});
+
+test('the list is narrowed by state and label, walked by keys, and stands on a phone', async ({ page }) => {
+  await enterAs(page, 'Imani Okoro');
+  await page.keyboard.press('g');
+  await page.keyboard.press('q');
+  await expect(page).toHaveURL(/\/courses\/[a-z]+-\d+\/questions$/u);
+  await page.goto(QUESTIONS);
+  await page.getByRole('link', { name: /^Unanswered/u }).click();
+  await expect(list(page).getByRole('link')).toHaveCount(3);
+  await page.keyboard.press('j');
+  await expect(page.getByRole('article', { name: /^Question by/u })).toBeVisible();
+  await page.keyboard.press('j');
+  await page.reload();
+  await expect(list(page).getByRole('link')).toHaveCount(3);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(list(page)).toBeHidden();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.getByRole('link', { name: 'All questions' }).click();
+  await expect(list(page)).toBeVisible();
+});
