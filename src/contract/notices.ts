@@ -57,11 +57,7 @@ export type NoticesPage = {
 };
 
 /** Chooses how notices reach one; answers what that means. */
-export const keepRules = answersWith<Meaning, { code: 'malformed' }>()(
-  'PUT',
-  '/notices/rules',
-  rulesSchema,
-);
+export const keepRules = answersWith<Meaning, { code: 'malformed' }>()('PUT', '/notices/rules', rulesSchema);
 
 const device = z.object({
   endpoint: z.url().max(1_000),

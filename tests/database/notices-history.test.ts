@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { postId, type PersonId, type PostId } from '@/core/ids';
+import type { PersonId, PostId } from '@/core/ids';
 import type { SharedPost } from '@/core/notices/hears';
 import type { Doc } from '@/core/document/nodes';
 import { setFollow } from '@/db/queries/follows';

@@ -7,7 +7,7 @@ export type Known = Earlier & { meaning: readonly number[] };
 /** From 0 to 1: how near it is to what is asked. */
 export type Offer = { id: string; nearness: number };
 
-/** Nearer than this it is offered: whoever asks something new is not to be held up. Set on asked questions that were looked at (`docs/MEASURED.md`). */
+/** Nearer than this it is offered: whoever asks something new is not to be held up. Set on questions that were looked at (`tests/questions`). */
 const LEAST = 0.375;
 const MOST = 3;
 /** What is so much farther than the nearest is not offered beside it. */
@@ -40,7 +40,9 @@ const lengthOf = (v: readonly number[]) => Math.sqrt(v.reduce((sum, x) => sum + 
 export function meaningOf(vectors: readonly (readonly number[])[]): number[] {
   const [first = []] = vectors;
   const lengths = vectors.map(lengthOf);
-  return first.map((_, i) => vectors.reduce((sum, v, j) => sum + (v[i] ?? 0) / (lengths[j] ?? 1), 0) / vectors.length);
+  return first.map(
+    (_, i) => vectors.reduce((sum, v, j) => sum + (v[i] ?? 0) / (lengths[j] ?? 1), 0) / vectors.length,
+  );
 }
 
 const nearnessOf = (a: readonly number[], b: readonly number[]) => {

@@ -10,7 +10,6 @@ import { replyRules } from '../words/rules';
 import { moment } from '../words/time';
 import { verdictReason } from '../words/verdicts';
 import { summarise } from '@/core/counting/summary';
-import { addressOf, type Look } from './address';
 import { reasonText } from '../words/worth';
 import type { ReadPost, ThreadLine } from '@/contract/thread';
 
