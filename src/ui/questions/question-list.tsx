@@ -9,7 +9,9 @@ import { StateSign } from './state-sign';
 const WEEK_MS = 7 * 86_400_000;
 
 /** Questions under headings: what is kept on top, what is of this week, what is older. */
-function sections({ lines, now }: QuestionsPage): [string, QuestionLine[]][] {
+function sections({ lines, now, staff, show }: QuestionsPage): [string, QuestionLine[]][] {
+  // Whoever answers for the course begins with who has waited longest.
+  if (staff && show === 'open' && lines.length) return [['The longest waiting first', [...lines].reverse()]];
   const kept = lines.filter((l) => l.kept);
   const rest = lines.filter((l) => !l.kept);
   const all: [string, QuestionLine[]][] = [
