@@ -114,6 +114,10 @@ export const postHistoryAt = address('/discussions/:slug/posts/:post/history');
 export const withdrawAt = address('/discussions/:slug/posts/:post/withdraw');
 export const removePostAt = address('/discussions/:slug/posts/:post/remove');
 
+/** Everything one noted to oneself. */
+export const notebookAt = address('/notebook');
+export const notebookFileAt = address('/notebook/file');
+
 /** What is asked and told in a course, and each question by its number. */
 export const allQuestionsAt = address('/questions');
 export const questionsAt = address('/courses/:course/questions');

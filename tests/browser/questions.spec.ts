@@ -155,3 +155,37 @@ test('the list is narrowed by state and label, walked by keys, and stands on a p
   await page.getByRole('link', { name: 'All questions' }).click();
   await expect(list(page)).toBeVisible();
 });
+
+test('the notebook holds the notes of every course and discussion: kept as one types, found, and taken along', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
+  await page.getByText('Notes to self', { exact: true }).click();
+  const beside = page.getByRole('textbox', { name: /^Notes to self/u });
+  await beside.fill(`${await beside.inputValue()}\nAsk the archive about the weir of 1871.`);
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await beside.blur();
+  await page.keyboard.press('g');
+  await page.keyboard.press('b');
+  const note = page.getByRole('textbox', { name: /^Notes of GEO 115 week 6/u });
+  await expect(note).toHaveValue(/the weir of 1871/u);
+  await page.getByRole('textbox', { name: 'Notes of GEO 115, the course' }).fill('The exam is on the 4th.');
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Notes of GEO 115, the course' })).toHaveValue(
+    'The exam is on the 4th.',
+  );
+  await page.getByRole('textbox', { name: 'Find in your notes' }).fill('archive 1871');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 page with “archive 1871”.')).toBeVisible();
+  await expect(note).toBeVisible();
+  const file = await (await page.request.get('/notebook/file')).text();
+  expect(file).toContain('The exam is on the 4th.');
+  expect(file).toContain('the weir of 1871');
+  // It is nobody else's, of the staff neither.
+  const holt = await another(browser, 'Dr. Maren Holt', '/notebook');
+  await expect(holt.getByRole('main')).not.toContainText('1871');
+  expect(await (await holt.request.get('/notebook/file')).text()).not.toContain('1871');
+});

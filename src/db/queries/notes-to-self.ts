@@ -1,4 +1,4 @@
-import { instant, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import { discussionId, instant, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
@@ -28,3 +28,17 @@ export async function putNoteToSelf(
     .onConflict(['person_id', 'course_id', 'discussion_id'])
     .merge(['body', 'kept_at']);
 }
+
+/** A note to self with where it stands: a discussion, or the questions of a course, where one notes what is of the whole course. */
+export type PlacedNote = NoteToSelf & { discussion: DiscussionId };
+
+/** Everything a person noted for nobody else. */
+export const notesToSelf = (db: Db, person: PersonId): Ask<PlacedNote[]> => ({
+  query: db('notes_to_self').where({ person_id: person }).select('discussion_id', 'body', 'kept_at'),
+  read: (rows) =>
+    rows.map((r) => ({
+      discussion: discussionId(r.discussion_id),
+      body: r.body,
+      keptAt: instant(r.kept_at),
+    })),
+});

@@ -5,7 +5,7 @@ import type { Instant } from '@/core/ids';
 import { askTogether } from '@/db/ask';
 import { noteToSelf, putNoteToSelf } from '@/db/queries/notes-to-self';
 import { lockSharing } from '@/db/queries/sharing';
-import { enterDiscussion, type NotFound } from '../access/enter';
+import { enterRoom, type NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 
 /** Keeps a note to oneself. One that was changed in another window meanwhile is not written over but told. */
@@ -16,7 +16,7 @@ export async function keepNoteToSelf(
   note: z.infer<typeof noteToSelfSchema>,
 ): Promise<Result<{ keptAt: Instant }, NotFound | { code: 'other-window'; body: string; keptAt: Instant }>> {
   return deps.db.transaction(async (tx) => {
-    const door = await enterDiscussion(deps, actor, slug, tx);
+    const door = await enterRoom(deps, actor, slug, tx);
     if (!door.ok) return door;
     const { record } = door.value;
     await lockSharing(tx, actor.id, record.id);

@@ -11,6 +11,7 @@ const KEYS = [
   ['g then m', 'Progress'],
   ['g then n', 'Notices'],
   ['g then q', 'Questions'],
+  ['g then b', 'Notebook'],
   ['j / k', 'next / previous response in a conversation'],
   ['. / ,', 'next / previous post, wherever it stands'],
   ['n', 'next unread post'],

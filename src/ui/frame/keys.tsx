@@ -4,6 +4,7 @@ import {
   allQuestionsAt,
   calendarAt,
   discussionsAt,
+  notebookAt,
   noticesAt,
   planAt,
   progressAt,
@@ -57,6 +58,7 @@ export function Keys() {
       else if (go && key === 'c') router.push(calendarAt());
       else if (go && key === 'p') router.push(planAt());
       else if (go && key === 'm') router.push(progressAt());
+      else if (go && key === 'b') router.push(notebookAt());
       else if (go && key === 'q') router.push(allQuestionsAt());
       else if (go && key === 'n') router.push(noticesAt());
       else if (PRESSES[key]) return press(`[data-key-${PRESSES[key]}]`);

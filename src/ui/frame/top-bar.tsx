@@ -23,7 +23,7 @@ const PLACES = [
   ['calendar', 'Calendar', calendarAt()],
   ['progress', 'Progress', progressAt()],
 ] as const;
-export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards' | 'notices';
+export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards' | 'notices' | 'notebook';
 
 /** The way to what concerns one, with how much of it is not seen. */
 const NoticesLink = ({ n, here }: { n: number; here: boolean }) => (

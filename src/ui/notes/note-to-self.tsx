@@ -1,9 +1,10 @@
 'use client';
 
-import { noteToSelfAt } from '@/contract/addresses';
+import { notebookAt, noteToSelfAt } from '@/contract/addresses';
 import { notingToSelf } from '@/contract/writing';
 import { call } from '../request/call';
-import { useEffect, useRef, useState } from 'react';
+import Link from 'next/link';
+import { useEffect, useId, useRef, useState } from 'react';
 
 const QUIET_MS = 700;
 const AGAIN_MS = 3_000;
@@ -17,8 +18,32 @@ const SAID = {
   merged: 'Another window had changed it: both texts are here now.',
 } as const;
 
-/** A page of one's own beside a discussion. Nobody else can read it, staff neither; it is kept as one types. */
-export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: number } | null }) {
+type Note = { body: string; keptAt: number } | null;
+
+/** A page of one's own beside a discussion. Nobody else can read it, staff neither. */
+export function NoteToSelf(props: { slug: string; note: Note }) {
+  return (
+    <details className="mt-4 border-t border-rule pt-3" open={props.note !== null && props.note.body !== ''}>
+      <summary className="w-fit cursor-pointer font-serif text-[14px] font-semibold">Notes to self</summary>
+      <NoteField {...props} label="Notes to self: nobody else can read them" />
+      <p className="text-[12.5px]">
+        <Link className="link inline-flex min-h-6 items-center" href={notebookAt()} prefetch={false}>
+          All your notes
+        </Link>
+      </p>
+    </details>
+  );
+}
+
+/** Where one notes something to oneself: it is kept as one types, and by a button without scripts. */
+export function NoteField(props: {
+  slug: string;
+  note: Note;
+  label: string;
+  /** Where it stands, where that is not beside its discussion. */
+  from?: 'notebook';
+}) {
+  const id = useId();
   const [body, setBody] = useState(props.note?.body ?? '');
   const [state, setState] = useState<keyof typeof SAID>('idle');
   const base = useRef(props.note?.keptAt ?? 0);
@@ -73,36 +98,34 @@ export function NoteToSelf(props: { slug: string; note: { body: string; keptAt: 
   }, [slug]);
 
   return (
-    <details className="mt-4 border-t border-rule pt-3" open={props.note !== null && props.note.body !== ''}>
-      <summary className="w-fit cursor-pointer font-serif text-[14px] font-semibold">Notes to self</summary>
-      <form action={noteToSelfAt(slug)} method="post" className="mt-1.5">
-        <label className="sr-only" htmlFor="note-to-self">
-          Notes to self: nobody else can read them
-        </label>
-        <textarea
-          id="note-to-self"
-          name="body"
-          rows={4}
-          maxLength={20_000}
-          value={body}
-          onChange={(e) => {
-            text.current = e.target.value;
-            dirty.current = true;
-            setBody(e.target.value);
-            setState('waiting');
-            clearTimeout(timer.current);
-            timer.current = setTimeout(() => void send.current(), QUIET_MS);
-          }}
-          className="field w-full font-serif text-[14.5px]"
-        />
-        <p className="mt-1 flex flex-wrap gap-x-3 text-[12.5px] text-ink-2">
-          <span>Only you can read this, not even staff.</span>
-          <span role="status" className={state === 'failed' ? 'font-semibold text-brick' : ''}>
-            {SAID[state]}
-          </span>
-        </p>
-        <button className="btn mt-1 scripted:hidden">Keep it</button>
-      </form>
-    </details>
+    <form action={noteToSelfAt(slug)} method="post" className="mt-1.5">
+      {props.from ? <input type="hidden" name="from" value={props.from} /> : null}
+      <label className="sr-only" htmlFor={id}>
+        {props.label}
+      </label>
+      <textarea
+        id={id}
+        name="body"
+        rows={4}
+        maxLength={20_000}
+        value={body}
+        onChange={(e) => {
+          text.current = e.target.value;
+          dirty.current = true;
+          setBody(e.target.value);
+          setState('waiting');
+          clearTimeout(timer.current);
+          timer.current = setTimeout(() => void send.current(), QUIET_MS);
+        }}
+        className="field w-full font-serif text-[14.5px]"
+      />
+      <p className="mt-1 flex flex-wrap gap-x-3 text-[12.5px] text-ink-2">
+        <span>Only you can read this, not even staff.</span>
+        <span role="status" className={state === 'failed' ? 'font-semibold text-brick' : ''}>
+          {SAID[state]}
+        </span>
+      </p>
+      <button className="btn mt-1 scripted:hidden">Keep it</button>
+    </form>
   );
 }

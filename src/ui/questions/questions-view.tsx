@@ -1,5 +1,5 @@
 import { QUESTION_FILTERS, type QuestionsPage } from '@/contract/questions';
-import { questionAt, questionsAt } from '@/contract/addresses';
+import { notebookAt, questionAt, questionsAt } from '@/contract/addresses';
 import { answeredWithin } from '@/core/questions/pace';
 import Link from 'next/link';
 import { lookOf } from '../conversation/address';
@@ -86,6 +86,11 @@ function Bar({ page }: { page: QuestionsPage }) {
       ) : null}
       {page.onlooker ? null : (
         <span className="ml-auto flex items-center gap-2">
+          {page.staff ? null : (
+            <Link className="link px-1 text-[13.5px] max-sm:hidden" href={notebookAt()} prefetch={false}>
+              Notebook
+            </Link>
+          )}
           {page.staff ? null : (
             <Link
               className="btn"

@@ -1,5 +1,5 @@
 import { noteToSelfSchema, notingToSelf } from '@/contract/writing';
-import { responseAt } from '@/contract/addresses';
+import { notebookAt, responseAt } from '@/contract/addresses';
 import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { byContent, form, json } from '../../../_request/endpoint';
 import { seeOther } from '../../../_request/write';
@@ -13,8 +13,10 @@ export const POST = byContent(
     'write',
     ({ slug }) => responseAt(slug),
     async ({ who, params, fields }) => {
-      const read = noteToSelfSchema.safeParse(Object.fromEntries(fields));
+      const { from, ...note } = Object.fromEntries(fields);
+      const read = noteToSelfSchema.safeParse(note);
       if (read.success) await keepNoteToSelf(who.deps, who.actor, params.slug, read.data);
+      if (from === 'notebook') return seeOther(notebookAt());
       return seeOther(responseAt(params.slug, { answer: read.success ? 'note-kept' : 'document-too-large' }));
     },
   ),
