@@ -135,11 +135,14 @@ export const QUESTION_ACTS = [
   'unconfirm',
   'spared',
   'label',
+  'merge',
 ] as const;
 export const questionActSchema = z.strictObject({
   act: z.enum(QUESTION_ACTS),
   /** The answer that is meant, where one is. */
   post: z.coerce.number().int().positive().optional(),
   label: z.string().trim().max(40).transform(storable).optional(),
+  /** The number of the question that this one is put together with. */
+  into: z.coerce.number().int().positive().optional(),
 });
 export type QuestionAct = z.infer<typeof questionActSchema>;

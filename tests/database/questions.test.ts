@@ -3,7 +3,9 @@ import type { Knex } from 'knex';
 import type { Asking } from '@/core/questions/asking';
 import type { Actor } from '@/server/deps';
 import { enterDiscussion } from '@/server/access/enter';
+import { follow as followThread } from '@/server/discussions/follow';
 import { markRead } from '@/server/discussions/reading';
+import { keepUp } from '@/server/notices/keep-up';
 import { changePost, withdrawPost } from '@/server/posts/change';
 import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
@@ -213,4 +215,35 @@ it('a discussion is as it was: what is shared there is read, and numbers of ques
   expect(post).toBeGreaterThan(0);
   const numbers = (await pageOf(noor))?.lines.map((l) => l.number) ?? [];
   expect(new Set(numbers).size).toBe(numbers.length);
+});
+
+it('put together with another, its asker is told and hears of the answers there; who left it stays away', async () => {
+  const { imani, noor, jun, rafi, holt } = world.people;
+  const twice = await asked(noor, 'How many words is a reply?', {}, 'Wed 10:00');
+  const again = await asked(jun, 'What is the least length of a reply?', { cover: 'class' }, 'Wed 10:10');
+  await answered(imani, again, 'I ask myself the same.', 'Wed 10:20');
+  const merge = (who: Actor, into: number, number = again) =>
+    actOnQuestion(deps(db, 'Wed 11:00'), who, COURSE, number, { act: 'merge', into });
+  expect(await merge(jun, twice)).toMatchObject({ ok: false, failure: { code: 'not-yours-to-do' } });
+  expect(await merge(holt, again)).toMatchObject({ ok: false, failure: { code: 'no-such-question' } });
+  const secret = await asked(rafi, 'Only for you', { audience: 'staff' }, 'Wed 10:30');
+  expect(await merge(holt, secret)).toMatchObject({ ok: false });
+  // Imani does not want to hear of it any more, before they are put together.
+  const room = (await pageOf(imani))?.room ?? '';
+  await followThread(deps(db, 'Wed 10:40'), imani, room, {
+    thread: (await pageOf(imani, again))?.open?.line.post ?? 0,
+    on: false,
+  });
+  expect((await merge(holt, twice)).ok).toBe(true);
+  expect(await lineOf(jun, again)).toBeNull();
+  expect((await pageOf(jun, again))?.open?.line).toMatchObject({ mergedInto: twice });
+  const heard = async (who: Actor) =>
+    (await db('notices').where({ person_id: who.id }).whereRaw(`about ->> 'merged' is not null`)).length;
+  expect([await heard(jun), await heard(imani), await heard(rafi)]).toEqual([1, 0, 0]);
+  await answered(holt, twice, 'As many as say something: forty, mostly.', 'Wed 12:00');
+  await keepUp(deps(db, 'Wed 12:01'));
+  const follows = async (who: Actor) =>
+    (await db('notices').where({ person_id: who.id, kind: 'post' })).flatMap((n) => n.waiting).length;
+  expect(await follows(jun)).toBe(1);
+  expect(await follows(imani)).toBe(0);
 });

@@ -225,6 +225,19 @@ describe('what is said', () => {
       'A B and C D ask for more time in week 6',
     ],
     [
+      facts({ kind: 'answer', about: { asks: 'question', question: 12 } }),
+      'Teodora Lind answered in question 12',
+    ],
+    [
+      facts({ kind: 'answer', about: { asks: 'question', question: 12, merged: 15 } }),
+      'Your question 15 goes on in question 12',
+    ],
+    [
+      facts({ kind: 'request', about: { asks: 'question', question: 12 } }),
+      'Teodora Lind asks the staff: question 12',
+    ],
+    [facts({ kind: 'post', count: 2, asks: true }), '2 new answers among the questions of PLA 204'],
+    [
       facts({ kind: 'deadline', about: { of: 'response', left: 4_320, have: 117, need: 250 } }),
       'PLA 204: the response is due in three days, 117 of 250 words stand',
     ],

@@ -103,11 +103,13 @@ export function noticeTitle(f: NoticeFacts): string {
     case 'name':
       return `${who} named you${f.post === null ? '' : ` in #${f.post}`}`;
     case 'answer':
-      return f.about.asks === 'question'
-        ? `${who} answered in question ${String(f.about.question)}`
-        : f.about.asks === 'note'
-          ? `${who} answered your margin note`
-          : `${who} answered you about your mark`;
+      return f.about.merged
+        ? `Your question ${String(f.about.merged)} goes on in question ${String(f.about.question)}`
+        : f.about.asks === 'question'
+          ? `${who} answered in question ${String(f.about.question)}`
+          : f.about.asks === 'note'
+            ? `${who} answered your margin note`
+            : `${who} answered you about your mark`;
     case 'mark':
       return Number(f.about.n) > 1
         ? `Your mark of ${weekOf(f)} was changed`

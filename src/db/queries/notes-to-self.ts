@@ -1,4 +1,11 @@
-import { discussionId, instant, type CourseId, type DiscussionId, type Instant, type PersonId } from '@/core/ids';
+import {
+  discussionId,
+  instant,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+} from '@/core/ids';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 

@@ -258,3 +258,27 @@ export async function questionAt(
     .first('q.number', 'q.kind', 'p.author_id');
   return row ? { number: row.number, kind: row.kind, author: personId(row.author_id) } : null;
 }
+
+/**
+ * Puts a question together with another, and with it what was put together with it before. Whoever asked it, answered it or follows it follows the
+ * other from now on; who left it stays away.
+ */
+export async function mergeQuestion(
+  db: Db,
+  place: { course: CourseId; discussion: DiscussionId },
+  from: PostId,
+  into: PostId,
+) {
+  await db('questions').where({ post_id: from }).orWhere({ merged_into: from }).update({ merged_into: into });
+  await db.raw(
+    `insert into follows (course_id, discussion_id, person_id, thread_id, follows)
+     select :course, :discussion, w.person, :into, true from (
+       select person_id as person from follows where thread_id = :from and follows is not false
+       union select author_id from posts where thread_id = :from and withdrawn_at is null
+       union select person_id from covers where thread_id = :from) w
+     join people p on p.id = w.person and p.former_since is null
+     where not exists (select 1 from follows f where f.thread_id = :from and f.person_id = w.person and f.follows is false)
+     on conflict (person_id, discussion_id, thread_id) do update set follows = true`,
+    { ...place, from, into },
+  );
+}

@@ -1,4 +1,4 @@
-import { isStaff, type PersonId, type PostId } from '@/core/ids';
+import { isStaff, type CourseId, type DiscussionId, type PersonId, type PostId } from '@/core/ids';
 import { concerns } from '@/core/notices/hears';
 import type { Db } from '@/db/connection';
 import { rolesIn, staffOf } from '@/db/queries/class';
@@ -64,5 +64,28 @@ export async function tellAsked(
       topic: `question ${post.thread}`,
       to: waits ? staff.filter((p) => !answered.includes(p) && !named.includes(p)) : [],
     }),
+  ]);
+}
+
+/** Tells whoever asked that their question stands with another now, where it goes on. */
+export async function tellMerged(
+  deps: Pick<Deps, 'now'>,
+  db: Db,
+  place: { course: CourseId; discussion: DiscussionId },
+  merged: { from: { post: PostId; number: number }; into: { number: number }; by: PersonId },
+): Promise<void> {
+  const { from, into, by } = merged;
+  const question = await questionAt(db, from.post);
+  const asker = (await askedUnderCover(db, from.post)) ?? question?.author;
+  if (!asker) return;
+  await tell(db, deps.now, [
+    {
+      ...place,
+      kind: 'answer',
+      key: `merged ${from.post} ${into.number}`,
+      by,
+      to: [asker],
+      about: { asks: 'question', question: into.number, merged: from.number },
+    },
   ]);
 }

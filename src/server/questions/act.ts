@@ -2,13 +2,20 @@ import type { QuestionAct } from '@/contract/questions';
 import { isStaff, postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
-import { changeQuestion, confirmAnswer, insertSpared, questionsOf } from '@/db/queries/questions';
+import {
+  changeQuestion,
+  confirmAnswer,
+  insertSpared,
+  mergeQuestion,
+  questionsOf,
+} from '@/db/queries/questions';
 import type { NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
+import { tellMerged } from '../notices/tell-asked';
 import { enterQuestions } from './questions';
 
-type Refused = { code: 'not-yours-to-do' } | { code: 'gone' };
+type Refused = { code: 'not-yours-to-do' } | { code: 'gone' } | { code: 'no-such-question' };
 
 /**
  * What is done with a question beside answering it: its asker says that it is answered, or is not; staff keep it on top, take it on, label it, and confirm what a
@@ -19,12 +26,13 @@ export async function actOnQuestion(
   actor: Actor,
   slug: string,
   number: number,
-  { act, post, label }: QuestionAct,
+  { act, post, label, into }: QuestionAct,
 ): Promise<Result<null, NotFound | Refused>> {
   const door = await enterQuestions(deps, actor, slug);
   if (!door.ok) return door;
   const { course, entered } = door.value;
-  const question = (await ask(questionsOf(deps.db, course.id))).find((q) => q.number === number);
+  const all = await ask(questionsOf(deps.db, course.id));
+  const question = all.find((q) => q.number === number);
   const [root] = question ? await visiblePosts(deps.db, actor, entered, [question.post]) : [];
   if (!question || !root) return fail({ code: 'not-found' });
   const { staff } = entered;
@@ -56,6 +64,22 @@ export async function actOnQuestion(
     case 'label':
       if (!staff) return fail({ code: 'not-yours-to-do' });
       return change({ label: label ?? '' });
+    case 'merge': {
+      if (!staff) return fail({ code: 'not-yours-to-do' });
+      const other = all.find((q) => q.number === into && q.mergedInto === null && q.kind === 'asks');
+      const [target] = other ? await visiblePosts(deps.db, actor, entered, [other.post]) : [];
+      // Whoever is sent there has to be able to read it.
+      const forAll =
+        target && target.privateTo === null && !target.grouped && !target.withdrawn && !target.hidden;
+      if (!other || other.post === question.post || question.kind !== 'asks' || !forAll)
+        return fail({ code: 'no-such-question' });
+      const place = { course: course.id, discussion: entered.record.id };
+      await deps.db.transaction(async (tx) => {
+        await mergeQuestion(tx, place, question.post, other.post);
+        await tellMerged(deps, tx, place, { from: question, into: other, by: actor.id });
+      });
+      return ok(null);
+    }
     case 'confirm':
     case 'unconfirm': {
       if (!staff) return fail({ code: 'not-yours-to-do' });

@@ -1,4 +1,4 @@
-import { courseWeekAt, questionActAt } from '@/contract/addresses';
+import { courseWeekAt, questionActAt, questionAt } from '@/contract/addresses';
 import type { OpenQuestion, QuestionsPage } from '@/contract/questions';
 import { answeredWithin } from '@/core/questions/pace';
 import { isOpen } from '@/core/questions/state';
@@ -44,6 +44,15 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
         ) : null}
         {` · ${line.mine && line.audience === 'staff' ? 'you and the staff read this, and nobody else' : AUDIENCE[line.audience]}`}
       </p>
+      {line.mergedInto === null ? null : (
+        <p className="font-semibold text-ink">
+          It goes on in{' '}
+          <Link className="link" href={questionAt(course.slug, line.mergedInto)}>
+            question {line.mergedInto}
+          </Link>
+          , which asks the same: whoever followed this one follows that.
+        </p>
+      )}
       <p>
         {line.state === null
           ? 'Told, not asked.'
@@ -75,6 +84,27 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
               <ActButton {...place} act={line.taken ? 'leave' : 'take'}>
                 {line.taken ? 'Let it go' : 'I take this one'}
               </ActButton>
+            ) : null}
+            {line.kind === 'asks' && line.mergedInto === null ? (
+              <QuietForm
+                action={questionActAt(course.slug, line.number)}
+                className="flex items-center gap-1.5"
+                label="Put together"
+              >
+                <label className="flex items-center gap-1.5">
+                  The same as number
+                  <input
+                    className="field !min-h-8 w-16"
+                    name="into"
+                    inputMode="numeric"
+                    pattern="[0-9]{1,6}"
+                    required
+                  />
+                </label>
+                <button className="btn !min-h-8" name="act" value="merge">
+                  Put together
+                </button>
+              </QuietForm>
             ) : null}
             <QuietForm
               action={questionActAt(course.slug, line.number)}

@@ -43,6 +43,10 @@ export function noteAnswerText(
       return `You have ${MOST_NOTES} notes beside this reading, which is as many as one person’s can be. Your note was not made; take an old one away first.`;
     case 'nothing-written':
       return 'A note needs some words, and at most 5,000 characters.';
+    case 'no-such-question':
+      return 'Nothing was put together: there is no other question of that number which everybody reads.';
+    case 'not-yours-to-do':
+      return 'This is for the staff of the course, or for whoever asked.';
     case 'not-json':
       return 'This file is not JSON, so nothing was taken from it. Notes come as Web Annotations (.jsonld or .json).';
     case 'no-sound':
