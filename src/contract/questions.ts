@@ -10,6 +10,7 @@ import {
   type AskingRefusal,
   type QuestionKind,
 } from '@/core/questions/asking';
+import { handsSchema, type Hands, type HandsResult } from '@/core/questions/hands';
 import type { QuestionState } from '@/core/questions/state';
 import type { Conversation } from './conversation-view';
 import type { OpenDraft } from './discussion';
@@ -48,6 +49,7 @@ export type QuestionLine = {
   mergedInto: number | null;
   unread: number;
   followed: boolean;
+  hands: { people: number; closes: Instant } | null;
 };
 
 /** What the page to ask on knows beside the draft. */
@@ -69,6 +71,8 @@ export type OpenQuestion = {
   view: Conversation;
   /** Answers that staff confirmed, by post, with who did. */
   confirmed: Record<number, string>;
+  /** Of a show of hands: what there is to choose, and what one sees of it. */
+  hands: (Pick<Hands, 'choices' | 'several' | 'named' | 'shown' | 'closes'> & { result: HandsResult }) | null;
 };
 
 export type QuestionsPage = {
@@ -115,14 +119,15 @@ export const askInputSchema = z.strictObject({
   title: z.string().max(LIMITS.titleLength).transform(storable),
   doc: z.unknown(),
   asking: askingSchema,
+  /** What there is to choose, where hands are to be shown. */
+  hands: handsSchema.nullable().default(null),
 });
 
 /** Asks, or tells: makes one post of a submission, however often it is sent. */
-export const asking = answersWith<{ number: number }, ShareFailure | AskingRefusal>()(
-  'POST',
-  '/courses/:course/questions/asked',
-  askInputSchema,
-);
+export const asking = answersWith<
+  { number: number },
+  ShareFailure | AskingRefusal | { code: 'no-choices' }
+>()('POST', '/courses/:course/questions/asked', askInputSchema);
 
 export const QUESTION_ACTS = [
   'settle',
@@ -136,12 +141,15 @@ export const QUESTION_ACTS = [
   'spared',
   'label',
   'merge',
+  'raise',
 ] as const;
 export const questionActSchema = z.strictObject({
   act: z.enum(QUESTION_ACTS),
   /** The answer that is meant, where one is. */
   post: z.coerce.number().int().positive().optional(),
   label: z.string().trim().max(40).transform(storable).optional(),
+  /** What one raises one's hand for: none of it takes it down. */
+  choice: z.array(z.coerce.number().int().min(0).max(50)).max(50).optional(),
   /** The number of the question that this one is put together with. */
   into: z.coerce.number().int().positive().optional(),
 });

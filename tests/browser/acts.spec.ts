@@ -22,6 +22,7 @@ const PEOPLE: [name: string | null, Standing[]][] = [
 const NAMES: Record<string, string> = {
   course: 'geo-115',
   week: '6',
+  number: '1',
   post: '176',
   id: '00000000-0000-4000-8000-000000000000',
   person: '00000000-0000-4000-8000-000000000000',

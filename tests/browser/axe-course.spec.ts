@@ -6,7 +6,10 @@ test.beforeAll(() => startAfresh());
 
 visitEach('questions', () => [
   ['the list', '/courses/geo-115/questions'],
-  ['one that is open', '/courses/geo-115/questions/9'],
+  ['one that is open', '/courses/geo-115/questions/10'],
+  ['a show of hands', '/courses/geo-115/questions/8'],
+  ['asking for hands', '/courses/geo-115/questions?ask=hands'],
+  ['the notebook', '/notebook'],
   ['one that is confirmed', '/courses/geo-115/questions/5'],
   ['asking', '/courses/geo-115/questions?ask=asks'],
   ['the line to the staff', '/courses/geo-115/questions?ask=line&to=staff'],

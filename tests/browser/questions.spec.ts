@@ -189,3 +189,41 @@ test('the notebook holds the notes of every course and discussion: kept as one t
   await expect(holt.getByRole('main')).not.toContainText('1871');
   expect(await (await holt.request.get('/notebook/file')).text()).not.toContain('1871');
 });
+
+test('a show of hands: one raises one’s hand, changes one’s mind, and sees about how many', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', QUESTIONS);
+  await list(page)
+    .getByRole('link', { name: /Field walk: Friday or Saturday\?/u })
+    .click();
+  const hands = page.getByRole('region', { name: 'Show of hands' });
+  await expect(hands).toContainText('17 have raised a hand.');
+  await expect(hands.getByRole('table')).toHaveCount(0);
+  await hands.getByRole('radio', { name: 'Friday at 15:00' }).check();
+  await hands.getByRole('button', { name: 'Raise my hand' }).click();
+  await expect(hands.getByRole('row', { name: /Friday at 15:00 about 5/u })).toBeVisible();
+  await expect(hands.getByRole('row', { name: /Saturday at 10:00 about 10/u })).toBeVisible();
+  await hands.getByRole('radio', { name: 'Saturday at 10:00' }).check();
+  await hands.getByRole('button', { name: 'Change it to this' }).click();
+  await page.reload();
+  await expect(hands.getByRole('radio', { name: 'Saturday at 10:00' })).toBeChecked();
+  await expect(hands).toContainText('18 have raised a hand.');
+});
+
+test('hands are asked for with choices and a time until when', async ({ page }) => {
+  await enterAs(page, 'Noor Vasquez', `${QUESTIONS}?ask=hands`);
+  await page.getByRole('textbox', { name: 'Title' }).fill('Where shall we meet on Thursday?');
+  await page.getByRole('button', { name: 'Ask for hands' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'two choices at least' })).toBeVisible();
+  await page
+    .getByRole('textbox', { name: 'Choices, one on each line' })
+    .fill('At the archive\nAt the gauge house');
+  await page.getByRole('checkbox', { name: /With names/u }).check();
+  await page.getByRole('combobox', { name: 'Seen' }).selectOption('now');
+  await page.getByRole('button', { name: 'Ask for hands' }).click();
+  const hands = page.getByRole('region', { name: 'Show of hands' });
+  await hands.getByRole('radio', { name: 'At the archive' }).check();
+  await hands.getByRole('button', { name: 'Raise my hand' }).click();
+  await expect(hands.getByRole('row', { name: /At the archive Noor Vasquez 1/u })).toBeVisible();
+});

@@ -247,3 +247,45 @@ it('put together with another, its asker is told and hears of the answers there;
   expect(await follows(jun)).toBe(1);
   expect(await follows(imani)).toBe(0);
 });
+
+it('hands are raised until it is over, by changing one’s mind as well, and with names covered nobody learns whose', async () => {
+  const { imani, noor, holt } = world.people;
+  const done = await askQuestion(deps(db, 'Wed 10:00'), holt, COURSE, {
+    submission: randomUUID(),
+    title: 'Friday or Saturday?',
+    doc: text(''),
+    asking: asking({ kind: 'hands' }),
+    hands: {
+      choices: ['Friday', 'Saturday'],
+      several: false,
+      named: false,
+      shown: 'now',
+      closes: '2026-10-15T18:00',
+    },
+  });
+  if (!done.ok) throw new Error(done.failure.code);
+  const { number } = done.value;
+  const raise = (who: Actor, choice: number[], when = 'Wed 11:00') =>
+    actOnQuestion(deps(db, when), who, COURSE, number, { act: 'raise', choice });
+  const result = async (who: Actor) => (await pageOf(who, number))?.open?.hands?.result;
+  expect(await raise(imani, [0, 1])).toMatchObject({ ok: false });
+  expect(await raise(imani, [7])).toMatchObject({ ok: false });
+  await raise(imani, [0]);
+  await raise(noor, [1]);
+  await raise(imani, [1]);
+  expect(await result(imani)).toMatchObject({ own: [1], people: 2, choices: null, few: true });
+  // Not even who asked learns whose hand it was.
+  const seen = JSON.stringify((await pageOf(holt, number))?.open?.hands);
+  expect(seen).not.toContain('Imani');
+  expect(seen).not.toContain(imani.id);
+  expect(await raise(imani, [], 'Thu 18:00')).toMatchObject({ ok: false, failure: { code: 'closed' } });
+  expect(
+    await askQuestion(deps(db, 'Fri 10:00'), holt, COURSE, {
+      submission: randomUUID(),
+      title: 'Too late?',
+      doc: text('x'),
+      asking: asking({ kind: 'hands' }),
+      hands: { choices: ['a', 'b'], several: false, named: true, shown: 'now', closes: '2026-10-15T18:00' },
+    }),
+  ).toMatchObject({ ok: false, failure: { code: 'no-such-time' } });
+});

@@ -9,8 +9,8 @@ export const COVERS = ['no', 'class', 'all'] as const;
 export type Cover = (typeof COVERS)[number];
 
 /** Not everything that is said there asks: something found, a thank-you, a plan to meet is told. */
-export const QUESTION_KINDS = ['asks', 'tells', 'line'] as const;
-/** `line` is the one continuing exchange of a student with the staff of a course. */
+export const QUESTION_KINDS = ['asks', 'tells', 'line', 'hands'] as const;
+/** `line` is the one continuing exchange of a student with the staff of a course, `hands` a show of hands. */
 export type QuestionKind = (typeof QUESTION_KINDS)[number];
 
 /** Where something was asked: its kind, which it is, and how it is called there. */

@@ -25,7 +25,7 @@ export function stateOf(
   answers: readonly AnswerFacts[],
   saidAnswered: boolean,
 ): QuestionState | null {
-  if (kind === 'tells') return null;
+  if (kind === 'tells' || kind === 'hands') return null;
   const standing = answers.filter((a) => !a.gone && !a.own);
   if (standing.some((a) => a.staff)) return 'staff';
   if (standing.some((a) => a.confirmed)) return 'confirmed';

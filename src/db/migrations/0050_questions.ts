@@ -94,7 +94,7 @@ export async function up(db: Knex): Promise<void> {
       discussion_id uuid not null,
       -- By which it is called and reached; numbers are never given twice in a course.
       number int not null,
-      kind text not null check (kind in ('asks', 'tells', 'line')),
+      kind text not null check (kind in ('asks', 'tells', 'line', 'hands')),
       -- Where it was asked: a discussion, a reading, a check, a mark.
       about jsonb check (jsonb_typeof(about) = 'object'),
       week int,
@@ -111,6 +111,23 @@ export async function up(db: Knex): Promise<void> {
       foreign key (course_id, taken_by) references enrolments (course_id, person_id) on delete set null (taken_by)
     );
     create index questions_merged on questions (merged_into) where merged_into is not null;
+    -- A show of hands, and who raised theirs for what: one row for each choice of each person.
+    create table hands (
+      post_id bigint primary key references questions (post_id) on delete cascade,
+      choices jsonb not null check (jsonb_typeof(choices) = 'array'),
+      several boolean not null,
+      named boolean not null,
+      shown text not null check (shown in ('now', 'voted', 'end')),
+      closes_at timestamptz not null
+    );
+    create table raised (
+      post_id bigint not null references hands (post_id) on delete cascade,
+      course_id uuid not null,
+      person_id uuid not null,
+      choice int not null,
+      primary key (post_id, person_id, choice),
+      foreign key (course_id, person_id) references enrolments (course_id, person_id) on delete cascade
+    );
     -- Answers of classmates that staff say are right.
     create table confirmations (
       post_id bigint primary key references posts (id) on delete cascade,

@@ -29,6 +29,8 @@ export type QuestionRecord = {
   mergedInto: number | null;
   /** How many it has spared asking again. */
   spared: number;
+  /** Of a show of hands: how many have raised theirs, and when it is over. */
+  hands: { people: number; closes: Instant } | null;
 };
 
 /** Where a course asks: its name in addresses; null where a course has no such place. */
@@ -45,12 +47,15 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
   query: db('questions as q')
     .leftJoin('people as t', 't.id', 'q.taken_by')
     .leftJoin('questions as m', 'm.post_id', 'q.merged_into')
+    .leftJoin('hands as h', 'h.post_id', 'q.post_id')
     .where('q.course_id', course)
     .orderBy('q.number')
     .select(
       'q.*',
       't.name as taken_name',
       'm.number as merged_number',
+      'h.closes_at',
+      db.raw('(select count(distinct person_id)::int from raised r where r.post_id = q.post_id) as raised'),
       db.raw('(select count(*)::int from spared s where s.post_id = q.post_id) as spared'),
     ),
   read: (rows) =>
@@ -66,6 +71,7 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
       taken: r.taken_by === null ? null : { id: personId(r.taken_by), name: r.taken_name },
       mergedInto: r.merged_number,
       spared: r.spared,
+      hands: r.closes_at === null ? null : { people: r.raised, closes: instant(r.closes_at) },
     })),
 });
 

@@ -5,7 +5,6 @@ import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
 import { isBlank, plainText } from '@/core/document/flatten';
-import type { Asking } from '@/core/questions/asking';
 import { fail, ok, type Result } from '@/core/result';
 import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
 import { wakeJob } from '@/db/queries/jobs';
@@ -30,7 +29,7 @@ import { canBeAnswered } from '../drafts/keep';
 import { tellConcerned, tellWhoFollows } from '../notices/tell';
 import { tellAsked } from '../notices/tell-asked';
 import { LEARN_QUESTIONS } from '../questions/learn';
-import { askerOf, putQuestion } from '../questions/put';
+import { askerOf, putQuestion, type AskedAs } from '../questions/put';
 import { figuresOf, quotable } from './check-text';
 import { givenTo } from './given';
 import { sanitised } from './sanitise';
@@ -78,7 +77,7 @@ function timeOfPost(
 }
 
 /** As whom somebody asks, and how. */
-export type Asked = { asking: Asking; author: PersonId };
+export type Asked = { asking: AskedAs; author: PersonId };
 
 /** As whom somebody writes: as themselves, but for whoever asks under cover, there. */
 async function authorOf(
@@ -152,7 +151,7 @@ export async function share(
   actor: Actor,
   slug: string,
   input: ShareInput,
-  asking: Asking | null = null,
+  asking: AskedAs | null = null,
 ): Promise<Result<Shared, ShareFailure>> {
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
@@ -175,7 +174,8 @@ export async function share(
     const at = timeOfPost(deps, actor, entered, input.postedAt);
     if (!at.ok) return at;
     const doc = await sanitised(tx, actor, entered, parsed.value);
-    if (isBlank(doc)) return fail({ code: 'nothing-written' as const });
+    // A question may be all in its title.
+    if (isBlank(doc) && !(asking && input.title.trim())) return fail({ code: 'nothing-written' as const });
 
     if (parent !== null) await holdAnswered(tx, parent);
     const [named] = parent === null ? [] : await visiblePosts(tx, actor, entered, [parent]);

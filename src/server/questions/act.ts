@@ -1,5 +1,7 @@
 import type { QuestionAct } from '@/contract/questions';
 import { isStaff, postId } from '@/core/ids';
+import { mayRaise } from '@/core/questions/hands';
+import { handsOf, raiseHands } from '@/db/queries/hands';
 import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
 import {
@@ -15,7 +17,8 @@ import type { Actor, Deps } from '../deps';
 import { tellMerged } from '../notices/tell-asked';
 import { enterQuestions } from './questions';
 
-type Refused = { code: 'not-yours-to-do' } | { code: 'gone' } | { code: 'no-such-question' };
+type Refused =
+  { code: 'not-yours-to-do' } | { code: 'gone' } | { code: 'no-such-question' } | { code: 'closed' };
 
 /**
  * What is done with a question beside answering it: its asker says that it is answered, or is not; staff keep it on top, take it on, label it, and confirm what a
@@ -26,7 +29,7 @@ export async function actOnQuestion(
   actor: Actor,
   slug: string,
   number: number,
-  { act, post, label, into }: QuestionAct,
+  { act, post, label, into, choice = [] }: QuestionAct,
 ): Promise<Result<null, NotFound | Refused>> {
   const door = await enterQuestions(deps, actor, slug);
   if (!door.ok) return door;
@@ -53,6 +56,14 @@ export async function actOnQuestion(
           now: deps.now,
         });
       return ok(null);
+    case 'raise':
+      return deps.db.transaction(async (tx) => {
+        const hands = await handsOf(tx, question.post, true);
+        if (!hands || !mayRaise(hands, choice)) return fail({ code: 'no-such-question' as const });
+        if (deps.now >= hands.closes) return fail({ code: 'closed' as const });
+        await raiseHands(tx, { course: course.id, post: question.post, person: actor.id }, choice);
+        return ok(null);
+      });
     case 'keep':
     case 'unkeep':
       if (!staff) return fail({ code: 'not-yours-to-do' });

@@ -62,6 +62,7 @@ export function questionLines(
           mergedInto: q.mergedInto,
           unread: thread.filter((p) => isUnreadFor(p, reader)).length,
           followed: loaded.followed.has(post.id),
+          hands: q.hands,
         },
       ];
     })

@@ -1,10 +1,15 @@
 import type { Asking } from '@/core/questions/asking';
+import type { Hands } from '@/core/questions/hands';
 import type { PersonId, PostId } from '@/core/ids';
 import { insertCover, nobodyOf } from '@/db/queries/covers';
 import type { Db } from '@/db/connection';
 import type { DiscussionRecord } from '@/db/queries/discussions';
+import { insertHands } from '@/db/queries/hands';
 import { insertQuestion } from '@/db/queries/questions';
 import type { Actor, Deps } from '../deps';
+
+/** How something is asked, with what there is to choose where hands are to be shown. */
+export type AskedAs = Asking & { hands: Omit<Hands, 'raised'> | null };
 
 /** As whom somebody asks: as themselves, or as nobody. */
 export const askerOf = (tx: Db, actor: Actor, record: DiscussionRecord, asking: Asking): Promise<PersonId> =>
@@ -17,7 +22,7 @@ export async function putQuestion(
   actor: Actor,
   record: DiscussionRecord,
   post: PostId,
-  asking: Asking,
+  asking: AskedAs,
 ): Promise<void> {
   const course = record.course.id;
   await insertQuestion(tx, {
@@ -28,6 +33,7 @@ export async function putQuestion(
     about: asking.about,
     now: deps.now,
   });
+  if (asking.hands) await insertHands(tx, post, asking.hands);
   if (asking.cover !== 'no')
     await insertCover(tx, { course, thread: post, person: actor.id, fromStaff: asking.cover === 'all' });
 }

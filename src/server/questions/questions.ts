@@ -1,7 +1,9 @@
 import type { AskPage, OpenQuestion, QuestionFilter, QuestionsPage } from '@/contract/questions';
 import { QUESTION_FILTERS } from '@/contract/questions';
 import { emptyDocument } from '@/core/document/document';
-import { isStaff, postId, type PostId } from '@/core/ids';
+import { handsFor, type Hands } from '@/core/questions/hands';
+import { handsOf } from '@/db/queries/hands';
+import { isStaff, postId, type Instant, type PostId } from '@/core/ids';
 import type { Asking } from '@/core/questions/asking';
 import { usuallyWithin } from '@/core/questions/pace';
 import { fail, ok, type Result } from '@/core/result';
@@ -153,6 +155,11 @@ export async function questionsPage(
   });
 }
 
+/** A show of hands as its reader sees it: who raised theirs stays here. */
+function handsSeen({ raised, ...hands }: Hands, actor: Actor, now: Instant): OpenQuestion['hands'] {
+  return { ...hands, result: handsFor({ ...hands, raised }, actor.id, now) };
+}
+
 async function openQuestion(
   deps: Deps,
   actor: Actor,
@@ -161,6 +168,7 @@ async function openQuestion(
   post: number | null,
   confirmed: ReadonlyMap<PostId, string>,
 ): Promise<OpenQuestion> {
+  const hands = line.kind === 'hands' ? await handsOf(deps.db, postId(line.post)) : null;
   const view = await conversationIn(deps, actor, entered, {
     post: post ?? line.post,
     filter: null,
@@ -169,6 +177,7 @@ async function openQuestion(
   return {
     line,
     view,
+    hands: hands && handsSeen(hands, actor, deps.now),
     confirmed: Object.fromEntries(
       view.posts.flatMap((p) => {
         const by = confirmed.get(postId(p.id));

@@ -17,6 +17,8 @@ export type WorldQuestion = Said & {
   answers?: (Said & { confirmed?: string; right?: string[] })[];
   /** Who found here what they wanted to ask. */
   spared?: string[];
+  /** What hands are shown for: until when, and how many of the class raised theirs for each choice. */
+  hands?: { choices: [string, number][]; closes: { week: number; day: number; time: string } };
 };
 
 const GEO_W6: About = {
@@ -166,6 +168,23 @@ export const QUESTIONS: readonly WorldQuestion[] = [
     title: 'I may be without a connection on Thursday evening',
     text: 'I am on the night train from Thursday at seven, and there is no signal through the hills. I will try to share before. If the response is a day late, what happens?',
     taken: 'Dr. Maren Holt',
+  },
+  {
+    course: 'geo-115',
+    by: 'Dr. Maren Holt',
+    week: 6,
+    day: 1,
+    time: '11:15',
+    kind: 'hands',
+    title: 'Field walk: Friday or Saturday?',
+    text: 'An hour along the lower path, from the gauge house on. Whoever cannot come sees the pictures afterwards.',
+    hands: {
+      choices: [
+        ['Friday at 15:00', 6],
+        ['Saturday at 10:00', 11],
+      ],
+      closes: { week: 6, day: 2, time: '18:00' },
+    },
   },
   {
     course: 'geo-115',

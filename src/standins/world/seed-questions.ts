@@ -7,6 +7,7 @@ import { actOnQuestion } from '@/server/questions/act';
 import { askQuestion } from '@/server/questions/ask';
 import { questionsPage } from '@/server/questions/questions';
 import type { Actor, Deps } from '@/server/deps';
+import { CLASSES } from './people';
 import { QUESTIONS, type WorldQuestion } from './questions';
 
 const HOUR_MS = 3_600_000;
@@ -15,6 +16,8 @@ type Made = {
   idOf: (kind: string, name: string) => string;
   actor: (name: string) => Actor;
   at: (said: { week: number; day: number; time: string }) => Instant;
+  /** What the wall clock of the demo's courses shows then. */
+  wall: (said: { week: number; day: number; time: string }) => string;
 };
 
 /** A use-case of the demo went through, or the demo is wrong. */
@@ -35,6 +38,15 @@ async function addQuestion(db: Deps['db'], now: Instant, question: WorldQuestion
       title,
       doc: documentFromText(question.text),
       asking: { kind, audience, cover, about },
+      hands: question.hands
+        ? {
+            choices: question.hands.choices.map(([choice]) => choice),
+            several: false,
+            named: false,
+            shown: 'voted',
+            closes: made.wall(question.hands.closes),
+          }
+        : null,
     }),
   );
   const { room, open } = done(
@@ -82,6 +94,10 @@ async function addQuestion(db: Deps['db'], now: Instant, question: WorldQuestion
   if (question.kept) await act(staff, { act: 'keep' }, now);
   if (question.taken) await act(question.taken, { act: 'take' }, now);
   if (question.settled) await act(question.by, { act: 'settle' }, now);
+  // Of the class from its end on: Imani has not said yet.
+  const class_ = [...(CLASSES['GEO 115'] ?? [])].reverse();
+  for (const [choice, [, n]] of (question.hands?.choices ?? []).entries())
+    for (const person of class_.splice(0, n)) await act(person, { act: 'raise', choice: [choice] }, now);
   for (const person of question.spared ?? []) await act(person, { act: 'spared' }, now);
 }
 

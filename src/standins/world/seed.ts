@@ -158,6 +158,7 @@ export async function seedWorld(
     idOf,
     actor,
     at: ({ week, day, time }) => instantOf(wall(week, day, time), HOME_ZONE),
+    wall: ({ week, day, time }) => wall(week, day, time),
   });
   await setup.markReadBefore(db, lastVisit(now));
   await addNotices(db, now, lastVisit(now));

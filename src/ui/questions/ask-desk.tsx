@@ -12,11 +12,13 @@ import type { ShareState } from '../writing/use-share';
 import { useWriting } from '../writing/use-writing';
 import { askAt } from './address';
 import { aboutHref } from './about';
+import { freshHands, HandsFields, handsOf, type HandsDraft } from './hands-fields';
 import { Offers } from './offers';
 
 const KINDS: readonly (readonly [Asking['kind'], string])[] = [
   ['asks', 'I ask'],
   ['tells', 'I tell'],
+  ['hands', 'Show of hands'],
 ];
 const AUDIENCES: readonly (readonly [Asking['audience'], string])[] = [
   ['everybody', 'To everybody'],
@@ -65,6 +67,7 @@ export function AskDesk(props: {
   author: string;
   staff: boolean;
   zone: string;
+  now: number;
   ask: AskPage;
   hours: string;
 }) {
@@ -74,6 +77,7 @@ export function AskDesk(props: {
   const [asking, setAsking] = useState(ask.asking);
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
+  const [hands, setHands] = useState<HandsDraft>(() => freshHands(props.now, props.zone));
   const place = {
     slug: props.room,
     course,
@@ -97,6 +101,7 @@ export function AskDesk(props: {
   };
   const held = settled(asking, { grouped: ask.group !== null, coverFromStaff: ask.coverFromStaff });
   const line = asking.kind === 'line';
+  const showsHands = asking.kind === 'hands';
   const sees = held.ok ? whoSees(held.asking, ask) : '';
   const go = async () => {
     if (busy.current) return;
@@ -106,7 +111,13 @@ export function AskDesk(props: {
     const answer = await call(
       askingEndpoint,
       { course },
-      { submission: writing.keeper.submission, title, doc, asking },
+      {
+        submission: writing.keeper.submission,
+        title,
+        doc,
+        asking,
+        hands: showsHands ? handsOf(hands) : null,
+      },
     );
     busy.current = false;
     if (!answer.ok) return setShare({ state: 'failed', failure: answer });
@@ -114,7 +125,13 @@ export function AskDesk(props: {
     router.replace(questionAt(course, answer.value.number));
     router.refresh();
   };
-  const button = line ? 'Send to the staff' : asking.kind === 'tells' ? 'Tell it' : 'Ask';
+  const button = line
+    ? 'Send to the staff'
+    : asking.kind === 'tells'
+      ? 'Tell it'
+      : showsHands
+        ? 'Ask for hands'
+        : 'Ask';
   return (
     <Desk
       writing={writing}
@@ -135,7 +152,13 @@ export function AskDesk(props: {
       above={
         <div className="grid gap-2 border-b border-rule bg-page-2 px-4 py-3 sm:px-5">
           <h2 className="text-[17px]">
-            {line ? 'Your line to the staff' : asking.kind === 'tells' ? 'Tell the course' : 'Ask'}
+            {line
+              ? 'Your line to the staff'
+              : asking.kind === 'tells'
+                ? 'Tell the course'
+                : showsHands
+                  ? 'Ask for a show of hands'
+                  : 'Ask'}
           </h2>
           {asking.about ? (
             <p className="text-[13px] text-ink-2">
@@ -179,6 +202,7 @@ export function AskDesk(props: {
               )}
             </div>
           )}
+          {showsHands ? <HandsFields hands={hands} change={setHands} /> : null}
           {asking.kind === 'asks' ? (
             <Offers course={course} title={writing.title} editor={writing.editor} />
           ) : null}

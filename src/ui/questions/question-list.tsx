@@ -57,7 +57,7 @@ export function QuestionList({ page }: { page: QuestionsPage }) {
                       <span className="min-w-0 grow">
                         <b className="line-clamp-2 font-serif text-[15px] leading-snug">{l.title}</b>
                         <span className="mt-0.5 block text-[12.5px] leading-snug text-ink-2">
-                          {lineWords(l, within)} ·{' '}
+                          {lineWords(l, within, now, course.zone)} ·{' '}
                           {now - l.at < WEEK_MS / 7 ? clockTime(l.at, course.zone) : day(l.at, course.zone)}
                         </span>
                         {l.label || l.unread ? (

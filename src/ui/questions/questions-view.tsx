@@ -13,6 +13,7 @@ import { ActButton } from './act-button';
 import { askAt, listAt } from './address';
 import { AskDesk } from './ask-desk';
 import { QuestionHead } from './question-head';
+import { ShownHands } from './shown-hands';
 import { QuestionList } from './question-list';
 import type { ReadPost } from '@/contract/thread';
 
@@ -157,7 +158,12 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
       outside={false}
       staff={page.staff}
       onlooker={page.onlooker}
-      above={<QuestionHead page={page} open={open} />}
+      above={
+        <>
+          <QuestionHead page={page} open={open} />
+          {open.hands ? <ShownHands page={page} hands={open.hands} number={open.line.number} /> : null}
+        </>
+      }
       beneath={(post) => <Confirmed page={page} post={post} />}
     />
   );
@@ -200,6 +206,7 @@ export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) 
                   author={you.name}
                   staff={page.staff}
                   zone={course.zone}
+                  now={page.now}
                   ask={ask}
                   hours={[page.hours, answeredWithin(page.within)].filter(Boolean).join(' · ')}
                 />

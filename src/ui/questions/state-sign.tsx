@@ -1,5 +1,5 @@
 import type { QuestionLine } from '@/contract/questions';
-import { MessageSquare } from 'lucide-react';
+import { Hand, MessageSquare } from 'lucide-react';
 import { STATE_WORDS } from '../words/questions';
 
 const RING = 'stroke-current';
@@ -7,6 +7,16 @@ const RING = 'stroke-current';
 /** Where a question stands, as a sign with its words: an open ring, half full by classmates, full by staff; dashed where only staff see it. */
 export function StateSign({ line }: { line: Pick<QuestionLine, 'state' | 'audience' | 'kind'> }) {
   const { state, audience } = line;
+  if (line.kind === 'hands')
+    return (
+      <span
+        className="grid size-6 shrink-0 place-items-center text-pine"
+        role="img"
+        aria-label="show of hands"
+      >
+        <Hand size={19} aria-hidden />
+      </span>
+    );
   if (state === null)
     return (
       <span

@@ -9,7 +9,13 @@ const KEPT = 'Your text is kept as a draft.';
 
 /** Failures of which the code says all. */
 export type SaidByCode = Exclude<
-  (FailureOf<typeof sharing> | FailureOf<typeof changing> | AskingRefusal | CommonFailure)['code'],
+  (
+    | FailureOf<typeof sharing>
+    | FailureOf<typeof changing>
+    | AskingRefusal
+    | { code: 'no-choices' }
+    | CommonFailure
+  )['code'],
   Refusal['code']
 >;
 
@@ -38,6 +44,8 @@ export function shareFailureText(failure: Refusal | { code: SaidByCode | 'other'
       return 'This post was withdrawn or hidden meanwhile, so it was not changed. Your new text is kept.';
     case 'changed-meanwhile':
       return 'This post was changed in another window meanwhile, so it was not changed again. Your text here is kept: reload the page to see both, then share the one that shall stand.';
+    case 'no-choices':
+      return `A show of hands needs two choices at least, and a time until when. ${KEPT}`;
     case 'no-group':
       return `You are in no group of this course. ${KEPT} Choose somebody else to ask.`;
     case 'no-cover-from-staff':

@@ -45,6 +45,8 @@ export function noteAnswerText(
       return 'A note needs some words, and at most 5,000 characters.';
     case 'no-such-question':
       return 'Nothing was put together: there is no other question of that number which everybody reads.';
+    case 'closed':
+      return 'It is over: hands are counted as they were raised until then.';
     case 'not-yours-to-do':
       return 'This is for the staff of the course, or for whoever asked.';
     case 'not-json':

@@ -1,6 +1,7 @@
 import type { QuestionFilter, QuestionLine } from '@/contract/questions';
 import type { QuestionState } from '@/core/questions/state';
 import { list, plural } from './plural';
+import { moment } from './time';
 
 export const FILTER_WORDS: Readonly<Record<QuestionFilter, string>> = {
   all: 'All',
@@ -27,20 +28,23 @@ const names = (by: readonly string[]) =>
     : list([...by]);
 
 /** The line beneath a question's title: from whom, to whom, and how it stands. */
-export function lineWords(l: QuestionLine, within: string): string {
+export function lineWords(l: QuestionLine, within: string, now: number, zone: string): string {
   const from = l.kind === 'line' && l.mine ? 'your line to the staff' : l.mine ? 'you' : l.author;
   const covered = l.cover === 'no' || l.author === 'A classmate' ? '' : ', name covered';
   const to = l.audience === 'staff' ? 'staff only' : l.audience === 'group' ? 'your group' : '';
   return [
     `${from === 'A classmate' ? 'a classmate, name covered' : from}${covered}`,
     l.kind === 'line' ? '' : to,
-    standing(l, within),
+    l.hands ? handsWords(l.hands, now, zone) : standing(l, within),
     l.spared ? `spared ${plural(l.spared, 'person', 'people')} asking` : '',
     l.taken ? `${l.taken} has taken it` : '',
   ]
     .filter(Boolean)
     .join(' · ');
 }
+
+const handsWords = ({ people, closes }: NonNullable<QuestionLine['hands']>, now: number, zone: string) =>
+  `${people === 1 ? 'one person has' : `${people} have`} raised a hand · ${now < closes ? 'until' : 'over since'} ${moment(closes, zone)}`;
 
 function standing(l: QuestionLine, within: string): string {
   switch (l.state) {

@@ -9,7 +9,11 @@ import type { Place, Text } from './draft-keeper';
 
 /** Why it was not shared, or not changed. */
 export type NotShared =
-  FailureOf<typeof sharing> | FailureOf<typeof changing> | AskingRefusal | CommonFailure;
+  | FailureOf<typeof sharing>
+  | FailureOf<typeof changing>
+  | AskingRefusal
+  | { code: 'no-choices' }
+  | CommonFailure;
 export type ShareState = { state: 'idle' } | { state: 'sharing' } | { state: 'failed'; failure: NotShared };
 
 /**

@@ -9,7 +9,10 @@ export const POST = form<'course' | 'number'>(
   'ask the course',
   ({ course, number }) => questionAt(course, number),
   async ({ who, params: { course, number }, fields, page, request }) => {
-    const act = questionActSchema.safeParse(Object.fromEntries(fields));
+    const act = questionActSchema.safeParse({
+      ...Object.fromEntries(fields),
+      choice: fields.getAll('choice'),
+    });
     if (!act.success) return answered(request, page, { ok: false, code: 'malformed' });
     const done = await actOnQuestion(who.deps, who.actor, course, Number(number), act.data);
     return answered(

@@ -1,0 +1,97 @@
+import { questionActAt } from '@/contract/addresses';
+import type { OpenQuestion, QuestionsPage } from '@/contract/questions';
+import { QuietForm } from '../notes/note-form';
+import { list } from '../words/plural';
+import { moment } from '../words/time';
+
+const WHEN = {
+  now: '',
+  voted: 'You see the others once you have raised your hand.',
+  end: 'The result is shown when it is over.',
+};
+
+/** A show of hands: what there is to choose, one's own hand, and what one may see of the others: a table, with a bar in each line. */
+export function ShownHands(props: {
+  page: QuestionsPage;
+  number: number;
+  hands: NonNullable<OpenQuestion['hands']>;
+}) {
+  const { page, number, hands } = props;
+  const { result, choices, several, named } = hands;
+  const about = named ? '' : 'about ';
+  return (
+    <section
+      aria-label="Show of hands"
+      className="grid gap-2 border-b border-rule px-4 py-3 text-[13.5px] sm:px-5"
+    >
+      {result.over || page.onlooker ? null : (
+        <QuietForm
+          key={result.own.join(' ')}
+          action={questionActAt(page.course.slug, number)}
+          className="grid gap-1"
+          label="Your hand"
+        >
+          <fieldset className="grid gap-0.5">
+            <legend className="sr-only">What you raise your hand for</legend>
+            {choices.map((choice, i) => (
+              <label key={choice} className="flex min-h-7 items-center gap-2">
+                <input
+                  type={several ? 'checkbox' : 'radio'}
+                  className="size-4 accent-pine"
+                  name="choice"
+                  value={i}
+                  defaultChecked={result.own.includes(i)}
+                />
+                {choice}
+              </label>
+            ))}
+          </fieldset>
+          <p className="flex flex-wrap items-center gap-3">
+            <button className="btn" name="act" value="raise">
+              {result.own.length ? 'Change it to this' : 'Raise my hand'}
+            </button>
+            <span className="text-ink-2">
+              {named ? 'Your name will stand beside it.' : 'Nobody sees what you chose, staff neither.'} You
+              can change your mind until {moment(hands.closes, page.course.zone)}.
+            </span>
+          </p>
+        </QuietForm>
+      )}
+      {result.choices ? (
+        <table className="w-full max-w-[560px]">
+          <caption className="pb-1 text-left text-ink-2">
+            {result.people === 1 ? 'One person has' : `${result.people} have`} raised a hand
+            {result.over ? ', and it is over.' : '.'}
+          </caption>
+          <tbody>
+            {result.choices.map((c, i) => (
+              <tr key={choices[i]}>
+                <th scope="row" className="w-[40%] py-1 pr-3 text-left align-top font-normal">
+                  {choices[i]}
+                  {c.who.length ? <span className="block text-[12px] text-ink-2">{list(c.who)}</span> : null}
+                </th>
+                <td className="py-1 align-top">
+                  <span className="flex items-center gap-2">
+                    <span
+                      aria-hidden
+                      className="h-3 rounded-[3px] bg-pine"
+                      style={{ width: `${Math.max(1, c.share * 70)}%` }}
+                    />
+                    <b>{c.n === 0 && !named ? 'hardly anybody' : `${about}${c.n}`}</b>
+                  </span>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : (
+        <p className="text-ink-2">
+          {result.people === 0 ? 'Nobody has raised a hand yet.' : `${result.people} have raised a hand.`}{' '}
+          {result.few && result.people > 0
+            ? 'Names are covered, so nothing is drawn of fewer than five.'
+            : WHEN[hands.shown]}
+        </p>
+      )}
+    </section>
+  );
+}
