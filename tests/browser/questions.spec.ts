@@ -227,3 +227,24 @@ test('hands are asked for with choices and a time until when', async ({ page }) 
   await hands.getByRole('button', { name: 'Raise my hand' }).click();
   await expect(hands.getByRole('row', { name: /At the archive Noor Vasquez 1/u })).toBeVisible();
 });
+
+test('a question is changed and withdrawn like any post, and one comes back to it', async ({ page }) => {
+  await enterAs(page, 'Rafi Castellan', QUESTIONS);
+  await list(page)
+    .getByRole('link', { name: /Does the heading count/u })
+    .click();
+  await page.getByRole('link', { name: 'Change or withdraw it' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('Do the headings count as my own words?');
+  await page.getByRole('button', { name: 'Share the change' }).click();
+  await expect(page).toHaveURL(/\/courses\/geo-115\/questions\/\d+\?post=\d+$/u);
+  await expect(page.getByRole('heading', { name: 'Do the headings count as my own words?' })).toBeVisible();
+  await page.getByRole('link', { name: 'Change or withdraw it' }).click();
+  await page
+    .getByRole('button', { name: /Withdraw/u })
+    .first()
+    .click();
+  const sure = page.getByRole('dialog').getByRole('button', { name: /Withdraw/u });
+  if (await sure.isVisible()) await sure.click();
+  await expect(page).toHaveURL(/\/courses\/geo-115\/questions/u);
+  await expect(page.getByRole('heading', { level: 1, name: 'Questions' })).toBeVisible();
+});

@@ -1,4 +1,4 @@
-import { courseWeekAt, roomAt } from '@/contract/addresses';
+import { courseWeekAt, questionsAt, roomAt } from '@/contract/addresses';
 import { summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { Rooms } from '../frame/rooms';
@@ -11,6 +11,20 @@ import type { DiscussionHead, Room } from '@/contract/discussion';
 
 const TONES = { calm: '', warm: 'text-ochre-ink', hot: 'text-brick', done: 'text-pine-ink' };
 
+/** Over what belongs to a question: the way back to the questions of the course. */
+const AskedHead = ({ head }: { head: DiscussionHead }) => (
+  <div data-steps-aside="" className="px-4 py-3 sm:px-7">
+    <p className="text-[12px] font-semibold text-ink-2">
+      {head.course.code} {head.course.title.split(':')[0]}
+    </p>
+    <h1 className="text-[21px] leading-tight">
+      <Link href={questionsAt(head.course.slug)} className="hover:underline">
+        Questions
+      </Link>
+    </h1>
+  </div>
+);
+
 /** Title, tally, the next deadline, and the three rooms. */
 export function Head(props: {
   head: DiscussionHead;
@@ -20,6 +34,7 @@ export function Head(props: {
   preview?: boolean;
 }) {
   const { head, room, ownZone } = props;
+  if (head.asks) return <AskedHead head={head} />;
   const s = standing({ ...head, draftChecks: null, replyDrafts: 0, unreadReplies: 0 }, head.now);
   const next = head.ledger && summarise(head.ledger, head.now).next;
   const own = next && ownTimeShort(next.deadline, head.schedule.zone, ownZone);

@@ -60,13 +60,19 @@ export function ChangeDesk(props: {
             kind: 'reply' as const,
             brief,
             answered: { name, text: plain },
-            about: { prompt, others: [] },
+            ...(head.asks ? {} : { about: { prompt, others: [] } }),
             given,
           }
         : { kind: 'response' as const, brief, readings, given },
     [brief, isReply, name, plain, prompt, readings, given],
   );
-  const label = isReply ? `Your reply to ${name}` : 'Your response';
+  const label = head.asks
+    ? isReply
+      ? 'Your answer'
+      : 'Your question'
+    : isReply
+      ? `Your reply to ${name}`
+      : 'Your response';
   const { form, ...writing } = useWriting({
     place,
     draft,
@@ -78,7 +84,7 @@ export function ChangeDesk(props: {
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
 
-  const after = isReply ? conversationAt(head.slug, { post: post.id }) : responseAt(head.slug);
+  const after = isReply || head.asks ? conversationAt(head.slug, { post: post.id }) : responseAt(head.slug);
   const put = async () => {
     if (busy.current) return;
     busy.current = true;
@@ -144,7 +150,7 @@ export function ChangeDesk(props: {
                   Nobody has answered it yet. It will not be read or counted any more, and its text is your
                   draft again.
                 </p>
-                <button className="btn">Withdraw this {post.kind}</button>
+                <button className="btn">Withdraw this {head.asks ? (isReply ? 'answer' : 'question') : post.kind}</button>
               </form>
             </details>
           )}

@@ -1,5 +1,6 @@
 import { responseAt } from '@/contract/addresses';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
+import { placeOfQuestion } from '@/server/questions/place';
 import { responseRoom } from '@/server/discussions/response-room';
 import { FacingPages } from '@/ui/discussion/facing-pages';
 import { Head } from '@/ui/discussion/head';
@@ -23,7 +24,12 @@ export default async function ResponsePage({ params, searchParams }: Props) {
   const here = responseAt(slug);
   const who = await requireVisitor(here);
   const found = await responseRoom(who.deps, who.actor, slug, { reading: reading ?? null });
-  if (!found.ok) notFound();
+  if (!found.ok) {
+    // Whatever goes back to a response goes back to the question here.
+    const asked = await placeOfQuestion(who.deps, who.actor, slug, fresh ? Number(fresh) || null : null);
+    if (asked) redirect(asked);
+    notFound();
+  }
   const { head, prompt, draft, refused, shared, ledgerInput } = found.value;
   const first = shared[0];
   // Whoever owes nothing here has the prompt to themselves.
