@@ -239,12 +239,8 @@ test('a question is changed and withdrawn like any post, and one comes back to i
   await expect(page).toHaveURL(/\/courses\/geo-115\/questions\/\d+\?post=\d+$/u);
   await expect(page.getByRole('heading', { name: 'Do the headings count as my own words?' })).toBeVisible();
   await page.getByRole('link', { name: 'Change or withdraw it' }).click();
-  await page
-    .getByRole('button', { name: /Withdraw/u })
-    .first()
-    .click();
-  const sure = page.getByRole('dialog').getByRole('button', { name: /Withdraw/u });
-  if (await sure.isVisible()) await sure.click();
+  await page.getByText('Withdraw it…').click();
+  await page.getByRole('button', { name: 'Withdraw this question' }).click();
   await expect(page).toHaveURL(/\/courses\/geo-115\/questions/u);
   await expect(page.getByRole('heading', { level: 1, name: 'Questions' })).toBeVisible();
 });

@@ -16,6 +16,12 @@ export async function up(db: Knex): Promise<void> {
       select course_id, id, slug, week, title, prompt, brief, late, grace_minutes, opens, response_due, replies_due,
         prompt_plain, found, rubric, viewings, files, shown, show_at, text_differs, marked_by, marks_at
       from rooms where not asks;
+    -- Whoever serves goes on serving by the view, also before rights are granted anew.
+    do $$ declare held record; begin
+      for held in select grantee, privilege_type from information_schema.role_table_grants
+        where table_schema = current_schema() and table_name = 'rooms' and grantee <> current_user
+      loop execute format('grant %s on discussions to %I', held.privilege_type, held.grantee); end loop;
+    end $$;
 
     create function room_to_ask_in(course uuid) returns void language sql as $$
       insert into rooms (course_id, id, slug, title, prompt, brief, late, opens, response_due, replies_due, asks)
