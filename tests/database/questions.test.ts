@@ -13,7 +13,7 @@ import { actOnQuestion } from '@/server/questions/act';
 import { askQuestion } from '@/server/questions/ask';
 import { questionsPage } from '@/server/questions/questions';
 import { thisWeek } from '@/server/week/this-week';
-import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
+import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 let db: Knex;
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -234,6 +234,8 @@ it('put together with another, its asker is told and hears of the answers there;
     thread: (await pageOf(imani, again))?.open?.line.post ?? 0,
     on: false,
   });
+  // What was there before is told by then.
+  await keepUp(deps(db, 'Wed 10:50'));
   expect((await merge(holt, twice)).ok).toBe(true);
   expect(await lineOf(jun, again)).toBeNull();
   expect((await pageOf(jun, again))?.open?.line).toMatchObject({ mergedInto: twice });
@@ -253,7 +255,7 @@ it('hands are raised until it is over, by changing one’s mind as well, and wit
   const done = await askQuestion(deps(db, 'Wed 10:00'), holt, COURSE, {
     submission: randomUUID(),
     title: 'Friday or Saturday?',
-    doc: text(''),
+    doc: { type: 'doc', content: [{ type: 'paragraph' }] },
     asking: asking({ kind: 'hands' }),
     hands: {
       choices: ['Friday', 'Saturday'],
@@ -273,6 +275,7 @@ it('hands are raised until it is over, by changing one’s mind as well, and wit
   await raise(imani, [0]);
   await raise(noor, [1]);
   await raise(imani, [1]);
+  expect((await lineOf(noor, number))?.hands).toEqual({ people: 2, closes: on('Thu 18:00') });
   expect(await result(imani)).toMatchObject({ own: [1], people: 2, choices: null, few: true });
   // Not even who asked learns whose hand it was.
   const seen = JSON.stringify((await pageOf(holt, number))?.open?.hands);

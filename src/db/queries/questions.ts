@@ -10,7 +10,7 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
-import type { Ask } from '../ask';
+import { at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { mayRead, visible } from './visible';
 
@@ -66,12 +66,12 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
       about: r.about,
       week: r.week,
       label: r.label,
-      keptAt: r.kept_at === null ? null : instant(r.kept_at),
-      answeredAt: r.answered_at === null ? null : instant(r.answered_at),
+      keptAt: r.kept_at === null ? null : instant(at(r.kept_at)),
+      answeredAt: r.answered_at === null ? null : instant(at(r.answered_at)),
       taken: r.taken_by === null ? null : { id: personId(r.taken_by), name: r.taken_name },
       mergedInto: r.merged_number,
       spared: r.spared,
-      hands: r.closes_at === null ? null : { people: r.raised, closes: instant(r.closes_at) },
+      hands: r.closes_at === null ? null : { people: r.raised, closes: instant(at(r.closes_at)) },
     })),
 });
 
