@@ -16,6 +16,7 @@ import { beginUpload, takePiece } from '@/server/files/receive';
 import { addNote, noteInputSchema } from '@/server/notes/notes';
 import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { endOwnAccount } from '@/server/people/account';
+import { askQuestion } from '@/server/questions/ask';
 import { forget, forgetDue, leaveCourse, leavingPage } from '@/server/people/leaving';
 import { changePost, withdrawPost } from '@/server/posts/change';
 import { moderate } from '@/server/posts/moderation';
@@ -135,6 +136,19 @@ async function writeEverywhere(who: Actor) {
     base: 0,
     conflict: 'tell',
   });
+  // Under cover, and to the staff alone.
+  for (const [words, how] of [
+    ['zzcovered', { kind: 'asks', audience: 'everybody', cover: 'class' }],
+    ['zzline', { kind: 'line', audience: 'staff', cover: 'no' }],
+  ] as const) {
+    const done = await askQuestion(deps(db, 'Tue 11:05'), who, 'geo-115', {
+      submission: randomUUID(),
+      title: '',
+      doc: text(`${words} words that were asked.`),
+      asking: { ...how, about: null },
+    });
+    if (!done.ok) throw new Error(done.failure.code);
+  }
   const note = (body: string, audience: 'class' | 'self') =>
     addNote(deps(db, 'Tue 11:10'), who, READING, noteInputSchema.parse({ body, audience }));
   await note('zzclassnote', 'class');
@@ -202,7 +216,15 @@ async function writeEverywhere(who: Actor) {
   return { post: post.post, answer: answer.post };
 }
 
-const STANDING = ['zzstanding', 'zznewtitle', 'zzstandingfile', 'zzstandingcontent', 'zzclassnote'];
+const STANDING = [
+  'zzstanding',
+  'zznewtitle',
+  'zzstandingfile',
+  'zzstandingcontent',
+  'zzclassnote',
+  'zzcovered',
+  'zzline',
+];
 const PRIVATE = [
   'zzsaid zzname zzfamily zzspentfile zzspentcontent zzphoto zzearlier zzoldtitle zzwithdrawn zzreported',
   'zzdrafttitle zzdrafted zzselfnote zznotetoself zzsource zzmarked zzextended zzknown zzcalendar zzinvited zzrostered',
@@ -260,7 +282,7 @@ it('a course is left with what was shared there staying, and nothing else of one
   const { noor, imani } = world.people;
   const { post } = await writeEverywhere(noor);
   expect(await leavingPage(deps(db, 'Wed 08:00'), noor, world.course)).toMatchObject({
-    value: { code: 'GEO 115', posts: 2, leavers: 'stay' },
+    value: { code: 'GEO 115', posts: 3, leavers: 'stay' },
   });
   expect(await leaveCourse(at('Wed 08:00'), noor, world.course)).toEqual({ ok: true, value: null });
   expect(await leaveCourse(at('Wed 08:00'), noor, world.course)).toMatchObject({ ok: false });

@@ -137,7 +137,7 @@ export async function up(db: Knex): Promise<void> {
     -- Answers of classmates that staff say are right.
     create table confirmations (
       post_id bigint primary key references posts (id) on delete cascade,
-      by_id uuid not null references people (id),
+      by_id uuid references people (id) on delete set null,
       at timestamptz not null
     );
     -- Whom an earlier question, or a rule, spared asking; counted, and shown to nobody by name.

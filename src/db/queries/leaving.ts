@@ -90,10 +90,19 @@ export async function emptyPosts(tx: Db, posts: readonly number[], now: Instant)
     });
 }
 
-/** What a person shared in a course: what stands, and what was withdrawn or hidden. */
+/** What a person shared in a course, under cover as well: what stands, and what was withdrawn or hidden. */
 export async function postsLeft(tx: Db, course: CourseId, person: PersonId) {
   const rows: { id: string; stands: boolean }[] = await tx('posts')
-    .where({ course_id: course, author_id: person })
+    .where({ course_id: course })
+    .where((q) =>
+      q
+        .where('author_id', person)
+        .orWhere((own) =>
+          own
+            .where('author_id', tx('courses').where({ id: course }).select('nobody'))
+            .whereIn('thread_id', tx('covers').where({ person_id: person }).select('thread_id')),
+        ),
+    )
     .select('id', tx.raw('withdrawn_at is null and hidden_at is null as stands'));
   const of = (stands: boolean) => rows.filter((r) => r.stands === stands).map((r) => Number(r.id));
   return { standing: of(true), gone: of(false) };

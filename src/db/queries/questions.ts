@@ -123,10 +123,10 @@ export async function lineOf(db: Db, course: CourseId, person: PersonId): Promis
 export const confirmedIn = (db: Db, course: CourseId): Ask<Map<PostId, string>> => ({
   query: db('confirmations as c')
     .join('posts as p', 'p.id', 'c.post_id')
-    .join('people as b', 'b.id', 'c.by_id')
+    .leftJoin('people as b', 'b.id', 'c.by_id')
     .where('p.course_id', course)
     .select('c.post_id', 'b.name'),
-  read: (rows) => new Map(rows.map((r) => [postId(r.post_id), r.name])),
+  read: (rows) => new Map(rows.map((r) => [postId(r.post_id), r.name ?? 'the staff'])),
 });
 
 export async function confirmAnswer(db: Db, post: PostId, by: PersonId, on: boolean, now: Instant) {
