@@ -64,7 +64,7 @@ export function ChangeDesk(props: {
             given,
           }
         : { kind: 'response' as const, brief, readings, given },
-    [brief, isReply, name, plain, prompt, readings, given],
+    [brief, head.asks, isReply, name, plain, prompt, readings, given],
   );
   const label = head.asks
     ? isReply
@@ -150,7 +150,9 @@ export function ChangeDesk(props: {
                   Nobody has answered it yet. It will not be read or counted any more, and its text is your
                   draft again.
                 </p>
-                <button className="btn">Withdraw this {head.asks ? (isReply ? 'answer' : 'question') : post.kind}</button>
+                <button className="btn">
+                  Withdraw this {head.asks ? (isReply ? 'answer' : 'question') : post.kind}
+                </button>
               </form>
             </details>
           )}
