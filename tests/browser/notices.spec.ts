@@ -167,7 +167,6 @@ test('through the week by the clock: reminders while something is owed and no lo
   // Wednesday, five hours before the response in PLA is due by its clock: to whoever owes it.
   await day(18.4);
   await mailAbout(page, 'PLA 204: the response is due in five hours');
-  await expect(mailsTo(page, 'imani.okoro', 'PLA 204: the response is due in five hours')).toHaveCount(0);
   await enterAs(page, 'Imani Okoro', '/notices');
   // What was three days on Tuesday is said as it is now.
   const geo = page.getByRole('link', { name: /GEO 115: the response is due in/u });
@@ -176,7 +175,15 @@ test('through the week by the clock: reminders while something is owed and no lo
   // Thursday evening her response in GEO is still owed, and told of in a mail; she shares it, and nothing is said of it any more.
   await day(50.4);
   await mailAbout(page, 'GEO 115: the response is due in five hours');
-  await expect(mailsTo(page, 'imani.okoro', 'GEO 115: the response is due in five hours')).toHaveCount(1);
+  // Others' mails leave beside hers: she has hers when all have.
+  await expect(async () => {
+    await page.reload();
+    await expect(mailsTo(page, 'imani.okoro', 'GEO 115: the response is due in five hours')).toHaveCount(1, {
+      timeout: 500,
+    });
+  }).toPass({ timeout: 15_000 });
+  // On Wednesday she owed nothing in PLA, and was not reminded of it.
+  await expect(mailsTo(page, 'imani.okoro', 'PLA 204: the response is due in five hours')).toHaveCount(0);
   await page.goto('/notices');
   await expect(geo).toHaveAccessibleName(/in five hours/u);
   await page.goto(`${GEO}/response`);
