@@ -55,7 +55,9 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
       )}
       <p>
         {line.state === null
-          ? 'Told, not asked.'
+          ? line.kind === 'hands'
+            ? 'A show of hands.'
+            : 'Told, not asked.'
           : `${STATE_WORDS[line.state][0]?.toUpperCase()}${STATE_WORDS[line.state].slice(1)}.`}
         {line.state && isOpen(line.state) && within ? ` Staff: ${within}.` : ''}
         {line.kind === 'line' && page.hours ? ` ${page.hours}` : ''}

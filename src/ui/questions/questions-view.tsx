@@ -188,7 +188,7 @@ export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) 
   return (
     <main id="main">
       <Bar page={page} />
-      <div className="px-4 pb-4 [--above:136px] sm:px-7">
+      <div className="px-4 pb-4 [--above:180px] sm:px-7">
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[minmax(290px,380px)_minmax(0,1fr)] lg:gap-0">
           <div
             className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${beside ? 'max-lg:hidden' : ''}`}
