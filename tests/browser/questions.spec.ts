@@ -205,7 +205,9 @@ test('a show of hands: one raises one’s hand, changes one’s mind, and sees a
   await expect(hands.getByRole('row', { name: /Friday at 15:00 about 5/u })).toBeVisible();
   await expect(hands.getByRole('row', { name: /Saturday at 10:00 about 10/u })).toBeVisible();
   await hands.getByRole('radio', { name: 'Saturday at 10:00' }).check();
+  const changed = page.waitForResponse(/\/questions\/\d+\/act$/u);
   await hands.getByRole('button', { name: 'Change it to this' }).click();
+  await changed;
   await page.reload();
   await expect(hands.getByRole('radio', { name: 'Saturday at 10:00' })).toBeChecked();
   await expect(hands).toContainText('18 have raised a hand.');
