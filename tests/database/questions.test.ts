@@ -194,6 +194,11 @@ describe('under cover', () => {
     expect(await pageOf(noor, letter)).toBeNull();
   });
 
+  it('staff speak as themselves: nobody takes them for a classmate', async () => {
+    const number = await asked(world.people.holt, 'Who has the key?', { cover: 'class' });
+    expect(await lineOf(world.people.noor, number)).toMatchObject({ author: 'Dr. Maren Holt', cover: 'no' });
+  });
+
   it('sent twice it is asked once', async () => {
     const { jun } = world.people;
     const submission = randomUUID();

@@ -1,11 +1,12 @@
 import type { z } from 'zod';
 import type { askInputSchema } from '@/contract/questions';
 import type { ShareFailure } from '@/contract/writing';
-import { settled, type AskingRefusal } from '@/core/questions/asking';
+import { settled, type Asking, type AskingRefusal } from '@/core/questions/asking';
 import type { HandsAsked } from '@/core/questions/hands';
 import { instantOf } from '@/core/deadlines/wallclock';
 import { fail, ok, type Result } from '@/core/result';
 import { ask as asked } from '@/db/ask';
+import { deleteDraft } from '@/db/queries/drafts';
 import { askingIn, lineOf, numberOf } from '@/db/queries/questions';
 import type { Actor, Deps } from '../deps';
 import { share } from '../posts/share';
@@ -44,7 +45,9 @@ export async function askQuestion(
   if (!door.ok) return door;
   const { course, entered } = door.value;
   const rules = await asked(askingIn(deps.db, course.id, actor.id));
-  const settling = settled(input.asking, {
+  // Staff are no classmates: under cover they would speak as one.
+  const wanted: Asking = entered.staff ? { ...input.asking, cover: 'no' } : input.asking;
+  const settling = settled(wanted, {
     grouped: rules.group !== null,
     coverFromStaff: rules.coverFromStaff,
   });
@@ -65,5 +68,13 @@ export async function askQuestion(
       )
     : share(deps, actor, entered.record.slug, { ...text, title: '', kind: 'reply', parent: line }));
   if (!shared.ok) return shared;
+  // What went on under the line was written as a question: it is no draft of one any more.
+  if (line !== null)
+    await deleteDraft(deps.db, {
+      author: actor.id,
+      discussion: entered.record.id,
+      kind: 'response',
+      parent: null,
+    });
   return ok({ number: await numberOf(deps.db, shared.value.post) });
 }
