@@ -58,8 +58,11 @@ export type Feedback = {
   again: { givenBack: Instant | null; changed: boolean } | null;
 };
 
-/** How far a student's mark is: nothing said, something, all of it; and of what is released, whether it says the same. */
-export type MarkState = 'unwritten' | 'begun' | 'written' | 'released' | 'changed';
+/**
+ * How far a student's mark is: nothing said, something, all of it; and of what is released, whether it says the same. Held is what whoever
+ * looks has to read a second time first: nothing of it is shown to them.
+ */
+export type MarkState = 'unwritten' | 'begun' | 'written' | 'released' | 'changed' | 'held';
 
 /** One student in the strip of the class. */
 export type MarkLine = {
@@ -196,7 +199,9 @@ export const keepMarkSchema = z.union([
 /** Keeps a mark as it is written; nobody but staff sees it. */
 export const keepingMark = answersWith<
   { revision: number },
-  { code: 'not-found' } | { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string }
+  | { code: 'not-found' }
+  | { code: 'second-first' }
+  | { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string }
 >()('PUT', '/courses/:course/desk/:slug/marking/:person', keepMarkSchema);
 
 /** Keeps a remark of one's own under a key; an empty one is taken away. */

@@ -11,6 +11,7 @@ import { giveBackPart } from '@/server/marks/again';
 import { actOnComment, answerAsStaff } from '@/server/marks/comments';
 import { chooseWay, keepMark } from '@/server/marks/keep';
 import { markingPage, USUAL_LOOK } from '@/server/marks/marking';
+import { marksTable } from '@/server/marks/table';
 import { releaseMarks } from '@/server/marks/release';
 import { keepRemark } from '@/server/marks/remarks';
 import { letStand, readTwice, shareClass } from '@/server/marks/together';
@@ -64,6 +65,12 @@ const page = async (who: Actor, student: Actor | null = null, look = USUAL_LOOK,
 };
 const keep = (who: Actor, student: Actor, written: Mark, base: number, second = false) =>
   keepMark(at('Wed 11:00'), who, { ...PLACE, person: student.id }, { mark: written, base, second });
+const rowOf = async (who: Actor, student: Actor) => {
+  const table = await marksTable(at('Wed 10:40'), who, GEO, OPEN, 'name');
+  const row = table.ok ? table.value.rows.find((r) => r.id === student.id) : null;
+  if (!row) throw new Error('no row');
+  return row;
+};
 const partOf = async (who: Actor, when: string) => {
   const part = await yourPart(at(when), who, OPEN);
   if (!part.ok) throw new Error('no part');
@@ -122,6 +129,10 @@ describe('a second reading', () => {
     await keep(holt, imani, mark({ levels: { ideas: 0, talk: 0 }, remark: 'FIRST' }), 0);
     await keep(holt, noor, both(0, 0), 0);
     const people = [imani.id, noor.id];
+    expect(await readTwice(at('Wed 10:30'), holt, PLACE, { people, reader: holt.id })).toEqual({
+      ok: false,
+      failure: { code: 'own-mark' },
+    });
     expect(await readTwice(at('Wed 10:30'), holt, PLACE, { people, reader: grey.id })).toMatchObject({
       ok: true,
     });
@@ -131,12 +142,28 @@ describe('a second reading', () => {
     expect(theirs.one?.mark.levels).toEqual({});
     expect(JSON.stringify(theirs)).not.toContain('FIRST');
     expect((await page(holt, null, { ...USUAL_LOOK, second: true })).lines).toEqual([]);
+    // Nor do the class's marks, their table or a file of it say it to whoever reads a second time; to all others they do.
+    const usual = await page(grey, imani);
+    const [row, seen] = await Promise.all([rowOf(grey, imani), rowOf(holt, imani)]);
+    expect(usual.one).toMatchObject({ state: 'held', mark: { levels: {} }, revision: 0, marker: null });
+    expect(JSON.stringify(usual)).not.toContain('FIRST');
+    expect([row.state, row.levels, row.points]).toEqual(['held', [null, null], null]);
+    expect([seen.state, seen.levels, seen.points]).toEqual(['written', [10, 10], 20]);
+    // Nor is it theirs to write over, in whatever keeping they take it to be.
+    for (const base of [0, 1])
+      expect(await keep(grey, imani, both(1, 1), base)).toEqual({
+        ok: false,
+        failure: { code: 'second-first' },
+      });
+    expect((await page(grey)).one?.id).not.toBe(imani.id);
     // Nobody else writes it.
     expect(await keep(holt, imani, both(1, 1), 0, true)).toMatchObject({ failure: { code: 'not-found' } });
     expect(await keep(grey, imani, both(1, 0), 0, true)).toEqual({ ok: true, value: { revision: 1 } });
     expect(await keep(grey, imani, both(1, 1), 0, true)).toMatchObject({
       failure: { code: 'changed-meanwhile', revision: 1 },
     });
+    // Written in full, it has nothing to be kept from any more.
+    expect((await page(grey, imani)).one).toMatchObject({ state: 'written', mark: { remark: 'FIRST' } });
   });
 
   it('holds its mark back until both agree or somebody lets the mark stand', async () => {

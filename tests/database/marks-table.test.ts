@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { EMPTY_MARK } from '@/core/marks/mark';
 import { rubricSchema } from '@/core/rubric/rubric';
 import { broughtPage, bringMarks, leaveMarks, takeMarks } from '@/server/marks/bring';
+import { askSecond } from '@/db/queries/second-readings';
 import { keepMark } from '@/server/marks/keep';
 import { marksTable } from '@/server/marks/table';
 import { tableFile } from '@/server/marks/table-file';
@@ -193,5 +194,17 @@ describe('a table that is brought', () => {
     expect(await bring('Name,Ideas\nJun Hathaway,4', world.people.imani)).toMatchObject({ ok: false });
     const page = await brought('Name,Ideas\nJun Hathaway,12');
     expect(await broughtPage(now(), world.people.imani, PLACE, page.id)).toMatchObject({ ok: false });
+  });
+
+  it('takes no line over a mark that is read a second time first, and gives that away in no cell of its file', async () => {
+    const { holt, jun } = world.people;
+    const { id } = await db('discussions').where({ slug: OPEN }).first('id');
+    await askSecond(db, { course: world.course, discussion: id }, [jun.id], holt.id);
+    const page = await brought('Name,The talk\nJun Hathaway,8');
+    expect(page.problems).toMatchObject([{ who: 'Jun Hathaway', problem: { code: 'held' } }]);
+    const line = tableFile(await table())
+      .split('\r\n')
+      .find((l) => l.includes('Jun Hathaway'));
+    expect(line).toMatch(/,,,,,,\d+,held,0$/u);
   });
 });

@@ -13,7 +13,9 @@ export type TableProblem =
   | { code: 'other-sum'; says: number; comesTo: number }
   /** Whom it names is not in the class, or more than one is called so. */
   | { code: 'unknown' }
-  | { code: 'several' };
+  | { code: 'several' }
+  /** Whoever brings the table has to read that part a second time first. */
+  | { code: 'held' };
 
 /** What a line says of one student's mark; null for what it leaves as it is. */
 export type TableLine = {

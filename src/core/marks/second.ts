@@ -1,4 +1,4 @@
-import { fitted, scoreOf, type Late, type Mark, type Scheme } from './mark';
+import { fitted, scoreOf, type Mark, type Scheme } from './mark';
 
 /** Where two readings of one part differ: in a criterion, or in what the mark is. */
 export type Difference =
@@ -47,6 +47,14 @@ export type SecondReading = {
   settled: { first: number; second: number } | null;
 };
 
+/**
+ * Whether the reader of a second reading has still to write it in full. Until then nothing of the mark it is compared with is theirs to
+ * see, or to write on.
+ * @example nothing written yet: true
+ */
+export const isUnread = (scheme: Scheme, second: Pick<SecondReading, 'mark'>): boolean =>
+  second.mark === null || scoreOf(scheme, second.mark, null).open > 0;
+
 /** How far a second reading is. Only one that agrees or is settled lets its mark be released. */
 export type SecondStage = 'asked' | 'differs' | 'agrees' | 'settled';
 
@@ -61,8 +69,7 @@ export function stageOf(
   first: { mark: Mark; revision: number },
   second: SecondReading,
 ): SecondStage {
-  const isOpen = (mark: Mark, late: Late | null = null) => scoreOf(scheme, mark, late).open > 0;
-  if (!second.mark || isOpen(second.mark) || isOpen(first.mark)) return 'asked';
+  if (!second.mark || isUnread(scheme, second) || scoreOf(scheme, first.mark, null).open > 0) return 'asked';
   if (differencesOf(scheme, first.mark, second.mark).length === 0) return 'agrees';
   const { settled } = second;
   return settled && settled.first === first.revision && settled.second === second.revision

@@ -13,7 +13,7 @@ import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
 import { readFor } from '../readers/readers';
-import { classMarks, type ClassMarks, type Marked } from './class-marks';
+import { marksFor, type ClassMarks, type Marked } from './class-marks';
 
 /** A large class with every column and remark; of a larger file nothing is read. */
 export const MOST_TABLE_BYTES = 2_000_000;
@@ -34,7 +34,7 @@ async function entered(deps: Deps, db: Db, actor: Actor, { slug, name }: At) {
   const found = await discussionOnDesk(db, actor, door.value, name);
   if (!found.ok) return found;
   const { record } = found.value;
-  const marks = await classMarks(deps, db, door.value, record);
+  const marks = await marksFor(deps, db, actor, door.value, record);
   return ok({
     course: door.value,
     record,
@@ -101,6 +101,10 @@ function compare({ scheme, all }: ClassMarks, lines: readonly TableLine[]): Comp
     }
     named.set(who.id, line.line);
     const { marked } = who;
+    if (marked.state === 'held') {
+      wrong(line, { code: 'held' });
+      continue;
+    }
     const { mark, late } = marked;
     const change = tableChange(line, { mark, late, revision: marked.written?.revision ?? 0 }, scheme);
     if (change.code === 'problem') wrong(line, change.problem);

@@ -17,7 +17,7 @@ import {
   type Scheme,
 } from '@/core/marks/mark';
 import { releasable, type Given } from '@/core/marks/release';
-import { stageOf, type SecondStage } from '@/core/marks/second';
+import { isUnread, stageOf, type SecondStage } from '@/core/marks/second';
 import { askTogether } from '@/db/ask';
 import type { Db } from '@/db/connection';
 import { studentsPage, type ClassStudent } from '@/db/queries/class';
@@ -31,7 +31,7 @@ import { postsIn } from '@/db/queries/own-posts';
 import { secondsIn, type SecondRecord } from '@/db/queries/second-readings';
 import { ledgerInputOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
-import type { Deps } from '../deps';
+import type { Actor, Deps } from '../deps';
 import { ownOf, recordFor } from '../desk/as-student';
 import { givenBy } from './released';
 
@@ -78,7 +78,43 @@ function stateOf(given: Given, seen: Given | null): { state: MarkState; ready: b
 /** How far a mark is by what was written and what its student sees. */
 export const markStateOf = (given: Given, seen: Given | null): MarkState => stateOf(given, seen).state;
 
-/** The marks of a discussion's class, written and released, each beside the account it is given for. */
+/** What a discussion is marked by. */
+export const markedBy = ({ way, rubric, classBrief }: DiscussionWithPrompt) => ({
+  way,
+  rubric,
+  points: classBrief.points,
+});
+
+/** A mark as its second reader has it before theirs is written: nothing of it, seen by its student or not. */
+const held = (one: Marked): Marked => ({
+  ...one,
+  mark: EMPTY_MARK,
+  written: null,
+  released: null,
+  seen: null,
+  state: 'held',
+  back: null,
+  asks: false,
+  ready: false,
+});
+
+/** The marks of a discussion's class as one of the staff may look at them. */
+export async function marksFor(
+  deps: Pick<Deps, 'now'>,
+  db: Db,
+  actor: Pick<Actor, 'id'>,
+  course: EnteredCourse,
+  discussion: DiscussionWithPrompt,
+): Promise<ClassMarks> {
+  const { scheme, all } = await classMarks(deps, db, course, discussion);
+  const isHeld = ({ second }: Marked) => second?.reader.id === actor.id && isUnread(scheme, second);
+  return { scheme, all: all.map((m) => (isHeld(m) ? held(m) : m)) };
+}
+
+/**
+ * The marks of a discussion's class, written and released, each beside the account it is given for: all of them, for what the rules do
+ * with them. What is shown to somebody comes from `marksFor`.
+ */
 export async function classMarks(
   { now }: Pick<Deps, 'now'>,
   db: Db,
@@ -98,11 +134,7 @@ export async function classMarks(
     given: givenBackIn(db, place),
     asking: askingIn(db, place),
   });
-  const scheme = schemeOf({
-    way: discussion.way,
-    rubric: discussion.rubric,
-    points: discussion.classBrief.points,
-  });
+  const scheme = schemeOf(markedBy(discussion));
   const postsBy = groupBy(posts, (p): PersonId => p.author);
   const writtenOf = new Map(written.map((w) => [w.person, w]));
   const releasedOf = new Map(released.map((r) => [r.person, r]));

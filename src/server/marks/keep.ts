@@ -3,8 +3,10 @@ import type { keepMarkSchema } from '@/contract/marks';
 import { storable } from '@/core/document/document';
 import { isBlank } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
-import { EMPTY_MARK, type Mark, type Way } from '@/core/marks/mark';
+import { EMPTY_MARK, schemeOf, type Mark, type Way } from '@/core/marks/mark';
+import { isUnread } from '@/core/marks/second';
 import { ask } from '@/db/ask';
+import type { DiscussionWithPrompt } from '@/db/queries/discussions';
 import { studentsAmong } from '@/db/queries/class';
 import { markingIn, putMarking } from '@/db/queries/marking';
 import { setReleaseAt, setWay } from '@/db/queries/marks';
@@ -15,15 +17,16 @@ import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { materialText } from '../courses/material';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
+import { markedBy } from './class-marks';
 
 /** A discussion whose marks one may write. */
 export async function placeOf(deps: Deps, actor: Actor, slug: string, name: string) {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
   const found = await discussionOnDesk(deps.db, actor, door.value, name);
-  return found.ok
-    ? ok({ course: door.value.id, discussion: found.value.record.id, zone: door.value.zone })
-    : found;
+  if (!found.ok) return found;
+  const { record } = found.value;
+  return ok({ course: door.value.id, discussion: record.id, zone: door.value.zone, record });
 }
 
 /** A mark as it is kept: words that the database can hold, and files of the writer's own or that were there before. */
@@ -48,6 +51,17 @@ async function kept(
   };
 }
 
+/** Whether somebody has to read a part a second time before its mark is theirs to see. */
+async function isHeld(
+  deps: Deps,
+  actor: Actor,
+  { record, ...place }: { course: CourseId; discussion: DiscussionId; record: DiscussionWithPrompt },
+  person: PersonId,
+): Promise<boolean> {
+  const second = (await ask(secondsIn(deps.db, place))).find((s) => s.person === person);
+  return second?.reader.id === actor.id && isUnread(schemeOf(markedBy(record)), second);
+}
+
 type Meanwhile = { code: 'changed-meanwhile'; mark: Mark; revision: number; marker: string };
 
 /** Keeps what staff write of a student's part. Of two who write on the same, the later is told of the earlier and overwrites nothing. */
@@ -56,7 +70,7 @@ export async function keepMark(
   actor: Actor,
   at: { slug: string; name: string; person: string },
   sent: z.output<typeof keepMarkSchema>,
-): Promise<Result<{ revision: number }, NotFound | Meanwhile>> {
+): Promise<Result<{ revision: number }, NotFound | Meanwhile | { code: 'second-first' }>> {
   const place = await placeOf(deps, actor, at.slug, at.name);
   if (!place.ok) return place;
   const [person] = await studentsAmong(deps.db, place.value.course, [at.person]);
@@ -64,6 +78,7 @@ export async function keepMark(
   const { base } = sent;
   if ('mark' in sent && sent.second)
     return keepSecond(deps, actor, { ...place.value, person }, sent.mark, base);
+  if (await isHeld(deps, actor, place.value, person)) return fail({ code: 'second-first' as const });
   // Of a part, the rest is as it stands: should that be another keeping than `base`, nothing is kept.
   const [before] = 'part' in sent || sent.mark.more ? await ask(markingIn(deps.db, place.value, person)) : [];
   const mark = 'mark' in sent ? sent.mark : { ...(before?.mark ?? EMPTY_MARK), ...sent.part };

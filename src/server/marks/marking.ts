@@ -9,15 +9,16 @@ import { keptRemarks } from '@/db/queries/kept-remarks';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
-import { classMarks, lineOf, type Marked } from './class-marks';
+import { lineOf, marksFor, type Marked } from './class-marks';
 import { asSecond, studentOf } from './one-student';
 
 const hasShared = ({ ledger }: Marked) => ledger.verdicts.length > 0;
 const WRITTEN: ReadonlySet<Marked['state']> = new Set(['written', 'released', 'changed']);
 const isWritten = (m: Marked) => WRITTEN.has(m.state);
+const isOpen = (m: Marked) => !isWritten(m) && m.state !== 'held';
 const cameBack = (m: Marked) => m.back !== null && m.state === 'released';
 const IS_FIRST: Record<First, (m: Marked) => boolean> = {
-  waiting: (m) => (!isWritten(m) || cameBack(m)) && hasShared(m),
+  waiting: (m) => (isOpen(m) || cameBack(m)) && hasShared(m),
   asked: (m) => m.asks,
   back: cameBack,
 };
@@ -84,7 +85,7 @@ export async function markingPage(
   const found = await discussionOnDesk(deps.db, actor, course, name);
   if (!found.ok) return found;
   const { record } = found.value;
-  const { scheme, all: byName } = await classMarks(deps, deps.db, course, record);
+  const { scheme, all: byName } = await marksFor(deps, deps.db, actor, course, record);
   const { markers, remarks } = await askTogether(deps.db, {
     markers: markersOf(deps.db, course.id),
     remarks: keptRemarks(deps.db, actor.id),
@@ -96,7 +97,7 @@ export async function markingPage(
   const all = [...seen].sort((a, b) => Number(hasShared(b)) - Number(hasShared(a)));
   const opened = all.findIndex(asked ? (m) => m.student.id === asked : IS_FIRST[first]);
   // Nobody who shared something waits: then who shared nothing, and has no mark yet.
-  const at = Math.max(0, opened < 0 ? all.findIndex((m) => !isWritten(m)) : opened);
+  const at = Math.max(0, opened < 0 ? all.findIndex(isOpen) : opened);
   const one = all[at];
   return ok({
     course,

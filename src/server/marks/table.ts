@@ -8,7 +8,7 @@ import { markersOf } from '@/db/queries/marking-shares';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { discussionOnDesk, enterDesk } from '../desk/enter';
-import { classMarks, type Marked } from './class-marks';
+import { marksFor, type Marked } from './class-marks';
 
 function rowOf(
   scheme: Scheme,
@@ -40,7 +40,7 @@ function rowOf(
   };
 }
 
-const STATES: MarkRow['state'][] = ['unwritten', 'begun', 'written', 'changed', 'released'];
+const STATES: MarkRow['state'][] = ['held', 'unwritten', 'begun', 'written', 'changed', 'released'];
 
 /** What a column is sorted by; nothing said comes last, whichever way round. */
 function valueOf(row: MarkRow, column: string): number | null {
@@ -77,7 +77,7 @@ export async function marksTable(
   const found = await discussionOnDesk(deps.db, actor, door.value, name);
   if (!found.ok) return found;
   const { record } = found.value;
-  const { scheme, all } = await classMarks(deps, deps.db, door.value, record);
+  const { scheme, all } = await marksFor(deps, deps.db, actor, door.value, record);
   const markers = await ask(markersOf(deps.db, door.value.id));
   const names = new Map(markers.map((m) => [m.id as string, m.name]));
   const rows = all.map((m) => rowOf(scheme, m, names));

@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
 import { studentsAmong } from '@/db/queries/class';
 import { studentsInGroups } from '@/db/queries/groups';
+import { markingIn } from '@/db/queries/marking';
 import { markersOf, putShares } from '@/db/queries/marking-shares';
 import { askSecond, dropSeconds, settleSecond } from '@/db/queries/second-readings';
 import type { NotFound } from '../access/enter';
@@ -15,7 +16,8 @@ import { classMarks } from './class-marks';
 import { placeOf } from './keep';
 
 type At = { slug: string; name: string };
-type Failure = NotFound | { code: 'nobody' } | { code: 'no-marker' } | { code: 'not-both' };
+type Failure =
+  NotFound | { code: 'nobody' } | { code: 'no-marker' } | { code: 'not-both' } | { code: 'own-mark' };
 
 export const sharedBySchema = z.enum(SHARED_BY);
 
@@ -55,6 +57,8 @@ export async function readTwice(
   }
   const marker = (await ask(markersOf(deps.db, place.value.course))).find((m) => m.id === reader);
   if (!marker) return fail({ code: 'no-marker' });
+  const written = await ask(markingIn(deps.db, place.value));
+  if (written.some((w) => w.by === marker.id && chosen.includes(w.person))) return fail({ code: 'own-mark' });
   await askSecond(deps.db, place.value, chosen, marker.id);
   return ok(null);
 }

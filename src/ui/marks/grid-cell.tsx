@@ -12,6 +12,7 @@ export function GridCell({
   value,
   shown,
   current,
+  closed,
   at,
   say,
 }: {
@@ -21,6 +22,8 @@ export function GridCell({
   shown: string;
   /** The arrows are here. */
   current: boolean;
+  /** It is read, and not written in. */
+  closed: boolean;
   at: { row: number; column: number };
   say: (value: number | null) => void;
 }) {
@@ -45,7 +48,7 @@ export function GridCell({
   };
   const asText = value === null ? '' : String(value);
   const onKey = (e: KeyboardEvent<HTMLTableCellElement>) => {
-    if (e.ctrlKey || e.metaKey || e.altKey || open !== null) return;
+    if (e.ctrlKey || e.metaKey || e.altKey || open !== null || closed) return;
     if (e.key === 'Enter' || e.key === 'F2') edit(asText);
     else if (e.key === 'Delete' || e.key === 'Backspace') say(null);
     else if (/^[0-9]$/u.test(e.key)) {
@@ -80,9 +83,9 @@ export function GridCell({
       data-row={at.row}
       data-column={at.column}
       aria-label={open === null ? `${name}: ${shown}` : undefined}
-      className="cursor-cell px-3 py-1.5 tabular-nums focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-pine"
+      className={`${closed ? '' : 'cursor-cell'} px-3 py-1.5 tabular-nums focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-pine`}
       onKeyDown={onKey}
-      onClick={() => (open === null ? edit(asText) : undefined)}
+      onClick={() => (open === null && !closed ? edit(asText) : undefined)}
     >
       {open === null ? (
         shown

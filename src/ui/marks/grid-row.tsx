@@ -41,7 +41,11 @@ export const GridRow = memo(function GridRow({
   const stands = touched ? stateNow(row.state, mark, score) : row.state;
   const change = (part: Partial<Mark>) => keeper.change(part);
   const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
-  const cell = (i: number) => ({ current: column === i, at: { row: index, column: i } });
+  const cell = (i: number) => ({
+    closed: row.state === 'held',
+    current: column === i,
+    at: { row: index, column: i },
+  });
   const trouble = NOT_KEPT[state];
   return (
     <>

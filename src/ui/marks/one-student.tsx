@@ -7,6 +7,7 @@ import { numbered } from '@/core/marks/comment';
 import type { Mark } from '@/core/marks/mark';
 import { FacingPages } from '../discussion/facing-pages';
 import type { KeysAhead } from './keys-ahead';
+import { HeldSheet } from './held-sheet';
 import { MarkSheet } from './mark-sheet';
 import { PartRead } from './part-read';
 import { sendSecond, sendWhole, useMark } from './use-mark';
@@ -47,7 +48,7 @@ export function OneStudent({
     (c) => one.places[c.id] ?? (c.id in one.places ? null : { start: c.anchor.start, end: c.anchor.end }),
   );
   const comment = (body = ''): boolean => {
-    const passage = now();
+    const passage = one.state === 'held' ? null : now();
     if (!passage) return false;
     const id = crypto.randomUUID();
     window.getSelection()?.removeAllRanges();
@@ -79,20 +80,23 @@ export function OneStudent({
       }}
       right={{
         name: 'Mark',
-        page: (
-          <MarkSheet
-            page={page}
-            one={one}
-            kept={kept}
-            comments={comments}
-            chosen={chosen}
-            fresh={fresh}
-            comment={comment}
-            remarks={remarks}
-            changeRemark={changeRemark}
-            ahead={ahead}
-          />
-        ),
+        page:
+          one.state === 'held' ? (
+            <HeldSheet page={page} one={one} />
+          ) : (
+            <MarkSheet
+              page={page}
+              one={one}
+              kept={kept}
+              comments={comments}
+              chosen={chosen}
+              fresh={fresh}
+              comment={comment}
+              remarks={remarks}
+              changeRemark={changeRemark}
+              ahead={ahead}
+            />
+          ),
       }}
     />
   );

@@ -4,7 +4,7 @@ import { Tally } from '../tally/tally';
 import { markingAt } from './address';
 import { SECOND_NAMES, STATE_NAMES } from '../words/marks';
 
-const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', changed: '' } as const;
+const SIGNS = { unwritten: '·', begun: '…', written: '', released: '', changed: '', held: '·' } as const;
 
 const SECOND_SIGNS = { asked: '2nd …', differs: '2nd ≠', agrees: '2nd =', settled: '2nd ✓' } as const;
 

@@ -55,6 +55,10 @@ const TROUBLES: Record<string, string> = {
   'no-marks': 'No mark is written in full that its student does not see already. Nothing was released.',
   'no-marker': 'That is nobody who teaches this course. Nothing was changed.',
   'not-both': 'The mark or its second reading is not written in full yet. Nothing was changed.',
+  'own-mark':
+    'They wrote one of these marks themselves: a second reading is somebody else’s. Nothing was changed.',
+  'second-first':
+    'You read this part a second time, so its mark is not yours to see or to change until that is written in full. Nothing was changed.',
   'no-file': 'No file arrived. Choose one and send it again.',
   'table-too-large': 'That file is larger than any class’s marks: more than 2 MB. Nothing was read.',
   'table-empty': 'There is nobody in that file. Nothing was changed.',

@@ -29,6 +29,7 @@ export const STATE_NAMES: Record<MarkState, string> = {
   written: 'written, not released',
   released: 'released',
   changed: 'changed since it was released',
+  held: 'read by you a second time first',
 };
 
 export const SECOND_NAMES: Record<SecondStage, string> = {
@@ -144,6 +145,8 @@ export function tableProblemText(p: TableProblem): string {
       return 'names nobody of this class.';
     case 'several':
       return 'names somebody of whom there is more than one: give the mail address or the id.';
+    case 'held':
+      return 'names somebody whose part you read a second time: write that first.';
     case 'bad-value':
       return `says “${p.value}” in “${p.column}”, which cannot be given there.`;
     case 'other-sum':
