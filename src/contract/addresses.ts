@@ -121,6 +121,7 @@ export const notebookFileAt = address('/notebook/file');
 /** What is asked and told in a course, and each question by its number. */
 export const allQuestionsAt = address('/questions');
 export const questionsAt = address('/courses/:course/questions');
+export const questionsAskedAt = address('/courses/:course/questions/asked');
 export const questionAt = address('/courses/:course/questions/:number');
 export const questionActAt = address('/courses/:course/questions/:number/act');
 

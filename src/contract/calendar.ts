@@ -1,5 +1,7 @@
 import type { DiscussionEntry } from '@/core/calendar/entries';
 import type { BusyTime } from '@/core/planning/cannot';
+import type { WallClock } from '@/core/deadlines/wallclock';
+import type { Instant } from '@/core/ids';
 import type { LateRule } from '@/core/deadlines/late';
 import type { Sitting } from '@/core/planning/plan';
 import type { Assignment } from '@/core/planning/tasks';
@@ -12,6 +14,19 @@ export type CalendarEntry = DiscussionEntry & {
   week: number;
   zone: string;
   late: LateRule;
+};
+
+/** An hour to meet, or one's slot in it, by its course's clock. */
+export type MeetingEntry = {
+  uid: string;
+  number: number;
+  title: string;
+  course: { code: string; slug: string };
+  place: string;
+  zone: string;
+  at: Instant;
+  until: Instant;
+  wall: WallClock;
 };
 
 /** Something to be done, with where it belongs and how long it is likely to take. */
@@ -29,6 +44,7 @@ export type DayView = {
   today: boolean;
   inside: boolean;
   entries: CalendarEntry[];
+  meetings: MeetingEntry[];
   busy: BusyTime[];
   sittings: Sitting[];
 };

@@ -1,3 +1,4 @@
+import type { QuestionRules } from '@/core/questions/asking';
 import type { Side } from '@/core/brief/brief';
 import type { DiscussionState } from '@/core/deadlines/state';
 import type { Schedule } from '@/core/deadlines/schedule';
@@ -65,7 +66,9 @@ export type Need =
       title: string;
       said: { name: string; text: string; at: number }[];
     }
-  | { kind: 'waiting'; n: number };
+  | { kind: 'waiting'; n: number }
+  /** Questions of the course that nobody, or classmates alone, have answered. */
+  | { kind: 'questions'; n: number };
 
 /** The whole term on one sheet. */
 export type Term = {
@@ -184,6 +187,8 @@ export type SettingsPage = {
   habits: Habits;
   /** Days on which it rests, one on each line. */
   holidays: string;
+  /** How it takes questions. */
+  questions: QuestionRules;
 };
 
 /** A discussion's rubric as it is built. */

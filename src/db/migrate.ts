@@ -50,6 +50,7 @@ import * as markFiles from './migrations/0047_mark_files';
 import * as markAsks from './migrations/0048_mark_asks';
 import * as notices from './migrations/0049_notices';
 import * as questions from './migrations/0050_questions';
+import * as meetAndAnswer from './migrations/0051_meet_and_answer';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -102,6 +103,7 @@ const MIGRATIONS = {
   '0048_mark_asks': markAsks,
   '0049_notices': notices,
   '0050_questions': questions,
+  '0051_meet_and_answer': meetAndAnswer,
 };
 type Name = keyof typeof MIGRATIONS;
 

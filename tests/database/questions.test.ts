@@ -280,8 +280,12 @@ it('hands are raised until it is over, by changing one’s mind as well, and wit
   await raise(imani, [0]);
   await raise(noor, [1]);
   await raise(imani, [1]);
-  expect((await lineOf(noor, number))?.hands).toEqual({ people: 2, closes: on('Thu 18:00') });
-  expect(await result(imani)).toMatchObject({ own: [1], people: 2, choices: null, few: true });
+  expect((await lineOf(noor, number))?.hands).toEqual({
+    people: 0,
+    named: false,
+    closes: on('Thu 18:00'),
+  });
+  expect(await result(imani)).toMatchObject({ own: [1], people: 0, choices: null, few: true });
   // Not even who asked learns whose hand it was.
   const seen = JSON.stringify((await pageOf(holt, number))?.open?.hands);
   expect(seen).not.toContain('Imani');

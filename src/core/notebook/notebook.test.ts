@@ -6,6 +6,7 @@ const page = (week: number | null, title: string, body: string | null): Notebook
   title,
   course: { code: 'GEO 115', slug: 'geo-115', title: 'Rivers' },
   week,
+  writing: false,
   note: body === null ? null : { body, keptAt: instant(0) },
 });
 const PAGES = [

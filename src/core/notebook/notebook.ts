@@ -8,6 +8,8 @@ export type NotebookPage = {
   course: { code: string; slug: string; title: string };
   week: number | null;
   note: { body: string; keptAt: Instant } | null;
+  /** A response of one's own can still be written there, so that the note can go into its draft. */
+  writing: boolean;
 };
 
 const wordsOf = (typed: string) =>

@@ -76,6 +76,20 @@ const ABOUT_REQUEST: Record<string, (f: NoticeFacts, who: string) => string> = {
   again: (f, who) => `${who} gave a part of ${weekOf(f)} back, done again`,
 };
 
+const ABOUT_ANSWER: Record<string, (f: NoticeFacts, who: string) => string> = {
+  question: (f, who) =>
+    f.about.merged
+      ? `Your question ${String(f.about.merged)} goes on in question ${String(f.about.question)}`
+      : `${who} answered in question ${String(f.about.question)}`,
+  note: (_, who) => `${who} answered your margin note`,
+  mark: (_, who) => `${who} answered you about your mark`,
+  opening: (f, who) => `${who} would like everybody to read your question ${String(f.about.question)}`,
+  'meeting-moved': (f, who) =>
+    `${who} moved the hour to meet in which you have a slot: ${String(f.about.question)}`,
+  'meeting-off': (f, who) =>
+    `${who} called off the hour to meet in which you had a slot: ${String(f.about.question)}`,
+};
+
 /** What a reminder says is owed, the next step first. */
 function deadlineTitle(f: NoticeFacts): string {
   const { of, have, need, replies, left } = f.about;
@@ -103,13 +117,7 @@ export function noticeTitle(f: NoticeFacts): string {
     case 'name':
       return `${who} named you${f.post === null ? '' : ` in #${f.post}`}`;
     case 'answer':
-      return f.about.merged
-        ? `Your question ${String(f.about.merged)} goes on in question ${String(f.about.question)}`
-        : f.about.asks === 'question'
-          ? `${who} answered in question ${String(f.about.question)}`
-          : f.about.asks === 'note'
-            ? `${who} answered your margin note`
-            : `${who} answered you about your mark`;
+      return (ABOUT_ANSWER[String(f.about.what ?? f.about.asks)] ?? ABOUT_ANSWER.mark)?.(f, who) ?? who;
     case 'mark':
       return Number(f.about.n) > 1
         ? `Your mark of ${weekOf(f)} was changed`

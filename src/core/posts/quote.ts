@@ -22,13 +22,13 @@ export const quotationBlocks = ({ text, source }: Quotation): BlockNode[] => [
 ];
 
 /**
- * A document with a quotation at its end; an empty last paragraph gives way to it, and one is left to write on in.
- * @example of an empty document: the quotation, its source, and an empty paragraph
+ * A document with some blocks at its end; an empty last paragraph gives way to them, and one is left to write on in.
+ * @example of an empty document: the blocks, and an empty paragraph
  */
-export function withQuotation(doc: Doc, quotation: Quotation): Doc {
+export function withBlocks(doc: Doc, blocks: readonly BlockNode[]): Doc {
   const last = doc.content[doc.content.length - 1];
   const before = last?.type === 'paragraph' && !last.content?.length ? doc.content.slice(0, -1) : doc.content;
-  return { type: 'doc', content: [...before, ...quotationBlocks(quotation), { type: 'paragraph' }] };
+  return { type: 'doc', content: [...before, ...blocks, { type: 'paragraph' }] };
 }
 
 /** How a reading is named where it is quoted. @example sourceOf('M. Holt', 'The wall') // 'M. Holt, “The wall”' */

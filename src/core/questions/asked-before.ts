@@ -102,3 +102,21 @@ export function askedBefore(
     .filter((o, _, [first]) => o.nearness >= LEAST && o.nearness >= (first?.nearness ?? 0) - WITHIN)
     .slice(0, MOST);
 }
+
+/** From here on two questions are likely to be answered by one answer; staff say so, one by one. */
+const ALIKE = 0.6;
+
+/**
+ * Which of some questions ask much the same as another, the nearest first.
+ * @example alike([1, 0], [{ id: '7', meaning: [0.9, 0.1], … }]) // ['7']
+ */
+export function alike(meaning: readonly number[], all: readonly Pick<Known, 'id' | 'meaning'>[]): string[] {
+  return all
+    .map(({ id, meaning: other }) => ({
+      id,
+      near: nearnessOf(meaning, other) / (lengthOf(meaning) * lengthOf(other)),
+    }))
+    .filter((o) => o.near >= ALIKE)
+    .sort((a, b) => b.near - a.near)
+    .map((o) => o.id);
+}

@@ -9,8 +9,11 @@ export const COVERS = ['no', 'class', 'all'] as const;
 export type Cover = (typeof COVERS)[number];
 
 /** Not everything that is said there asks: something found, a thank-you, a plan to meet is told. */
-export const QUESTION_KINDS = ['asks', 'tells', 'line', 'hands'] as const;
-/** `line` is the one continuing exchange of a student with the staff of a course, `hands` a show of hands. */
+export const QUESTION_KINDS = ['asks', 'tells', 'line', 'hands', 'corner', 'meets'] as const;
+/**
+ * `line` is the one continuing exchange of a student with the staff of a course, `hands` a show of hands, `meets` an hour to meet that staff
+ * offer; what stands in the corner of a course is about anything, and apart from the rest.
+ */
 export type QuestionKind = (typeof QUESTION_KINDS)[number];
 
 /** Where something was asked: its kind, which it is, and how it is called there. */
@@ -32,24 +35,39 @@ export const askingSchema = z.strictObject({
 });
 export type Asking = z.infer<typeof askingSchema>;
 
+/** How a course takes questions, as its staff say it. */
+export type QuestionRules = {
+  /** Whether names may be covered from staff as well. */
+  coverFromStaff: boolean;
+  /** When staff are there, in their words. */
+  hours: string;
+  /** What its corner for anything is called; empty where it keeps none. */
+  corner: string;
+};
+
 /** What stands against asking in this way. */
-export type AskingRefusal = { code: 'no-group' } | { code: 'no-cover-from-staff' };
+export type AskingRefusal =
+  { code: 'no-group' } | { code: 'no-cover-from-staff' } | { code: 'no-corner' } | { code: 'staff-only' };
 
 /**
  * What somebody asks, as it holds: a line goes to staff and nobody else, and from whom nobody is there the name is not covered. Or what stands
  * against it.
  *
- * @param grouped whether they are in a group of the course
- * @param coverFromStaff whether the course takes questions whose asker staff do not know
+ * @param course whether they are in a group of it, whether it takes questions whose asker staff do not know, whether it keeps a corner, and
+ * whether they are of its staff: these are no classmates, and under cover would speak as one
  * @example settled({ kind: 'asks', audience: 'staff', cover: 'class', about: null }, …) // the class never sees it: cover 'no'
  */
 export function settled(
   asking: Asking,
-  course: { grouped: boolean; coverFromStaff: boolean },
+  course: { grouped: boolean; coverFromStaff: boolean; corner: boolean; staff: boolean },
 ): { ok: true; asking: Asking } | { ok: false; failure: AskingRefusal } {
-  const audience = asking.kind === 'line' ? 'staff' : asking.audience;
+  const { kind } = asking;
+  if (kind === 'corner' && !course.corner) return { ok: false, failure: { code: 'no-corner' } };
+  if (kind === 'meets' && !course.staff) return { ok: false, failure: { code: 'staff-only' } };
+  const audience =
+    kind === 'line' ? 'staff' : kind === 'corner' || kind === 'meets' ? 'everybody' : asking.audience;
   if (audience === 'group' && !course.grouped) return { ok: false, failure: { code: 'no-group' } };
-  const wanted = asking.kind === 'line' ? 'no' : asking.cover;
+  const wanted = kind === 'line' || course.staff ? 'no' : asking.cover;
   if (wanted === 'all' && !course.coverFromStaff)
     return { ok: false, failure: { code: 'no-cover-from-staff' } };
   const cover = wanted === 'class' && audience === 'staff' ? 'no' : wanted;

@@ -19,11 +19,13 @@ it('is no more precise than five people where names are covered, and nothing whe
   expect(handsFor({ ...HANDS, raised: raisedBy(4, 0) }, me, instant(0))).toMatchObject({
     few: true,
     choices: null,
-    people: 4,
+    people: 0,
   });
   const seventeen = { ...HANDS, raised: [...raisedBy(8, 0), ...raisedBy(9, 1, 8)] };
-  expect(handsFor(seventeen, me, instant(0)).choices?.map((c) => c.n)).toEqual([10, 10]);
-  expect(handsFor(seventeen, me, instant(0)).people).toBe(17);
+  // Eight, and of the nine the first seven: the fifteen who raised theirs first.
+  expect(handsFor(seventeen, me, instant(0)).choices?.map((c) => c.n)).toEqual([10, 5]);
+  expect(handsFor(seventeen, me, instant(1_000)).choices?.map((c) => c.n)).toEqual([10, 10]);
+  expect(handsFor(seventeen, me, instant(0)).people).toBe(15);
 });
 it('with names says who, exactly', () => {
   const named = { ...HANDS, named: true, raised: raisedBy(2, 1) };
@@ -64,4 +66,18 @@ it('whatever is raised, covered counts are multiples of five, and nobody is name
       expect((shown ?? []).every((c) => c.n % 5 === 0 && c.who.length === 0)).toBe(true);
       expect(shown === null).toBe(choices.length < 5);
     }),
+  ));
+it('no single hand changes anything that is seen where names are covered, until five more are raised', () =>
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 0, max: 1 }), { minLength: 5, maxLength: 40 }),
+      fc.integer({ min: 0, max: 1 }),
+      (choices, more) => {
+        const raised = choices.map((choice, i) => ({ person: somebody(i), name: `N ${i}`, choice }));
+        const next = [...raised, { person: somebody(choices.length), name: 'next', choice: more }];
+        const seen = (all: typeof raised) => handsFor({ ...HANDS, raised: all }, me, instant(0));
+        // With a fifth, four others are seen for the first time as well.
+        if (next.length % 5) expect(seen(next)).toEqual(seen(raised));
+      },
+    ),
   ));

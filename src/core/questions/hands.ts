@@ -19,7 +19,7 @@ export const handsSchema = z.strictObject({
 });
 export type HandsAsked = z.infer<typeof handsSchema>;
 
-/** A show of hands as it stands. */
+/** A show of hands as it stands: who raised theirs, in the order in which they did. */
 export type Hands = Omit<HandsAsked, 'closes'> & {
   closes: Instant;
   raised: readonly { person: PersonId; name: string; choice: number }[];
@@ -29,7 +29,7 @@ export type Hands = Omit<HandsAsked, 'closes'> & {
 const ABOUT = 5;
 
 export type HandsResult = {
-  /** How many have raised a hand. */
+  /** How many have raised a hand; by fives where names are covered, and none below that. */
   people: number;
   /** For each choice how many, to the nearest five where names are covered, and who where they are not; null while nothing is shown. */
   choices: { n: number; share: number; who: string[] }[] | null;
@@ -39,22 +39,28 @@ export type HandsResult = {
   over: boolean;
 };
 
+/** How many have raised a hand, as it is told: by fives where names are covered. @example peopleShown(23, false) // 20 */
+export const peopleShown = (people: number, named: boolean): number =>
+  named ? people : Math.floor(people / ABOUT) * ABOUT;
+
 /**
- * What one sees of a show of hands at a moment: when it is asked for, and never more than its asker promised.
+ * What one sees of a show of hands at a moment: when it is asked for, and never more than its asker promised. Where names are covered, counts
+ * move on with every fifth person as long as hands are raised: whoever looks twice never sees what one of them chose.
  *
- * @example eight for one and nine for the other, names covered // 10 and 10, of 17
+ * @example eight for one and nine for the other, names covered, and it is over // 10 and 10, of 15 and more
  */
 export function handsFor(hands: Hands, reader: PersonId, now: Instant): HandsResult {
   const own = hands.raised.filter((r) => r.person === reader).map((r) => r.choice);
-  const people = new Set(hands.raised.map((r) => r.person)).size;
+  const people = [...new Set(hands.raised.map((r) => r.person))];
   const over = now >= hands.closes;
   const seen = hands.shown === 'now' || over || (hands.shown === 'voted' && own.length > 0);
-  const few = !hands.named && people < ABOUT;
-  const of = hands.choices.map((_, i) => hands.raised.filter((r) => r.choice === i));
+  const few = !hands.named && people.length < ABOUT;
+  const counted = new Set(over ? people : people.slice(0, peopleShown(people.length, hands.named)));
+  const of = hands.choices.map((_, i) => hands.raised.filter((r) => r.choice === i && counted.has(r.person)));
   const shownAs = (n: number) => (hands.named ? n : Math.round(n / ABOUT) * ABOUT);
   const most = Math.max(1, ...of.map((all) => shownAs(all.length)));
   return {
-    people,
+    people: peopleShown(people.length, hands.named),
     choices:
       seen && !few
         ? of.map((all) => ({

@@ -20,6 +20,16 @@ describe('where a question stands', () => {
     expect(stateOf('asks', [answer(), answer({ confirmed: true })], true)).toBe('confirmed');
     expect(stateOf('asks', [answer(), answer({ staff: true })], false)).toBe('staff');
   });
+  it('of a line is open again with what its student says next, and never by the order of other words', () => {
+    const staff = answer({ staff: true });
+    const own = answer({ own: true });
+    expect(stateOf('line', [staff], false)).toBe('staff');
+    expect(stateOf('line', [staff, own], false)).toBe('nobody');
+    expect(stateOf('line', [staff, own, staff], false)).toBe('staff');
+    // What its student took back waits for nothing.
+    expect(stateOf('line', [staff, { ...own, gone: true }], false)).toBe('staff');
+    expect(stateOf('asks', [staff, own], false)).toBe('staff');
+  });
   it('is nothing for what does not ask, and its asker’s own follow-ups answer nothing', () => {
     expect(stateOf('tells', [answer({ staff: true })], true)).toBeNull();
     expect(stateOf('asks', [answer({ own: true }), answer({ own: true })], false)).toBe('nobody');
@@ -71,7 +81,7 @@ describe('who asks, and whom', () => {
     about: null,
     ...over,
   });
-  const open = { grouped: true, coverFromStaff: true };
+  const open = { grouped: true, coverFromStaff: true, corner: true, staff: false };
 
   it('a line goes to staff alone and under one’s name, whatever was chosen', () => {
     expect(settled(asking({ kind: 'line', audience: 'everybody', cover: 'all' }), open)).toMatchObject({
@@ -87,6 +97,18 @@ describe('who asks, and whom', () => {
       failure: { code: 'no-cover-from-staff' },
     });
     expect(settled(asking({ audience: 'group' }), { ...open, grouped: false })).toMatchObject({ ok: false });
+  });
+  it('staff cover no name, they alone offer hours to meet, and a corner is there where the course keeps one', () => {
+    expect(settled(asking({ cover: 'class' }), { ...open, staff: true })).toMatchObject({
+      asking: { cover: 'no' },
+    });
+    expect(settled(asking({ kind: 'meets' }), open)).toEqual({ ok: false, failure: { code: 'staff-only' } });
+    expect(settled(asking({ kind: 'corner', audience: 'staff' }), open)).toMatchObject({
+      asking: { audience: 'everybody' },
+    });
+    expect(settled(asking({ kind: 'corner' }), { ...open, corner: false })).toMatchObject({
+      failure: { code: 'no-corner' },
+    });
   });
   it('is said beside the button, before', () => {
     const course = { classmates: 25, group: { name: 'Group B', others: 4 }, staff: ['Dr. Holt'] };

@@ -18,6 +18,8 @@ export type AnswerFacts = {
  * Where a question stands; null for what does not ask. Staff's word goes before the asker's, and that before a classmate's. What is withdrawn or hidden
  * answers nothing, and nobody answers themselves.
  *
+ * @param answers in order of time
+ *
  * @example stateOf('asks', [{ staff: false, own: false, confirmed: true, gone: false }], false) // 'confirmed'
  */
 export function stateOf(
@@ -25,8 +27,10 @@ export function stateOf(
   answers: readonly AnswerFacts[],
   saidAnswered: boolean,
 ): QuestionState | null {
-  if (kind === 'tells' || kind === 'hands') return null;
-  const standing = answers.filter((a) => !a.gone && !a.own);
+  if (kind !== 'asks' && kind !== 'line') return null;
+  // A line goes on: what its student said last is what waits.
+  const since = kind === 'line' ? answers.slice(answers.findLastIndex((a) => a.own && !a.gone) + 1) : answers;
+  const standing = since.filter((a) => !a.gone && !a.own);
   if (standing.some((a) => a.staff)) return 'staff';
   if (standing.some((a) => a.confirmed)) return 'confirmed';
   if (saidAnswered) return 'settled';

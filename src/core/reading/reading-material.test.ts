@@ -3,7 +3,7 @@ import { plainText } from '../document/flatten';
 import { readingText } from '../notes/reading-text';
 import { levelsOf, pointsOf, rubricSchema } from '../rubric/rubric';
 import { viewingsIn } from '../viewings/viewing';
-import { withQuotation } from '../posts/quote';
+import { quotationBlocks, withBlocks } from '../posts/quote';
 import { documentFromCsv } from '../formats/from-csv';
 import { sentencesToSpeak } from './aloud';
 import { mentionsOf } from './mentions';
@@ -109,12 +109,12 @@ describe('a rubric', () => {
 
 describe('a quotation in a draft', () => {
   it('stands at its end with its source, and leaves a line to go on in', () => {
-    const doc = withQuotation(
+    const doc = withBlocks(
       {
         type: 'doc',
         content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Mine.' }] }, { type: 'paragraph' }],
       },
-      { text: 'The wall\nheld.', source: 'M. Holt, “The wall”' },
+      quotationBlocks({ text: 'The wall\nheld.', source: 'M. Holt, “The wall”' }),
     );
     expect(doc.content.map((n) => n.type)).toEqual(['paragraph', 'blockquote', 'paragraph', 'paragraph']);
     expect(plainText(doc)).toBe('Mine.\nThe wall\nheld.\n(M. Holt, “The wall”)');

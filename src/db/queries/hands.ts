@@ -14,7 +14,7 @@ export async function handsOf(db: Db, post: PostId, hold = false): Promise<Hands
   const raised = await db('raised as r')
     .join('people as p', 'p.id', 'r.person_id')
     .where('r.post_id', post)
-    .orderBy(['p.name', 'r.choice'])
+    .orderBy(['r.at', 'r.person_id', 'r.choice'])
     .select('r.person_id', 'p.name', 'r.choice');
   return {
     choices: row.choices,
@@ -43,7 +43,7 @@ export const insertHands = (
 /** Raises somebody's hand for these and no others. */
 export async function raiseHands(
   db: Db,
-  place: { course: CourseId; post: PostId; person: PersonId },
+  place: { course: CourseId; post: PostId; person: PersonId; now: Instant },
   choices: readonly number[],
 ) {
   await db('raised').where({ post_id: place.post, person_id: place.person }).delete();
@@ -54,6 +54,7 @@ export async function raiseHands(
         course_id: place.course,
         person_id: place.person,
         choice,
+        at: timestamptz(place.now),
       })),
     );
 }

@@ -25,7 +25,6 @@ const told = (db: Db) =>
     )
     .where('q.kind', 'asks')
     .whereNull('q.merged_into')
-    .whereNull('p.private_to')
     .where(visible(db, 'p'));
 
 const STAMP = `md5(t.title || '|' || left(t.plain, ${SAID}) || '|' || coalesce(a.plain, ''))`;
@@ -61,16 +60,20 @@ export const keepMeaning = (db: Db, post: PostId, meaning: readonly number[], st
     .where({ post_id: post })
     .update({ meaning: db.raw('?::real[]', [[...meaning]]), learnt: stamp });
 
-/** The questions of a course that one may read, with what is known of their meaning. */
+/** The questions of a course that one may read, with what is known of their meaning; those to the staff alone where they are asked for. */
 export const knownQuestions = (
   db: Db,
   course: CourseId,
   reader: { id: PersonId; staff: boolean },
+  toStaff = false,
 ): Ask<(Earlier & { meaning: number[] })[]> => ({
   query: told(db)
     .where('q.course_id', course)
     .where(mayRead(db, reader.id, reader.staff))
     .whereNotNull('q.meaning')
+    .modify((q) => {
+      if (!toStaff) q.whereNull('p.private_to');
+    })
     .select(...words(db), 'q.meaning'),
   read: (rows) => rows.map((r) => ({ ...toEarlier(r), meaning: r.meaning })),
 });

@@ -1,4 +1,5 @@
 import type { About, QuestionKind } from '@/core/questions/asking';
+import type { Meeting } from '@/core/questions/meeting';
 import {
   STAFF,
   instant,
@@ -29,8 +30,13 @@ export type QuestionRecord = {
   mergedInto: number | null;
   /** How many it has spared asking again. */
   spared: number;
-  /** Of a show of hands: how many have raised theirs, and when it is over. */
-  hands: { people: number; closes: Instant } | null;
+  /** Of a show of hands: how many have raised theirs, whether by name, and when it is over. */
+  hands: { people: number; named: boolean; closes: Instant } | null;
+  /** Of an hour to meet: when, and how many of its slots are free. */
+  meets: Pick<Meeting, 'starts' | 'minutes' | 'slots' | 'calledOffAt'> | null;
+  slotsTaken: number;
+  /** Staff wait for its asker to say whether everybody may read it. */
+  openWanted: boolean;
 };
 
 /** Where a course asks: its name in addresses; null where a course has no such place. */
@@ -48,6 +54,7 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
     .leftJoin('people as t', 't.id', 'q.taken_by')
     .leftJoin('questions as m', 'm.post_id', 'q.merged_into')
     .leftJoin('hands as h', 'h.post_id', 'q.post_id')
+    .leftJoin('meetings as e', 'e.post_id', 'q.post_id')
     .where('q.course_id', course)
     .orderBy('q.number')
     .select(
@@ -55,6 +62,12 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
       't.name as taken_name',
       'm.number as merged_number',
       'h.closes_at',
+      'h.named',
+      'e.starts_at',
+      'e.minutes',
+      'e.slots',
+      'e.called_off_at',
+      db.raw('(select count(*)::int from meeting_slots s where s.post_id = q.post_id) as slots_taken'),
       db.raw('(select count(distinct person_id)::int from raised r where r.post_id = q.post_id) as raised'),
       db.raw('(select count(*)::int from spared s where s.post_id = q.post_id) as spared'),
     ),
@@ -71,7 +84,19 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
       taken: r.taken_by === null ? null : { id: personId(r.taken_by), name: r.taken_name },
       mergedInto: r.merged_number,
       spared: r.spared,
-      hands: r.closes_at === null ? null : { people: r.raised, closes: instant(at(r.closes_at)) },
+      hands:
+        r.closes_at === null ? null : { people: r.raised, named: r.named, closes: instant(at(r.closes_at)) },
+      meets:
+        r.starts_at === null
+          ? null
+          : {
+              starts: instant(at(r.starts_at)),
+              minutes: r.minutes,
+              slots: r.slots,
+              calledOffAt: r.called_off_at === null ? null : instant(at(r.called_off_at)),
+            },
+      slotsTaken: r.slots_taken,
+      openWanted: r.open_wanted_at !== null,
     })),
 });
 
@@ -84,6 +109,8 @@ export async function insertQuestion(
     discussion: DiscussionId;
     kind: QuestionKind;
     about: About | null;
+    /** Whose line with the staff it is: they have one. */
+    lineOf: PersonId | null;
     now: Instant;
   },
 ): Promise<number> {
@@ -94,6 +121,7 @@ export async function insertQuestion(
       course_id: question.course,
       discussion_id: question.discussion,
       kind: question.kind,
+      line_of: question.lineOf,
       about: question.about && JSON.stringify(question.about),
       number: db('questions as o')
         .where('o.course_id', question.course)
@@ -112,10 +140,7 @@ export async function insertQuestion(
 
 /** The line of a student with the staff of a course, where they have one. */
 export async function lineOf(db: Db, course: CourseId, person: PersonId): Promise<PostId | null> {
-  const row = await db('questions as q')
-    .join('posts as p', 'p.id', 'q.post_id')
-    .where({ 'q.course_id': course, 'q.kind': 'line', 'p.author_id': person })
-    .first('q.post_id');
+  const row = await db('questions').where({ course_id: course, line_of: person }).first('post_id');
   return row ? postId(row.post_id) : null;
 }
 
@@ -147,6 +172,8 @@ export const changeQuestion = (
     keptAt: Instant | null;
     answeredAt: Instant | null;
     taken: PersonId | null;
+    /** Who of the staff would like everybody to read it, and since when; null once its asker has said. */
+    openWanted: { by: PersonId; at: Instant } | null;
   }>,
 ) =>
   db('questions')
@@ -158,7 +185,16 @@ export const changeQuestion = (
         ? {}
         : { answered_at: change.answeredAt && timestamptz(change.answeredAt) }),
       ...(change.taken === undefined ? {} : { taken_by: change.taken }),
+      ...(change.openWanted === undefined
+        ? {}
+        : {
+            open_wanted_by: change.openWanted?.by ?? null,
+            open_wanted_at: change.openWanted && timestamptz(change.openWanted.at),
+          }),
     });
+
+/** Lets everybody read what only its asker and the staff did. */
+export const openThread = (db: Db, thread: PostId) => db.raw('select open_thread(?)', [thread]);
 
 /** Somebody found what they wanted to ask: counted once. */
 export const insertSpared = (
@@ -174,54 +210,6 @@ export const insertSpared = (
     })
     .onConflict()
     .ignore();
-
-/** How a course takes questions, with who is there to read them. */
-export const askingIn = (
-  db: Db,
-  course: CourseId,
-  person: PersonId,
-): Ask<{
-  coverFromStaff: boolean;
-  hours: string;
-  classmates: number;
-  group: { name: string; others: number } | null;
-  staff: string[];
-}> => ({
-  query: db('courses as c')
-    .leftJoin('question_rules as r', 'r.course_id', 'c.id')
-    .join('enrolments as me', (j) => j.on('me.course_id', 'c.id').andOnVal('me.person_id', person))
-    .leftJoin('groups as g', (j) => j.on('g.course_id', 'c.id').andOn('g.id', 'me.group_id'))
-    .where('c.id', course)
-    .select(
-      'r.cover_from_staff',
-      'r.hours',
-      'g.name as group_name',
-      db.raw(
-        `(select count(*)::int from enrolments e join people p on p.id = e.person_id and p.former_since is null
-          where e.course_id = c.id and e.role in ('student', 'observer') and e.person_id <> ?) as classmates`,
-        [person],
-      ),
-      db.raw(
-        `(select count(*)::int from enrolments e join people p on p.id = e.person_id and p.former_since is null
-          where e.course_id = c.id and e.role in ('student', 'observer') and e.person_id <> ?
-            and (e.group_id = me.group_id or e.role = 'observer')) as in_group`,
-        [person],
-      ),
-      db.raw(
-        `(select coalesce(json_agg(p.name order by e.role, p.name), '[]') from enrolments e
-          join people p on p.id = e.person_id and p.former_since is null
-          where e.course_id = c.id and e.role in ('instructor', 'assistant') and e.person_id <> ?) as staff`,
-        [person],
-      ),
-    ),
-  read: ([r]) => ({
-    coverFromStaff: r?.cover_from_staff ?? false,
-    hours: r?.hours ?? '',
-    classmates: r?.classmates ?? 0,
-    group: r?.group_name ? { name: r.group_name, others: r.in_group } : null,
-    staff: r?.staff ?? [],
-  }),
-});
 
 /** The number of the question in whose thread a post stands. */
 export async function numberOf(db: Db, post: PostId): Promise<number> {
@@ -287,4 +275,29 @@ export async function mergeQuestion(
      on conflict (person_id, discussion_id, thread_id) do update set follows = true`,
     { ...place, from, into },
   );
+}
+
+/**
+ * How many questions of a course wait for its staff, where these are asked of no list: as `stateOf` in core says it, which a test
+ * holds it to.
+ */
+export async function openQuestions(db: Db, course: CourseId): Promise<number> {
+  const { rows } = await db.raw(
+    `select count(*)::int as n from questions q join posts p on p.id = q.post_id
+     where q.course_id = :course and q.kind in ('asks', 'line') and q.merged_into is null and q.answered_at is null
+       and p.withdrawn_at is null and p.hidden_at is null
+       and not exists (
+         select 1 from posts a
+           join enrolments e on e.course_id = a.course_id and e.person_id = a.author_id
+           left join confirmations c on c.post_id = a.id
+         where a.thread_id = q.post_id and a.id <> q.post_id and a.author_id <> p.author_id
+           and a.withdrawn_at is null and a.hidden_at is null
+           and (e.role = any(:staff::course_role[]) or c.post_id is not null)
+           and (q.kind = 'asks' or not exists (
+             select 1 from posts o
+             where o.thread_id = q.post_id and o.id <> q.post_id and o.author_id = p.author_id
+               and o.withdrawn_at is null and o.hidden_at is null and (o.shared_at, o.id) > (a.shared_at, a.id))))`,
+    { course, staff: [...STAFF] },
+  );
+  return rows[0].n;
 }

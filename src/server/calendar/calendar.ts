@@ -7,6 +7,7 @@ import { busyTimes } from '@/db/queries/planning';
 import type { Actor, Deps } from '../deps';
 import { planView } from '../planning/plan';
 import { calendarEntries } from './entries';
+import { meetingEntries } from './meetings';
 
 const AGENDA_DAYS = 28;
 
@@ -34,8 +35,9 @@ export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk)
       : daysFrom(from, AGENDA_DAYS, zone);
   const start = days[0]?.start ?? now;
   const end = days[days.length - 1]?.end ?? now;
-  const [entries, plan, busy] = await Promise.all([
+  const [entries, meetings, plan, busy] = await Promise.all([
     calendarEntries(deps, actor),
+    meetingEntries(deps, actor),
     planView(deps, actor),
     ask(busyTimes(db, actor.id, start, end)),
   ]);
@@ -51,6 +53,7 @@ export async function calendarView(deps: Deps, actor: Actor, asked: CalendarAsk)
       today: day.date === today,
       inside: asked.view === 'agenda' || day.date.startsWith(month),
       entries: entries.filter((e) => within(e.at, day)),
+      meetings: meetings.filter((m) => within(m.at, day)),
       busy: busy.filter((b) => b.start < day.end && b.end > day.start),
       sittings: plan.planned.sittings.filter((s) => within(s.start, day)),
     })),

@@ -1,4 +1,4 @@
-import type { CalendarEntry, PlannedAssignment } from '@/contract/calendar';
+import type { CalendarEntry, MeetingEntry, PlannedAssignment } from '@/contract/calendar';
 import { calendarStreamAt } from '@/contract/addresses';
 import { createHash } from 'node:crypto';
 import type { Instant } from '@/core/ids';
@@ -21,12 +21,14 @@ import type { Actor, Deps } from '../deps';
 import { hashOf, newToken } from '../secrets/tokens';
 import { planView } from '../planning/plan';
 import { calendarEntries } from './entries';
+import { meetingEntries } from './meetings';
 
 export type PlannedPiece = Piece & { uid: string; assignment: PlannedAssignment; zone: string; wall: string };
 export type Feed = {
   name: string;
   entries: (CalendarEntry & EntryVersion)[];
   pieces: (PlannedPiece & EntryVersion)[];
+  meetings: (MeetingEntry & EntryVersion)[];
 };
 
 const hash = (facts: unknown) => createHash('sha256').update(JSON.stringify(facts)).digest('hex');
@@ -42,6 +44,7 @@ const factsOf = (e: CalendarEntry) => [
   e.states,
   e.late,
 ];
+const factsOfMeeting = (m: MeetingEntry) => [m.at, m.until, m.title, m.place, m.zone];
 const factsOfPiece = (p: PlannedPiece) => [p.start, p.end, p.assignment.title, p.zone];
 
 /** The pieces of the plan, each known by its task and its place among that task's pieces. */
@@ -81,7 +84,11 @@ export async function readFeed(
     timeZone: reader.timeZone,
     previousVisit: null,
   };
-  const [all, view] = await Promise.all([calendarEntries(deps, actor), planView(deps, actor)]);
+  const [all, view, meetings] = await Promise.all([
+    calendarEntries(deps, actor),
+    planView(deps, actor),
+    meetingEntries(deps, actor),
+  ]);
   const entries = all.filter((e) => e.kind === 'response' || e.kind === 'replies');
   const pieces = view.habits.inFeed ? piecesOf(view, reader.person) : [];
   const versions = await versionEntries(
@@ -90,13 +97,19 @@ export async function readFeed(
     [
       ...entries.map((e) => ({ uid: e.uid, hash: hash(factsOf(e)) })),
       ...pieces.map((p) => ({ uid: p.uid, hash: hash(factsOfPiece(p)) })),
+      ...meetings.map((m) => ({ uid: m.uid, hash: hash(factsOfMeeting(m)) })),
     ],
     now,
   );
   await noteFeedRead(db, hashOf(token), now);
   const versioned = <T extends { uid: string }>(rows: T[]) =>
     rows.map((row) => ({ ...row, ...(versions.get(row.uid) ?? { sequence: 0, changedAt: now }) }));
-  return ok({ name: reader.name, entries: versioned(entries), pieces: versioned(pieces) });
+  return ok({
+    name: reader.name,
+    entries: versioned(entries),
+    pieces: versioned(pieces),
+    meetings: versioned(meetings),
+  });
 }
 
 /** A feed that there is; its address only where somebody still has the token it was made with: it is kept as a hash. */

@@ -17,9 +17,11 @@ import {
 } from '@/db/queries/announcements';
 import { peopleOf } from '@/db/queries/courses';
 import { announcementMails } from '@/db/queries/deliveries';
+import type { Doc } from '@/core/document/nodes';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterCourse, type EnteredCourse } from './enter';
+import { toAnnounce } from '../questions/to-announce';
 import { tellAnnouncements } from '../notices/happened';
 import { materialText } from './material';
 
@@ -34,6 +36,8 @@ export type AnnouncementsPage = {
     mailed: { waiting: number; sent: number; refused: number } | null;
   })[];
   students: number;
+  /** What a new one begins with; null for nothing. */
+  begin: { title: string; doc: Doc } | null;
 };
 
 /** A course's announcements. Staff see how many students have read each. */
@@ -41,6 +45,8 @@ export async function announcementsPage(
   deps: Deps,
   actor: Actor,
   slug: string,
+  /** The answer to a question that is to be announced. */
+  from: number | null = null,
 ): Promise<Result<AnnouncementsPage, NotFound>> {
   const door = await enterCourse(deps, actor, slug);
   if (!door.ok) return door;
@@ -60,6 +66,7 @@ export async function announcementsPage(
       mailed: mails?.get(a.id) ?? null,
     })),
     students: people.filter((p) => p.role === 'student').length,
+    begin: from === null ? null : await toAnnounce(deps, actor, slug, from),
   });
 }
 

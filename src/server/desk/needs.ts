@@ -4,6 +4,7 @@ import type { CourseId, DiscussionId, Instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
 import { deskNeeds, type DiscussionNeeds } from '@/db/queries/desk-needs';
 import { openHandedCounts } from '@/db/queries/handed-over';
+import { openQuestions } from '@/db/queries/questions';
 import { openTroubles } from '@/db/queries/troubles';
 
 const NOTHING: DiscussionNeeds = {
@@ -30,7 +31,7 @@ type Shown = {
 
 /**
  * What of a course needs who teaches it: asked and waiting first, then what is broken, then posts nobody has answered and students who have
- * shared nothing in what is open. Three questions to the database.
+ * shared nothing in what is open. Four questions to the database.
  */
 export async function needsOf(
   db: Db,
@@ -39,8 +40,9 @@ export async function needsOf(
   waiting: number,
 ): Promise<Need[]> {
   const shown = discussions.filter((d) => d.shown);
-  const [counts, troubles, handed] = await Promise.all([
+  const [counts, questions, troubles, handed] = await Promise.all([
     deskNeeds(db, course),
+    openQuestions(db, course),
     openTroubles(db, course),
     openHandedCounts(db, course),
   ]);
@@ -64,6 +66,7 @@ export async function needsOf(
           ]
         : [];
     }),
+    ...(questions ? [{ kind: 'questions' as const, n: questions }] : []),
     ...each('asked', (d) => of(d).asked),
     ...each('back', (d) => of(d).back),
     ...each('unmarked', (d) => (d.over ? of(d).unmarked : 0)),

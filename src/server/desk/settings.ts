@@ -3,7 +3,9 @@ import type { SettingsPage } from '@/contract/desk';
 import { habitsSchema, type Habit, type Habits } from '@/core/desk/habits';
 import { holidaysOf, holidaysText } from '@/core/desk/holidays';
 import { fail, ok, type Result } from '@/core/result';
+import { questionRulesSchema } from '@/contract/questions';
 import { changeCourse, habitsOf, holidaysIn } from '@/db/queries/course-settings';
+import { putQuestionRules, questionRules } from '@/db/queries/question-rules';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk } from './enter';
@@ -24,6 +26,7 @@ export async function settingsPage(
     course: door.value,
     habits: (await habitsOf(deps.db, id)) ?? NO_HABITS,
     holidays: holidaysText(await holidaysIn(deps.db, id)),
+    questions: await questionRules(deps.db, id),
   });
 }
 
@@ -43,6 +46,7 @@ export const settingsSchema = z
     latePercent: small(100),
     points: small(10_000),
     holidays: z.string().max(4_000).default(''),
+    ...questionRulesSchema.shape,
   })
   .transform((said, context) => {
     const habit = (day: number | '', time: string): Habit | null =>
@@ -62,7 +66,13 @@ export const settingsSchema = z
     });
     const holidays = holidaysOf(said.holidays.replace(/\r\n?/gu, '\n'));
     if (habits.success && holidays.ok)
-      return { title: said.title, term: said.term, habits: habits.data, holidays: holidays.value };
+      return {
+        title: said.title,
+        term: said.term,
+        habits: habits.data,
+        holidays: holidays.value,
+        questions: { coverFromStaff: said.coverFromStaff, hours: said.hours, corner: said.corner },
+      };
     context.addIssue({ code: 'custom', message: holidays.ok ? 'habits' : 'holidays' });
     return z.NEVER;
   });
@@ -76,5 +86,10 @@ export async function changeSettings(
 ): Promise<Result<null, NotFound | { code: 'term-taken' }>> {
   const door = await enterDesk(deps, actor, slug);
   if (!door.ok) return door;
-  return (await changeCourse(deps.db, door.value.id, said)) ? ok(null) : fail({ code: 'term-taken' });
+  const { id } = door.value;
+  return deps.db.transaction(async (tx) => {
+    if (!(await changeCourse(tx, id, said))) return fail({ code: 'term-taken' as const });
+    await putQuestionRules(tx, id, said.questions);
+    return ok(null);
+  });
 }

@@ -5,21 +5,20 @@ import { type ThreadFilter } from '@/core/posts/filters';
 import { isFollowed } from '@/core/posts/following';
 import { ok, type Result } from '@/core/result';
 import { worthAnswering } from '@/core/worth/rank';
-import { followsOf } from '@/db/queries/follows';
 import { promptPlain } from '@/db/queries/material';
 import { readsAs } from '@/db/queries/people';
-import { reactionsOf } from '@/db/queries/reactions';
 import { plainTexts, type PostOutline } from '@/db/queries/posts';
 import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
 import { openingSeal } from '../access/seal-opening';
-import { visibleOutlines, visiblePosts } from '../access/visible-posts';
+import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
 import { findIn } from '../find/find';
 import { repeatsAmong } from './repeats';
 import { replyPage } from './answering';
 import { headOf } from './head';
 import { linesOf, listed } from './lines';
-import { isUnreadFor, loadedFrom, type LoadedConversation } from './loaded-conversation';
+import { loadConversation } from './load-conversation';
+import { isUnreadFor, type LoadedConversation } from './loaded-conversation';
 import type { Conversation } from '@/contract/conversation-view';
 import { onPage } from './on-page';
 import { toRead, authorsOf } from './read-posts';
@@ -92,22 +91,18 @@ export async function conversation(
   return ok(await conversationIn(deps, actor, await openingSeal(deps, actor, door.value), ask));
 }
 
-/** The same of a discussion, or of the questions of a course, that somebody has entered. */
+/** The same of a discussion, or of the questions of a course, that somebody has entered; `room` is what is loaded of it already. */
 export async function conversationIn(
   deps: Deps,
   actor: Actor,
   entered: Entered,
   ask: ConversationAsk,
+  room = loadConversation(deps, actor, entered),
 ): Promise<Conversation> {
   const { record, staff, responded } = entered;
   const head = headOf(deps, entered);
-  const [{ posts, events }, reactions, follows, habit] = await Promise.all([
-    visibleOutlines(deps.db, actor, entered),
-    reactionsOf(deps.db, { course: record.course.id, discussion: record.id }, actor.id),
-    followsOf(deps.db, record.id, actor.id),
-    readsAs(deps.db, actor.id),
-  ]);
-  const loaded = loadedFrom(actor.id, entered, posts, reactions, follows.threads);
+  const [{ loaded, events, followsAll }, habit] = await Promise.all([room, readsAs(deps.db, actor.id)]);
+  const { posts } = loaded;
   const asked =
     ask.post === null
       ? writtenBy(posts, ask.by ?? null)
@@ -175,7 +170,7 @@ export async function conversationIn(
       const post = loaded.branches.get(id)?.post;
       return post !== undefined && isUnreadFor(post, actor.id);
     }),
-    followsDiscussion: isFollowed(follows.discussion, responded),
+    followsDiscussion: isFollowed(followsAll, responded),
     followed: [...loaded.followed],
     events,
     reply,

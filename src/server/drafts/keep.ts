@@ -78,7 +78,10 @@ export async function keepDraft(
     const entered = door.value;
     const doc = await sanitised(tx, actor, entered, parsed.value);
     const parent = input.parent === null ? null : postId(input.parent);
-    if ((input.kind === 'reply') !== (parent !== null)) return fail({ code: 'post-not-open' as const });
+    // Of a line to the staff that is not begun yet: it stands under nothing so far.
+    const onLine = entered.record.asks && input.kind === 'reply' && parent === null;
+    if (!onLine && (input.kind === 'reply') !== (parent !== null))
+      return fail({ code: 'post-not-open' as const });
     const answered = await answerable(tx, actor, entered, parent);
     const edits = input.edits ? postId(input.edits) : null;
     if (edits) {
@@ -97,7 +100,7 @@ export async function keepDraft(
     await lockSharing(tx, actor.id, entered.record.id);
     const before = await draftFor(tx, key, true);
     // A draft begun while the post could be read is kept on, even if the post was hidden or withdrawn since.
-    if (input.kind === 'reply' && !answered && !before && !edits)
+    if (input.kind === 'reply' && !answered && !before && !edits && !onLine)
       return fail({ code: 'post-not-open' as const });
     if (await postBySubmission(tx, actor.id, input.submission))
       return fail({ code: 'already-shared' as const });

@@ -2,6 +2,7 @@ import { resolveSchedule } from '@/core/deadlines/schedule';
 import type { NotebookPage } from '@/core/notebook/notebook';
 import { askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
+import { ownPosts } from '@/db/queries/own-posts';
 import { notesToSelf } from '@/db/queries/notes-to-self';
 import type { Actor, Deps } from '../deps';
 
@@ -14,8 +15,12 @@ export async function notebook(deps: Deps, actor: Actor): Promise<NotebookPage[]
     notes: notesToSelf(deps.db, actor.id),
     discussions: discussionsOf(deps.db, actor.id),
     courses: discussionsOf(deps.db, actor.id, { asks: true }),
+    own: ownPosts(deps.db, actor.id),
   });
   const noteOf = new Map(found.notes.map((n) => [n.discussion, { body: n.body, keptAt: n.keptAt }]));
+  const responded = new Set(
+    found.own.flatMap((p) => (p.kind === 'response' && !p.withdrawn ? [p.discussion] : [])),
+  );
   const pages = [...found.courses, ...found.discussions].flatMap((r): NotebookPage[] => {
     const note = noteOf.get(r.id) ?? null;
     const { opens, closes } = resolveSchedule(r.timetable);
@@ -28,6 +33,7 @@ export async function notebook(deps: Deps, actor: Actor): Promise<NotebookPage[]
         course: { code: r.course.code, slug: r.course.slug, title: r.course.title },
         week: r.asks ? null : r.week.number,
         note,
+        writing: !r.asks && open && !responded.has(r.id),
       },
     ];
   });

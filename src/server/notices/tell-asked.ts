@@ -6,6 +6,7 @@ import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
 import { postToTell } from '@/db/queries/hearers';
 import type { DiscussionRecord } from '@/db/queries/discussions';
 import { questionAt } from '@/db/queries/questions';
+import type { Acting } from '../questions/act';
 import type { Deps } from '../deps';
 import { tell, type Telling } from './tell';
 
@@ -87,5 +88,36 @@ export async function tellMerged(
       to: [asker],
       about: { asks: 'question', question: into.number, merged: from.number },
     },
+  ]);
+}
+
+const ofQuestion = ({ actor, course, entered, question }: Acting) => ({
+  course: course.id,
+  discussion: entered.record.id,
+  kind: 'answer' as const,
+  by: actor.id,
+  about: { asks: 'question', question: question.number },
+});
+
+/** Tells whoever asked staff alone that these would like everybody to read it; asked once more, it is told once more. */
+export async function tellOpening(acting: Acting, db: Db): Promise<void> {
+  const { deps, question, root } = acting;
+  const asker = (await askedUnderCover(db, question.post)) ?? root.author.id;
+  const base = ofQuestion(acting);
+  const key = `opening ${question.post} ${deps.now}`;
+  await tell(db, deps.now, [{ ...base, key, to: [asker], about: { ...base.about, what: 'opening' } }]);
+}
+
+/** Tells whoever has a slot in an hour to meet that it was moved, or called off. */
+export async function tellMeeting(
+  acting: Acting,
+  db: Db,
+  { off, to }: { off: boolean; to: readonly PersonId[] },
+): Promise<void> {
+  const { deps, question } = acting;
+  const base = ofQuestion(acting);
+  const what = off ? 'meeting-off' : 'meeting-moved';
+  await tell(db, deps.now, [
+    { ...base, key: `${what} ${question.post} ${deps.now}`, to, about: { ...base.about, what } },
   ]);
 }

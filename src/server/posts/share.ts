@@ -76,6 +76,9 @@ function timeOfPost(
   }
 }
 
+/** Where a draft stands of what begins a line to the staff: it answers nothing yet. */
+export const LINE_BEGUN = { kind: 'reply', parent: null } as const;
+
 /** As whom somebody asks, and how. */
 export type Asked = { asking: AskedAs; author: PersonId };
 
@@ -152,6 +155,8 @@ export async function share(
   slug: string,
   input: ShareInput,
   asking: AskedAs | null = null,
+  /** It was written as what stands on a line to the staff, before there was one. */
+  onLine = asking?.kind === 'line',
 ): Promise<Result<Shared, ShareFailure>> {
   const parsed = parseDocument(input.doc);
   if (!parsed.ok) return parsed;
@@ -189,9 +194,10 @@ export async function share(
       const { n, title, doc: now } = answered;
       return fail({ code: 'answered-changed' as const, n, title, doc: now });
     }
-    const key: DraftKey = { author: actor.id, discussion: record.id, kind: input.kind, parent };
+    const place = { author: actor.id, discussion: record.id };
+    const key: DraftKey = { ...place, ...(onLine ? LINE_BEGUN : { kind: input.kind, parent }) };
 
-    const same = await sameTextShared(tx, { ...key, title: input.title, doc });
+    const same = await sameTextShared(tx, { ...place, kind: input.kind, parent, title: input.title, doc });
     if (same) {
       await deleteDraft(tx, key);
       return ok({ post: same, kind: input.kind, repeated: true });

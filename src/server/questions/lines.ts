@@ -1,5 +1,7 @@
 import type { QuestionFilter, QuestionLine } from '@/contract/questions';
-import { isStaff, type PostId } from '@/core/ids';
+import { isStaff, type Instant, type PostId } from '@/core/ids';
+import { peopleShown } from '@/core/questions/hands';
+import { endOf } from '@/core/questions/meeting';
 import { isOpen, stateOf } from '@/core/questions/state';
 import type { QuestionRecord } from '@/db/queries/questions';
 import {
@@ -16,6 +18,7 @@ export function questionLines(
   questions: readonly QuestionRecord[],
   confirmed: ReadonlyMap<PostId, string>,
   fromStaff: ReadonlyMap<PostId, boolean>,
+  now: Instant,
 ): QuestionLine[] {
   const { reader, entered } = loaded;
   return questions
@@ -25,10 +28,11 @@ export function questionLines(
       const { post } = tree;
       if (!stands(post) && post.author.id !== reader && !entered.staff) return [];
       const thread = threadOf(loaded, tree).map((b) => b.post);
+      const inTime = thread.slice(1).sort((a, b) => a.sharedAt - b.sharedAt || a.id - b.id);
       const answers = thread.slice(1).filter((p) => stands(p) && p.author.id !== post.author.id);
       const state = stateOf(
         q.kind,
-        thread.slice(1).map((p) => ({
+        inTime.map((p) => ({
           staff: isStaff(p.author.role),
           own: p.author.id === post.author.id,
           confirmed: confirmed.has(p.id),
@@ -62,7 +66,14 @@ export function questionLines(
           mergedInto: q.mergedInto,
           unread: thread.filter((p) => isUnreadFor(p, reader)).length,
           followed: loaded.followed.has(post.id),
-          hands: q.hands,
+          hands: q.hands && { ...q.hands, people: peopleShown(q.hands.people, q.hands.named) },
+          meets: q.meets && {
+            starts: q.meets.starts,
+            over: now >= endOf(q.meets),
+            calledOff: q.meets.calledOffAt !== null,
+            free: q.meets.slots ? q.meets.slots - q.slotsTaken : null,
+          },
+          openWanted: q.openWanted,
         },
       ];
     })
@@ -70,12 +81,15 @@ export function questionLines(
 }
 
 const SHOWN: Readonly<Record<QuestionFilter, (line: QuestionLine) => boolean>> = {
-  all: () => true,
+  // The corner is for anything, and apart from what is asked.
+  all: (l) => l.kind !== 'corner',
   open: (l) => isOpen(l.state),
   yours: (l) => l.mine,
   followed: (l) => l.followed,
   unread: (l) => l.unread > 0,
   staff: (l) => l.audience === 'staff',
+  meets: (l) => l.kind === 'meets' && !l.meets?.over && !l.meets?.calledOff,
+  corner: (l) => l.kind === 'corner',
 };
 
 /** What a filter shows. @example shownBy('open') // what nobody, or classmates alone, have answered */

@@ -1,10 +1,14 @@
 import type { QuestionOffer } from '@/contract/questions';
 import { askedBefore, meaningOf, textsOf, type Known } from '@/core/questions/asked-before';
+import { resolveSchedule } from '@/core/deadlines/schedule';
+import type { Instant } from '@/core/ids';
+import { ruledBy } from '@/core/questions/ruled';
 import { ok, type Result } from '@/core/result';
 import type { Syllabus } from '@/core/syllabus/syllabus';
 import { askTogether } from '@/db/ask';
 import { announcementsFor, type AnnouncementRecord } from '@/db/queries/announcements';
 import { syllabusOf } from '@/db/queries/courses';
+import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { knownQuestions } from '@/db/queries/question-meanings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -13,8 +17,8 @@ import { enterQuestions, questionLinesFor } from './questions';
 
 /** Of fewer letters nothing is meant yet. */
 const FEWEST = 8;
-/** The latest announcements and the paragraphs of the syllabus that are looked at: what one reading can take. */
-const MOST_PIECES = 30;
+/** The latest announcements, the paragraphs of the syllabus and the rules of what is open that are looked at: what one reading can take. */
+const MOST_PIECES = 40;
 
 type Piece = { offer: QuestionOffer; title: string; text: string };
 
@@ -31,6 +35,19 @@ const ruled = (syllabus: Syllabus | null): Piece[] =>
     .map((text) => text.trim())
     .filter(Boolean)
     .map((text) => ({ offer: { of: 'syllabus', text: text.slice(0, 300) }, title: '', text }));
+
+/** What the rules of a discussion say that is open to somebody now. */
+const rulesOf = ({ slug, title, brief, timetable }: DiscussionRecord): Piece[] =>
+  ruledBy(brief, timetable.late).map((text) => ({
+    offer: { of: 'rules', slug, title, text },
+    title: '',
+    text: `${title}. ${text}`,
+  }));
+
+const isOpenNow = (record: DiscussionRecord, now: Instant): boolean => {
+  const { opens, closes } = resolveSchedule(record.timetable);
+  return now >= opens && now < closes;
+};
 
 const announced = (all: readonly AnnouncementRecord[]): Piece[] =>
   all.map((a) => ({
@@ -56,10 +73,16 @@ export async function offersFor(
   const { course, entered } = door.value;
   const found = await askTogether(deps.db, {
     questions: knownQuestions(deps.db, course.id, { id: actor.id, staff: entered.staff }),
-    announcements: announcementsFor(deps.db, actor.id, deps.now, MOST_PIECES / 2, { course: course.id }),
+    announcements: announcementsFor(deps.db, actor.id, deps.now, 15, { course: course.id }),
+    discussions: discussionsOf(deps.db, actor.id, { course: course.id }),
     syllabus: syllabusOf(deps.db, course.id),
   });
-  const pieces = [...announced(found.announcements), ...ruled(found.syllabus)].slice(0, MOST_PIECES);
+  const open = found.discussions.filter((d) => isOpenNow(d, deps.now));
+  const pieces = [
+    ...open.flatMap(rulesOf).slice(0, MOST_PIECES / 2),
+    ...announced(found.announcements),
+    ...ruled(found.syllabus),
+  ].slice(0, MOST_PIECES);
   const texts = pieces.map((p) => textsOf({ id: '', title: p.title, text: p.text, answer: '' })[2]);
   const [asked, rest] = await Promise.all([
     readFor(deps, actor, 'meanings', { texts: [typed] }),

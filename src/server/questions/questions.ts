@@ -2,6 +2,7 @@ import type { AskPage, OpenQuestion, QuestionFilter, QuestionsPage } from '@/con
 import { QUESTION_FILTERS } from '@/contract/questions';
 import { emptyDocument } from '@/core/document/document';
 import { handsFor, type Hands } from '@/core/questions/hands';
+import { meetingFor } from '@/core/questions/meeting';
 import { handsOf } from '@/db/queries/hands';
 import { isStaff, postId, type Instant, type PostId } from '@/core/ids';
 import type { Asking } from '@/core/questions/asking';
@@ -11,16 +12,19 @@ import { ask, askTogether } from '@/db/ask';
 import { coversFromStaff } from '@/db/queries/covers';
 import { enrolledIn } from '@/db/queries/courses';
 import { draftFor } from '@/db/queries/drafts';
-import { followsOf } from '@/db/queries/follows';
-import { reactionsOf } from '@/db/queries/reactions';
-import { askingIn, confirmedIn, questionsOf, roomToAsk } from '@/db/queries/questions';
+import { meetingOf } from '@/db/queries/meetings';
+import { askingIn } from '@/db/queries/question-rules';
+import { confirmedIn, questionsOf, roomToAsk } from '@/db/queries/questions';
+import { savedAnswers } from '@/db/queries/saved-answers';
 import { enterRoom, type Entered, type NotFound } from '../access/enter';
-import { visibleOutlines } from '../access/visible-posts';
 import { enterCourse, type EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
 import { conversationIn } from '../discussions/conversation';
-import { loadedFrom, stands, threadOf, type LoadedConversation } from '../discussions/loaded-conversation';
+import { loadConversation } from '../discussions/load-conversation';
+import { stands, threadOf, type LoadedConversation } from '../discussions/loaded-conversation';
 import { openDraft } from '../drafts/open';
+import { LINE_BEGUN } from '../posts/share';
+import { alikeTo } from './alike';
 import { questionLines, shownBy } from './lines';
 
 export type QuestionsAsk = {
@@ -52,20 +56,16 @@ type InCourse = { course: EnteredCourse; entered: Entered };
 
 /** Everything among the questions of a course that one may read, and how each question stands. */
 async function loadQuestions(deps: Deps, actor: Actor, { course, entered }: InCourse) {
-  const { record } = entered;
-  const [{ posts }, reactions, follows, fromStaff, found] = await Promise.all([
-    visibleOutlines(deps.db, actor, entered),
-    reactionsOf(deps.db, { course: course.id, discussion: record.id }, actor.id),
-    followsOf(deps.db, record.id, actor.id),
+  const [room, fromStaff, found] = await Promise.all([
+    loadConversation(deps, actor, entered),
     coversFromStaff(deps.db, course.id),
     askTogether(deps.db, {
       questions: questionsOf(deps.db, course.id),
       confirmed: confirmedIn(deps.db, course.id),
     }),
   ]);
-  const loaded = loadedFrom(actor.id, entered, posts, reactions, follows.threads);
-  const lines = questionLines(loaded, found.questions, found.confirmed, fromStaff);
-  return { loaded, lines, confirmed: found.confirmed };
+  const lines = questionLines(room.loaded, found.questions, found.confirmed, fromStaff, deps.now);
+  return { room, lines, confirmed: found.confirmed };
 }
 
 /** The questions of a course as one may read them, without anything else. */
@@ -85,8 +85,7 @@ async function askPage(deps: Deps, actor: Actor, entered: Entered, asking: Askin
   const kept = await draftFor(deps.db, {
     author: actor.id,
     discussion: record.id,
-    kind: 'response',
-    parent: null,
+    ...(asking.kind === 'line' ? LINE_BEGUN : { kind: 'response', parent: null }),
   });
   const course = await ask(askingIn(deps.db, record.course.id, actor.id));
   return {
@@ -103,6 +102,7 @@ async function askPage(deps: Deps, actor: Actor, entered: Entered, asking: Askin
     group: course.group,
     staff: course.staff,
     coverFromStaff: course.coverFromStaff,
+    corner: course.corner,
   };
 }
 
@@ -117,7 +117,7 @@ export async function questionsPage(
   if (!door.ok) return door;
   const { course, entered } = door.value;
   const { record } = entered;
-  const [{ loaded, confirmed, lines: all }, found] = await Promise.all([
+  const [{ room, confirmed, lines: all }, found] = await Promise.all([
     loadQuestions(deps, actor, door.value),
     askTogether(deps.db, {
       courses: enrolledIn(deps.db, actor.id),
@@ -144,10 +144,13 @@ export async function questionsPage(
     ) as QuestionsPage['counts'],
     weeks: [...new Set(all.flatMap((l) => l.week ?? []))].sort((a, b) => b - a),
     labels: [...new Set(all.map((l) => l.label).filter(Boolean))].sort(),
-    within: usuallyWithin(waitedIn(loaded)),
+    within: usuallyWithin(waitedIn(room.loaded)),
     hours: found.rules.hours,
+    corner: found.rules.corner,
     line: all.find((l) => l.kind === 'line' && l.mine)?.number ?? null,
-    open: line ? await openQuestion(deps, actor, entered, line, wanted.post, confirmed) : null,
+    open: line
+      ? await openQuestion(deps, actor, door.value, { line, post: wanted.post, all, room, confirmed })
+      : null,
     ask: wanted.ask && !entered.onlooker ? await askPage(deps, actor, entered, wanted.ask) : null,
     staff: entered.staff,
     onlooker: entered.onlooker,
@@ -160,24 +163,42 @@ function handsSeen({ raised, ...hands }: Hands, actor: Actor, now: Instant): Ope
   return { ...hands, result: handsFor({ ...hands, raised }, actor.id, now) };
 }
 
+type Opened = {
+  line: OpenQuestion['line'];
+  post: number | null;
+  all: readonly OpenQuestion['line'][];
+  room: Awaited<ReturnType<typeof loadConversation>>;
+  confirmed: ReadonlyMap<PostId, string>;
+};
+
 async function openQuestion(
   deps: Deps,
   actor: Actor,
-  entered: Entered,
-  line: OpenQuestion['line'],
-  post: number | null,
-  confirmed: ReadonlyMap<PostId, string>,
+  { course, entered }: InCourse,
+  { line, post, all, room, confirmed }: Opened,
 ): Promise<OpenQuestion> {
-  const hands = line.kind === 'hands' ? await handsOf(deps.db, postId(line.post)) : null;
-  const view = await conversationIn(deps, actor, entered, {
-    post: post ?? line.post,
-    filter: null,
-    as: 'threads',
-  });
+  const id = postId(line.post);
+  const { staff } = entered;
+  const [hands, meeting, alike, saved, view] = await Promise.all([
+    line.kind === 'hands' ? handsOf(deps.db, id) : null,
+    line.kind === 'meets' ? meetingOf(deps.db, id) : null,
+    staff ? alikeTo(deps, actor, course.id, line, all) : [],
+    staff ? savedAnswers(deps.db, actor.id) : [],
+    conversationIn(
+      deps,
+      actor,
+      entered,
+      { post: post ?? line.post, filter: null, as: 'threads' },
+      Promise.resolve(room),
+    ),
+  ]);
   return {
     line,
     view,
     hands: hands && handsSeen(hands, actor, deps.now),
+    meets: meeting && meetingFor(meeting, { id: actor.id, staff }, deps.now),
+    alike,
+    saved,
     confirmed: Object.fromEntries(
       view.posts.flatMap((p) => {
         const by = confirmed.get(postId(p.id));

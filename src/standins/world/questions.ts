@@ -19,6 +19,18 @@ export type WorldQuestion = Said & {
   spared?: string[];
   /** What hands are shown for: until when, and how many of the class raised theirs for each choice. */
   hands?: { choices: [string, number][]; closes: { week: number; day: number; time: string } };
+  /** When and where one meets, in how many slots, and who of the class has which. */
+  meets?: {
+    starts: { week: number; day: number; time: string };
+    minutes: number;
+    place: string;
+    slots: number;
+    taken: [number, string][];
+  };
+  /** Staff would like everybody to read it. */
+  openWanted?: boolean;
+  /** Staff keep their answer to it. */
+  saved?: boolean;
 };
 
 const GEO_W6: About = {
@@ -39,6 +51,7 @@ export const QUESTIONS: readonly WorldQuestion[] = [
     text: 'The brief says one source. Is the video of week 1 a source? Is my grandmother, who lived at the weir?',
     label: 'sources',
     kept: true,
+    saved: true,
     answers: [
       {
         by: 'Dr. Maren Holt',
@@ -223,6 +236,75 @@ export const QUESTIONS: readonly WorldQuestion[] = [
         day: 1,
         time: '15:10',
         text: 'I counted two last week and it was taken as one.',
+      },
+    ],
+  },
+  {
+    course: 'geo-115',
+    by: 'Dr. Maren Holt',
+    week: 6,
+    day: 1,
+    time: '14:30',
+    kind: 'meets',
+    title: 'Ten minutes each about your map',
+    text: 'Bring the map you mean to use, or the place where you got stuck. If no slot suits you, write to me on your line.',
+    meets: {
+      starts: { week: 6, day: 2, time: '16:00' },
+      minutes: 60,
+      place: 'https://rooms.tamsinreach.example/holt',
+      slots: 6,
+      taken: [
+        [1, 'Pilar Ostrom'],
+        [4, 'Rafi Castellan'],
+      ],
+    },
+  },
+  {
+    course: 'geo-115',
+    by: 'Lucinda Farrow',
+    week: 6,
+    day: 1,
+    time: '14:48',
+    title: 'If I cite several rows of the gauge table, is that several sources?',
+    text: 'I would use the rows of 1903 and 1953. Are they two sources or one?',
+    about: GEO_W6,
+  },
+  {
+    course: 'geo-115',
+    by: 'Kwame Sorley',
+    week: 6,
+    day: 1,
+    time: '14:55',
+    audience: 'staff',
+    title: 'May I write about the flood in our own street?',
+    text: 'It was in 2019, we had water to the second stair. I would rather not have it talked over if it is not asked for.',
+    openWanted: true,
+    answers: [
+      {
+        by: 'Dr. Maren Holt',
+        week: 6,
+        day: 1,
+        time: '15:20',
+        text: 'You may, and it counts like any place you can show us. Put the year and the height in, and one thing that somebody else measured. Others will have the same thought: may I let the class read this?',
+      },
+    ],
+  },
+  {
+    course: 'geo-115',
+    by: 'Brigid Tamm',
+    week: 6,
+    day: 1,
+    time: '15:02',
+    kind: 'corner',
+    title: 'Train from Merren, Saturday 8:12',
+    text: 'If the walk is on Saturday I take the 8:12 and have room on a group ticket for four.',
+    answers: [
+      {
+        by: 'Anselm Quaye',
+        week: 6,
+        day: 1,
+        time: '15:31',
+        text: 'One for me, please. I bring the flask.',
       },
     ],
   },

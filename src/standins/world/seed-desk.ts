@@ -13,6 +13,7 @@ import { actOnGroups, groupsPage } from '@/server/desk/groups';
 import { actOnParts } from '@/server/desk/parts-played';
 import { makeDiscussion, promptPage, takePromptIn } from '@/server/desk/prompts';
 import { reportTrouble } from '@/server/desk/troubles';
+import type { QuestionRules } from '@/core/questions/asking';
 import { changeSettings } from '@/server/desk/settings';
 import { changeSyllabus, deskSyllabusPage } from '@/server/desk/syllabus';
 import { noteDifferences } from '@/server/desk/differences';
@@ -41,12 +42,24 @@ const THURSDAY = { day: 4, time: '23:59' };
 const SUNDAY = { day: 7, time: '23:59' };
 
 /** What the demo's courses are called this term, and how each does it. */
-const SETTINGS: { course: string; by: string; title: string; habits: Habits }[] = [
+const PLAIN = { coverFromStaff: false, hours: '', corner: '' };
+const SETTINGS: {
+  course: string;
+  by: string;
+  title: string;
+  habits: Habits;
+  questions: QuestionRules;
+}[] = [
   {
     course: COURSE,
     by: INSTRUCTOR,
     title: GEO.title,
     habits: { response: THURSDAY, replies: SUNDAY, late: GEO.late, points: 20 },
+    questions: {
+      coverFromStaff: false,
+      hours: 'Dr. Holt is there Tuesday 15:00 to 16:00, room 4.12 or by telephone.',
+      corner: 'The bench by the weir',
+    },
   },
   {
     course: 'pla-204',
@@ -58,12 +71,14 @@ const SETTINGS: { course: string; by: string; title: string; habits: Habits }[] 
       late: PLA.late,
       points: 20,
     },
+    questions: { ...PLAIN, coverFromStaff: true },
   },
   {
     course: 'snd-130',
     by: 'Odile Marchetti',
     title: SND.title,
     habits: { response: THURSDAY, replies: SUNDAY, late: SND.late, points: null },
+    questions: PLAIN,
   },
 ];
 

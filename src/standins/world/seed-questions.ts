@@ -1,6 +1,7 @@
 import { documentFromText } from '@/core/document/compose';
 import { instant, postId, type Instant } from '@/core/ids';
 import { dealPosts } from '@/server/notices/deal';
+import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { share } from '@/server/posts/share';
 import { reactToPost } from '@/server/posts/react';
 import { actOnQuestion } from '@/server/questions/act';
@@ -8,6 +9,7 @@ import { askQuestion } from '@/server/questions/ask';
 import { questionsPage } from '@/server/questions/questions';
 import type { Actor, Deps } from '@/server/deps';
 import { CLASSES } from './people';
+import { NOTEBOOK } from './notebook';
 import { QUESTIONS, type WorldQuestion } from './questions';
 
 const HOUR_MS = 3_600_000;
@@ -45,6 +47,14 @@ async function addQuestion(db: Deps['db'], now: Instant, question: WorldQuestion
             named: false,
             shown: 'voted',
             closes: made.wall(question.hands.closes),
+          }
+        : null,
+      meets: question.meets
+        ? {
+            starts: made.wall(question.meets.starts),
+            minutes: question.meets.minutes,
+            place: question.meets.place,
+            slots: question.meets.slots,
           }
         : null,
     }),
@@ -86,12 +96,16 @@ async function addQuestion(db: Deps['db'], now: Instant, question: WorldQuestion
           on: true,
         }),
       );
+    if (question.saved) await act(answer.by, { act: 'save-answer', post }, later);
     if (answer.confirmed) await act(answer.confirmed, { act: 'confirm', post }, later);
   }
   const staff =
     course === 'geo-115' ? 'Dr. Maren Holt' : course === 'pla-204' ? 'Prof. Elias Wick' : 'Odile Marchetti';
   if (question.label) await act(staff, { act: 'label', label: question.label }, now);
   if (question.kept) await act(staff, { act: 'keep' }, now);
+  if (question.openWanted) await act(staff, { act: 'want-open' }, now);
+  for (const [slot, person] of question.meets?.taken ?? [])
+    await act(person, { act: 'take-slot', slot }, now);
   if (question.taken) await act(question.taken, { act: 'take' }, now);
   if (question.settled) await act(question.by, { act: 'settle' }, now);
   // Of the class from its end on: Imani has not said yet.
@@ -106,4 +120,6 @@ export async function addQuestions(db: Deps['db'], now: Instant, made: Made) {
   const asked = QUESTIONS.filter((q) => made.at(q) <= now);
   for (const question of [...asked].sort((a, b) => made.at(a) - made.at(b)))
     await addQuestion(db, now, question, made);
+  for (const { by, discussion, text } of NOTEBOOK)
+    await keepNoteToSelf({ db, now }, made.actor(by), discussion, { body: text });
 }

@@ -3,6 +3,7 @@ import { list } from '../words/plural';
 import { clockTime, dayOf } from '../words/time';
 import { busyText } from './busy-line';
 import { EntryLine } from './entry';
+import { MeetingLine } from './meeting';
 import type { CalendarViewProps } from '@/contract/calendar';
 
 /** The days of four weeks that have something in them, as a list. */
@@ -11,7 +12,7 @@ export function Agenda({
   zone,
   assignments,
 }: Pick<CalendarViewProps, 'days' | 'zone' | 'assignments'>) {
-  const full = days.filter((d) => d.entries.length + d.sittings.length > 0);
+  const full = days.filter((d) => d.entries.length + d.meetings.length + d.sittings.length > 0);
   const nameOf = (id: string) => {
     const found = assignments.find((a) => a.id === id);
     return found ? taskName(found) : '';
@@ -30,6 +31,9 @@ export function Agenda({
           <ul className="plate overflow-hidden">
             {day.entries.map((e) => (
               <EntryLine key={e.uid} entry={e} zone={zone} />
+            ))}
+            {day.meetings.map((m) => (
+              <MeetingLine key={m.uid} meeting={m} zone={zone} />
             ))}
             {day.sittings.map((s) => (
               <li

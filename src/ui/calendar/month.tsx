@@ -3,6 +3,7 @@ import { clockTime, dayOf } from '../words/time';
 import { entryStatus } from '@/core/calendar/entries';
 import { busyText } from './busy-line';
 import { EntryInDay } from './entry';
+import { MeetingInDay } from './meeting';
 import type { CalendarViewProps, DayView } from '@/contract/calendar';
 import Link from 'next/link';
 
@@ -32,7 +33,7 @@ const Dot = ({ kind }: { kind: keyof typeof DOTS }) => (
 
 function Day({ day, zone }: { day: DayView; zone: string }) {
   const number = Number(day.date.slice(8));
-  const marks = day.entries.length + day.sittings.length;
+  const marks = day.entries.length + day.meetings.length + day.sittings.length;
   return (
     <td
       className={`h-[104px] border-l border-rule-soft align-top first:border-l-0 max-sm:h-14 ${day.inside ? 'bg-page' : 'bg-page-2'} ${
@@ -50,6 +51,9 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
             {day.entries.map((e) => (
               <Dot key={e.uid} kind={entryStatus(e).code === 'owed' ? 'owed' : 'other'} />
             ))}
+            {day.meetings.map((m) => (
+              <Dot key={m.uid} kind="other" />
+            ))}
             {day.sittings.map((s) => (
               <Dot key={s.start} kind="sitting" />
             ))}
@@ -59,6 +63,9 @@ function Day({ day, zone }: { day: DayView; zone: string }) {
       <div className="hidden gap-1 px-1 pb-1 sm:grid">
         {day.entries.map((e) => (
           <EntryInDay key={e.uid} entry={e} zone={zone} />
+        ))}
+        {day.meetings.map((m) => (
+          <MeetingInDay key={m.uid} meeting={m} zone={zone} />
         ))}
         {day.sittings.map((s) => (
           <Link

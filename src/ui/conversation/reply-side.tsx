@@ -1,7 +1,7 @@
 import type { Conversation } from '@/contract/conversation-view';
 import type { ReadPost, ThreadLine } from '@/contract/thread';
 import type { PersonId } from '@/core/ids';
-import { ReplyDesk } from '../writing/reply-desk';
+import { ReplyDesk, type AskedSide } from '../writing/reply-desk';
 import { GoneReply, OpenedReply, SharedNote } from './notes';
 import { OrphanedDraft } from './orphaned-draft';
 
@@ -15,6 +15,8 @@ export function ReplySide(props: {
   you: You;
   shared: ReadPost | null;
   next: ThreadLine | null;
+  /** What stands above the text of an answer to a question. */
+  asked?: AskedSide;
 }) {
   const { slug, you, shared, next } = props;
   const { head, reply, orphaned, ledgerInput } = props.view;
@@ -29,6 +31,7 @@ export function ReplySide(props: {
       key={`${reply.answering.id} ${reply.draft.submission}`}
       slug={slug}
       asks={head.asks}
+      asked={props.asked}
       course={head.course.slug}
       person={you.id}
       author={you.name}

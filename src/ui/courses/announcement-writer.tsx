@@ -3,6 +3,7 @@
 import { EditorContent } from '@tiptap/react';
 import { useEffect, useRef } from 'react';
 import { documentFromText } from '@/core/document/compose';
+import { plainText } from '@/core/document/flatten';
 import type { Doc } from '@/core/document/nodes';
 import { MaterialTools } from '../material/material-tools';
 import { useMaterialEditor } from '../material/use-material-editor';
@@ -23,13 +24,16 @@ export function AnnouncementWriter(props: {
   required?: boolean;
   /** Where this machine keeps the text. */
   keptAs: string;
+  /** What it begins with, where it is made of something. */
+  begin?: Doc | null;
 }) {
-  const { course, keptAs } = props;
+  const { course, keptAs, begin = null } = props;
   const plain = useRef<HTMLTextAreaElement>(null);
   // What was typed into the plain field before the editor took its place.
   const early = useRef('');
   useEffect(() => {
-    early.current ||= plain.current?.value ?? '';
+    const field = plain.current;
+    early.current ||= field && field.value !== field.defaultValue ? field.value : '';
   }, []);
   const rich = useRef<HTMLInputElement>(null);
   const sent = (doc: Doc) => {
@@ -41,7 +45,7 @@ export function AnnouncementWriter(props: {
   };
   const writing = useMaterialEditor({
     course,
-    doc: EMPTY,
+    doc: begin ?? EMPTY,
     label: 'The announcement’s text',
     placeholder: 'Type what they shall read…',
     onCreate: (e) => {
@@ -50,7 +54,7 @@ export function AnnouncementWriter(props: {
       sent(documentOf(e));
       if (typed) return;
       void readLocal(keptAs).then((local) => {
-        if (!local || e.isDestroyed || !e.isEmpty) return;
+        if (!local || e.isDestroyed || !(begin || e.isEmpty)) return;
         putText(e, local.doc);
         sent(documentOf(e));
       });
@@ -73,6 +77,7 @@ export function AnnouncementWriter(props: {
           name="body"
           maxLength={10_000}
           required={props.required}
+          defaultValue={begin ? plainText(begin) : undefined}
           onInput={(e) => (early.current = e.currentTarget.value)}
         />
       </label>

@@ -7,16 +7,32 @@ import { AnnouncedText } from './announced-text';
 import { Announcement } from './announcement';
 import { AnnouncementWriter } from './announcement-writer';
 import type { CourseAnnouncement, CourseView } from '@/contract/course';
+import type { Doc } from '@/core/document/nodes';
 
-function Write({ course, author, keptAs }: { course: CourseView; author: string; keptAs: string }) {
+type Begin = { title: string; doc: Doc } | null;
+
+function Write(props: { course: CourseView; author: string; keptAs: string; begin: Begin }) {
+  const { course, author, keptAs, begin } = props;
   return (
     <form action={newAnnouncementAt(course.slug)} method="post" className="plate grid gap-3 px-4 py-4">
       <h2 className="text-[16.5px]">Announce something</h2>
       <label className="grid gap-1 font-semibold">
         Title
-        <input className="field font-normal" name="title" required maxLength={200} />
+        <input
+          className="field font-normal"
+          name="title"
+          required
+          maxLength={200}
+          defaultValue={begin?.title}
+        />
       </label>
-      <AnnouncementWriter course={course.slug} author={author} keptAs={keptAs} required />
+      <AnnouncementWriter
+        course={course.slug}
+        author={author}
+        keptAs={keptAs}
+        begin={begin?.doc ?? null}
+        required
+      />
       <label className="grid justify-items-start gap-1 font-semibold">
         When, by the course’s clock
         <WhenField className="field w-64 font-normal" name="at" wall="" />
@@ -78,6 +94,8 @@ export function Announcements(props: {
   /** Who looks at them. */
   author: string;
   problem: string | null;
+  /** What a new one begins with. */
+  begin: Begin;
 }) {
   const { course, announcements } = props;
   return (
@@ -91,8 +109,9 @@ export function Announcements(props: {
         <Write
           course={course}
           author={props.author}
-          // Another text begins when the last one has gone out.
-          keptAs={`announcement ${course.slug} ${announcements.filter((a) => a.author === props.author).length}`}
+          begin={props.begin}
+          // Another text begins when the last one has gone out, and with each that is made of something else.
+          keptAs={`announcement ${course.slug} ${announcements.filter((a) => a.author === props.author).length}${props.begin ? ` ${props.begin.title}` : ''}`}
         />
       ) : null}
       <ul className="plate border-l-4 border-l-ochre px-4 py-1">

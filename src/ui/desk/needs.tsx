@@ -9,6 +9,7 @@ import {
   deskMendedAt,
   deskRulesAt,
   moderationLogAt,
+  questionsAt,
   readingAt,
   responseAt,
 } from '@/contract/addresses';
@@ -28,6 +29,14 @@ function told(need: Exclude<Need, { kind: 'trouble' }>, course: string): Told {
       where: null,
       href: '#waiting',
       verb: 'See',
+    };
+  if (need.kind === 'questions')
+    return {
+      n: need.n,
+      what: many(need.n, 'question waits for an answer', 'questions wait for an answer'),
+      where: null,
+      href: questionsAt(course, { show: 'open' }),
+      verb: 'Answer',
     };
   const { n, slug, title } = need;
   switch (need.kind) {

@@ -40,7 +40,7 @@ function When(props: { label: string; day: string; time: string; habit: Habit | 
 
 /** What a course is called, and what every new discussion of it begins with. */
 export function DeskSettings({ page }: { page: SettingsPage }) {
-  const { course, habits } = page;
+  const { course, habits, questions } = page;
   const { late } = habits;
   return (
     <form
@@ -138,6 +138,47 @@ export function DeskSettings({ page }: { page: SettingsPage }) {
           max={10_000}
           defaultValue={habits.points ?? ''}
         />
+      </section>
+      <section
+        id="questions"
+        aria-labelledby="taken"
+        className="grid scroll-mt-20 gap-3 border-t border-rule px-5 py-4 lg:col-span-2 lg:grid-cols-2"
+      >
+        <h2 id="taken" className="text-[18px] lg:col-span-2">
+          How questions are taken
+        </h2>
+        <TextField
+          label="When staff are there"
+          name="hours"
+          defaultValue={questions.hours}
+          maxLength={400}
+          placeholder="Office hours Tuesday 15:00 to 16:00, room 4.12"
+          hint="Stands above each student’s line to the staff, beside how soon answers usually come."
+        />
+        <TextField
+          label="A corner for anything"
+          name="corner"
+          defaultValue={questions.corner}
+          maxLength={40}
+          placeholder="The bench by the river"
+          hint="What it is called. Left empty, the course keeps none; what stands there stays."
+        />
+        <label className="flex items-start gap-2.5 lg:col-span-2">
+          <input
+            type="checkbox"
+            name="coverFromStaff"
+            value="yes"
+            defaultChecked={questions.coverFromStaff}
+            className="mt-1 size-4 accent-pine"
+          />
+          <span>
+            <b>Names may be covered from staff, too.</b>
+            <span className="block text-[12.5px] text-ink-2">
+              Nobody here can then look up who asked, not for a report either. From the class a name may
+              always be covered.
+            </span>
+          </span>
+        </label>
       </section>
       <p className="border-t border-rule px-5 py-3 lg:col-span-2">
         <button type="submit" className="btn go">

@@ -7,6 +7,7 @@ import { causeText, lateTaken, scoreText, VERDICTS } from '../words/marks';
 import { DocumentView } from '../document/document-view';
 import { plural } from '../words/plural';
 import { moment } from '../words/time';
+import { AskAboutThis } from '../questions/ask-about';
 import { AskAbout } from './ask-about';
 import { CommentCard } from './comment-card';
 import { DoAgain } from './do-again';
@@ -64,6 +65,8 @@ function Difference({ losses }: { losses: Feedback['losses'] }) {
 /** The mark that was released, with what it is made of, what the late rule took, and what its student thought before sharing. */
 export function YourMark({
   slug,
+  course,
+  title,
   sheet,
   feedback,
   zone,
@@ -71,6 +74,9 @@ export function YourMark({
   chosen,
 }: {
   slug: string;
+  course: string;
+  /** Of the discussion. */
+  title: string;
   sheet: RubricSheet;
   feedback: Feedback;
   zone: string;
@@ -168,6 +174,13 @@ export function YourMark({
       ) : null}
       <Difference losses={losses} />
       <AskAbout slug={slug} zone={zone} criterion={MARK} name="this mark" talk={talk} />
+      <AskAboutThis
+        course={course}
+        asks={{ audience: 'staff' }}
+        about={{ of: 'mark', place: slug, called: `my mark in “${title.slice(0, 180)}”` }}
+      >
+        Ask among the questions of the course
+      </AskAboutThis>
       {mark.isNew ? <SeenOnce slug={slug} /> : null}
     </section>
   );

@@ -12,7 +12,13 @@ function Page({ page }: { page: NotebookPage }) {
   return (
     <section aria-label={name} className="plate p-4">
       <h3 className="text-[16px]">{week === null ? 'The course' : `Week ${week}: ${title}`}</h3>
-      <NoteField slug={slug} note={note} label={`Notes of ${name}`} from="notebook" />
+      <NoteField
+        slug={slug}
+        note={note}
+        label={`Notes of ${name}`}
+        from="notebook"
+        intoDraft={page.writing}
+      />
       <p className="mt-1 text-[12.5px]">
         <Link
           className="link inline-flex min-h-6 items-center"

@@ -32,6 +32,8 @@ export function QuietForm(props: {
     const answer = await fetch(props.action, {
       method: 'POST',
       headers: { accept: 'application/json' },
+      // Whoever presses and leaves in one moment has pressed.
+      keepalive: true,
       body: new URLSearchParams([...fields].map(([k, v]) => [k, String(v)])),
     })
       .then((r) => r.json() as Promise<{ ok: boolean; code: string }>)

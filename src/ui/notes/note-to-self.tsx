@@ -42,6 +42,8 @@ export function NoteField(props: {
   label: string;
   /** Where it stands, where that is not beside its discussion. */
   from?: 'notebook';
+  /** It can go into the draft of one's response. */
+  intoDraft?: boolean;
 }) {
   const id = useId();
   const [body, setBody] = useState(props.note?.body ?? '');
@@ -125,7 +127,14 @@ export function NoteField(props: {
           {SAID[state]}
         </span>
       </p>
-      <button className="btn mt-1 scripted:hidden">Keep it</button>
+      <p className="mt-1 flex flex-wrap gap-2">
+        <button className="btn scripted:hidden">Keep it</button>
+        {props.intoDraft && body.trim() ? (
+          <button className="link min-h-6 text-[12.5px]" name="do" value="draft">
+            Put it into my draft
+          </button>
+        ) : null}
+      </p>
     </form>
   );
 }

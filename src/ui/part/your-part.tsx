@@ -302,6 +302,8 @@ export function YourPart({
             ) : (
               <YourMark
                 slug={head.slug}
+                course={head.course.slug}
+                title={head.title}
                 sheet={sheet}
                 feedback={feedback}
                 zone={head.schedule.zone}

@@ -5,7 +5,8 @@ import type { About } from '@/core/questions/asking';
 export function aboutHref({ of, place, at }: About): string {
   switch (of) {
     case 'reading':
-      return readingAt(place);
+      // The passage is found by its first words, where the browser does that (text fragments).
+      return at ? `${readingAt(place)}#:~:text=${encodeURIComponent(at)}` : readingAt(place);
     case 'mark':
       return partAt(place);
     case 'post':

@@ -1,4 +1,4 @@
-import type { About } from '@/core/questions/asking';
+import type { About, Asking } from '@/core/questions/asking';
 import Link from 'next/link';
 import { askAt } from './address';
 
@@ -6,19 +6,28 @@ import { askAt } from './address';
 export const AskAboutThis = ({
   course,
   about,
+  asks = {},
   children,
 }: {
   course: string;
   about: About;
+  /** How it is asked, where not of everybody under one's name. */
+  asks?: Partial<Asking>;
   children: string;
 }) => (
-  <p className="mt-2 text-[13px]">
+  <span className="mt-2 block text-[13px]">
     <Link
       className="link inline-flex min-h-6 items-center"
       prefetch={false}
-      href={askAt(course, { kind: 'asks', audience: 'everybody', cover: 'no', about })}
+      href={askAt(course, {
+        kind: 'asks',
+        audience: 'everybody',
+        cover: 'no',
+        ...asks,
+        about,
+      })}
     >
       {children}
     </Link>
-  </p>
+  </span>
 );

@@ -2,7 +2,7 @@
 
 import type { AskPage } from '@/contract/questions';
 import { asking as askingEndpoint } from '@/contract/questions';
-import { questionAt } from '@/contract/addresses';
+import { questionAt, questionsAskedAt } from '@/contract/addresses';
 import { settled, whoSees, type Asking } from '@/core/questions/asking';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
@@ -12,14 +12,54 @@ import type { ShareState } from '../writing/use-share';
 import { useWriting } from '../writing/use-writing';
 import { askAt } from './address';
 import { aboutHref } from './about';
+import { freshMeeting, MeetingFields, meetingOf, type MeetingDraft } from './meeting-fields';
+import { shareFailureText, type SaidByCode } from '../words/failures';
 import { freshHands, HandsFields, handsOf, type HandsDraft } from './hands-fields';
 import { Offers } from './offers';
 
-const KINDS: readonly (readonly [Asking['kind'], string])[] = [
+/** What there is to choose: hours to meet are the staff's to offer, and a corner is there where the course keeps one. */
+const kindsFor = (staff: boolean, corner: string): readonly (readonly [Asking['kind'], string])[] => [
   ['asks', 'I ask'],
   ['tells', 'I tell'],
   ['hands', 'Show of hands'],
+  ...(staff ? [['meets', 'Hour to meet'] as const] : []),
+  ...(corner ? [['corner', corner] as const] : []),
 ];
+/** What the page says of each: its head, the hint in the title, the hint in the text, and its button. */
+const SAYS: Record<Asking['kind'], { head: string; title: string; text: string; button: string }> = {
+  asks: { head: 'Ask', title: 'Your question, in a line', text: 'What do you want to know?', button: 'Ask' },
+  tells: {
+    head: 'Tell the course',
+    title: 'What it is, in a line',
+    text: 'What do you want to tell?',
+    button: 'Tell it',
+  },
+  line: {
+    head: 'Your line to the staff',
+    title: '',
+    text: 'What do you want to say?',
+    button: 'Send to the staff',
+  },
+  hands: {
+    head: 'Ask for a show of hands',
+    title: 'Your question, in a line',
+    text: 'What do you want to know?',
+    button: 'Ask for hands',
+  },
+  meets: {
+    head: 'Offer an hour to meet',
+    title: 'What it is for, in a line',
+    text: 'What should they know before they come?',
+    button: 'Offer it',
+  },
+  corner: {
+    head: 'About anything',
+    title: 'What it is, in a line',
+    text: 'Whatever you like',
+    button: 'Put it there',
+  },
+};
+const PLAIN_FORM = 'asked';
 const AUDIENCES: readonly (readonly [Asking['audience'], string])[] = [
   ['everybody', 'To everybody'],
   ['group', 'To my group'],
@@ -70,6 +110,8 @@ export function AskDesk(props: {
   now: number;
   ask: AskPage;
   hours: string;
+  /** Why it was not asked, where the form without scripts came back. */
+  refused: string | null;
 }) {
   const { course, ask, staff } = props;
   const { brief, draft } = ask;
@@ -77,12 +119,14 @@ export function AskDesk(props: {
   const [asking, setAsking] = useState(ask.asking);
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
+  const [meeting, setMeeting] = useState<MeetingDraft>(() => freshMeeting(props.now, props.zone));
   const [hands, setHands] = useState<HandsDraft>(() => freshHands(props.now, props.zone));
   const place = {
     slug: props.room,
     course,
     person: props.person,
-    kind: 'response' as const,
+    // What begins a line answers nothing yet; it is no draft of a question.
+    kind: ask.asking.kind === 'line' ? ('reply' as const) : ('response' as const),
     parent: null,
   };
   const rules = useMemo(() => ({ kind: 'response' as const, brief, readings: [], given: [] }), [brief]);
@@ -92,16 +136,24 @@ export function AskDesk(props: {
     parts: [],
     rules,
     label: 'What you ask',
-    placeholder: asking.kind === 'tells' ? 'What do you want to tell?' : 'What do you want to know?',
+    placeholder: SAYS[asking.kind].text,
   });
   const choose = (part: Partial<Asking>) => {
     const next = { ...asking, ...part };
     setAsking(next);
     window.history.replaceState(null, '', askAt(course, next));
   };
-  const held = settled(asking, { grouped: ask.group !== null, coverFromStaff: ask.coverFromStaff });
+  const held = settled(asking, {
+    grouped: ask.group !== null,
+    coverFromStaff: ask.coverFromStaff,
+    corner: ask.corner !== '',
+    staff,
+  });
   const line = asking.kind === 'line';
   const showsHands = asking.kind === 'hands';
+  const meets = asking.kind === 'meets';
+  // Everybody sees what stands there, and meeting somebody is nobody's secret.
+  const open = meets || asking.kind === 'corner';
   const sees = held.ok ? whoSees(held.asking, ask) : '';
   const go = async () => {
     if (busy.current) return;
@@ -117,6 +169,7 @@ export function AskDesk(props: {
         doc,
         asking,
         hands: showsHands ? handsOf(hands) : null,
+        meets: meets ? meetingOf(meeting) : null,
       },
     );
     busy.current = false;
@@ -125,13 +178,7 @@ export function AskDesk(props: {
     router.replace(questionAt(course, answer.value.number));
     router.refresh();
   };
-  const button = line
-    ? 'Send to the staff'
-    : asking.kind === 'tells'
-      ? 'Tell it'
-      : showsHands
-        ? 'Ask for hands'
-        : 'Ask';
+  const { head, title, button } = SAYS[asking.kind];
   return (
     <Desk
       writing={writing}
@@ -144,22 +191,33 @@ export function AskDesk(props: {
       share={share}
       zone={props.zone}
       withTitle={!line}
-      titleHint={asking.kind === 'tells' ? 'What it is, in a line' : 'Your question, in a line'}
+      titleHint={title}
       label="What you ask"
       refused={null}
       forecast={sees}
-      plainButton={null}
+      plainButton={button}
+      plainTo={{
+        id: PLAIN_FORM,
+        action: questionsAskedAt(course),
+        fields: {
+          ask: asking.kind,
+          to: asking.audience,
+          name: asking.cover,
+          about: asking.about ? JSON.stringify(asking.about) : '',
+        },
+      }}
       above={
         <div className="grid gap-2 border-b border-rule bg-page-2 px-4 py-3 sm:px-5">
-          <h2 className="text-[17px]">
-            {line
-              ? 'Your line to the staff'
-              : asking.kind === 'tells'
-                ? 'Tell the course'
-                : showsHands
-                  ? 'Ask for a show of hands'
-                  : 'Ask'}
-          </h2>
+          <h2 className="text-[17px]">{asking.kind === 'corner' ? ask.corner : head}</h2>
+          {props.refused === 'kept' ? (
+            <p role="status" className="scripted:hidden">
+              Kept as a draft. Nobody else reads it.
+            </p>
+          ) : props.refused && share.state === 'idle' ? (
+            <p role="alert" className="rounded-control bg-brick-tint px-3 py-2 font-medium">
+              {shareFailureText({ code: props.refused as SaidByCode }, props.zone)}
+            </p>
+          ) : null}
           {asking.about ? (
             <p className="text-[13px] text-ink-2">
               About{' '}
@@ -176,18 +234,20 @@ export function AskDesk(props: {
             <div className="flex flex-wrap gap-x-5 gap-y-2">
               <Choice
                 name="What it is"
-                of={KINDS}
+                of={kindsFor(staff, ask.corner)}
                 chosen={asking.kind}
                 href={(kind) => askAt(course, { ...asking, kind })}
                 choose={(kind) => choose({ kind })}
               />
-              <Choice
-                name="Who sees it"
-                of={AUDIENCES.filter(([id]) => id !== 'group' || ask.group !== null)}
-                chosen={asking.audience}
-                href={(audience) => askAt(course, { ...asking, audience })}
-                choose={(audience) => choose({ audience })}
-              />
+              {open ? null : (
+                <Choice
+                  name="Who sees it"
+                  of={AUDIENCES.filter(([id]) => id !== 'group' || ask.group !== null)}
+                  chosen={asking.audience}
+                  href={(audience) => askAt(course, { ...asking, audience })}
+                  choose={(audience) => choose({ audience })}
+                />
+              )}
               {staff ? null : (
                 <Choice
                   name="Your name"
@@ -202,7 +262,8 @@ export function AskDesk(props: {
               )}
             </div>
           )}
-          {showsHands ? <HandsFields hands={hands} change={setHands} /> : null}
+          {showsHands ? <HandsFields hands={hands} change={setHands} form={PLAIN_FORM} /> : null}
+          {meets ? <MeetingFields meeting={meeting} change={setMeeting} form={PLAIN_FORM} /> : null}
           {asking.kind === 'asks' ? (
             <Offers course={course} title={writing.title} editor={writing.editor} />
           ) : null}

@@ -2,6 +2,7 @@
 
 import { wallClockAt, daysLater } from '@/core/deadlines/wallclock';
 import { instant } from '@/core/ids';
+import { WhenField } from '../frame/when-field';
 import { RESULTS_SHOWN, type HandsAsked } from '@/core/questions/hands';
 
 /** A show of hands as it is written: its choices a line each. */
@@ -31,7 +32,16 @@ const SHOWN: Record<(typeof RESULTS_SHOWN)[number], string> = {
 };
 
 /** What there is to choose, how, and until when. */
-export function HandsFields({ hands, change }: { hands: HandsDraft; change: (hands: HandsDraft) => void }) {
+export function HandsFields({
+  hands,
+  change,
+  form,
+}: {
+  hands: HandsDraft;
+  change: (hands: HandsDraft) => void;
+  /** The form they belong to as long as no script runs. */
+  form: string;
+}) {
   const set = (part: Partial<HandsDraft>) => change({ ...hands, ...part });
   return (
     <div className="grid gap-2 text-[13px] sm:grid-cols-2">
@@ -40,6 +50,8 @@ export function HandsFields({ hands, change }: { hands: HandsDraft; change: (han
         <textarea
           className="field font-normal"
           rows={3}
+          name="choices"
+          form={form}
           value={hands.choices}
           onChange={(e) => set({ choices: e.target.value })}
         />
@@ -49,6 +61,9 @@ export function HandsFields({ hands, change }: { hands: HandsDraft; change: (han
           <input
             type="checkbox"
             className="size-4 accent-pine"
+            name="several"
+            value="yes"
+            form={form}
             checked={hands.several}
             onChange={(e) => set({ several: e.target.checked })}
           />
@@ -58,6 +73,9 @@ export function HandsFields({ hands, change }: { hands: HandsDraft; change: (han
           <input
             type="checkbox"
             className="size-4 accent-pine"
+            name="named"
+            value="yes"
+            form={form}
             checked={hands.named}
             onChange={(e) => set({ named: e.target.checked })}
           />
@@ -67,6 +85,8 @@ export function HandsFields({ hands, change }: { hands: HandsDraft; change: (han
           Seen
           <select
             className="field !min-h-8"
+            name="shown"
+            form={form}
             value={hands.shown}
             onChange={(e) => set({ shown: e.target.value as HandsDraft['shown'] })}
           >
@@ -79,11 +99,12 @@ export function HandsFields({ hands, change }: { hands: HandsDraft; change: (han
         </label>
         <label className="flex flex-wrap items-center gap-2">
           Until, by the course’s clock
-          <input
-            type="datetime-local"
-            className="field !min-h-8"
-            value={hands.closes}
-            onChange={(e) => set({ closes: e.target.value })}
+          <WhenField
+            className="field !min-h-8 w-44"
+            name="closes"
+            form={form}
+            wall={hands.closes}
+            onWall={(closes) => set({ closes })}
           />
         </label>
       </div>

@@ -1,18 +1,28 @@
-import { courseWeekAt, questionActAt, questionAt } from '@/contract/addresses';
+import { courseWeekAt, questionAt } from '@/contract/addresses';
 import type { OpenQuestion, QuestionsPage } from '@/contract/questions';
 import { answeredWithin } from '@/core/questions/pace';
+import type { QuestionKind } from '@/core/questions/asking';
 import { isOpen } from '@/core/questions/state';
 import Link from 'next/link';
 import { FollowButton } from '../conversation/follow-button';
-import { QuietForm } from '../notes/note-form';
+import { capitalised } from '../words/plural';
 import { STATE_WORDS } from '../words/questions';
 import { aboutHref } from './about';
 import { ActButton } from './act-button';
+import { StaffDesk } from './staff-desk';
 
 const AUDIENCE = {
   everybody: 'everybody in the course reads this',
   group: 'your group and the staff read this',
   staff: 'the asker and the staff read this, and nobody else',
+};
+
+/** Of what does not ask, what it is. */
+const TOLD: Partial<Record<QuestionKind, string>> = {
+  tells: 'Told, not asked.',
+  hands: 'A show of hands.',
+  meets: 'An hour to meet.',
+  corner: 'About anything.',
 };
 
 /** Over an open question: its number and place, who reads it, how it stands, and what may be done with it. */
@@ -54,11 +64,7 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
         </p>
       )}
       <p>
-        {line.state === null
-          ? line.kind === 'hands'
-            ? 'A show of hands.'
-            : 'Told, not asked.'
-          : `${STATE_WORDS[line.state][0]?.toUpperCase()}${STATE_WORDS[line.state].slice(1)}.`}
+        {line.state === null ? TOLD[line.kind] : `${capitalised(STATE_WORDS[line.state])}.`}
         {line.state && isOpen(line.state) && within ? ` Staff: ${within}.` : ''}
         {line.kind === 'line' && page.hours ? ` ${page.hours}` : ''}
         {line.taken ? ` ${line.taken} has taken it.` : ''}
@@ -87,53 +93,30 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
                 {line.taken ? 'Let it go' : 'I take this one'}
               </ActButton>
             ) : null}
-            {line.kind === 'asks' && line.mergedInto === null ? (
-              <QuietForm
-                action={questionActAt(course.slug, line.number)}
-                className="flex items-center gap-1.5"
-                label="Put together"
-              >
-                <label className="flex items-center gap-1.5">
-                  The same as number
-                  <input
-                    className="field !min-h-8 w-16"
-                    name="into"
-                    inputMode="numeric"
-                    pattern="[0-9]{1,6}"
-                    required
-                  />
-                </label>
-                <button className="btn !min-h-8" name="act" value="merge">
-                  Put together
-                </button>
-              </QuietForm>
-            ) : null}
-            <QuietForm
-              action={questionActAt(course.slug, line.number)}
-              className="flex items-center gap-1.5"
-              label="Label"
-            >
-              <input
-                className="field !min-h-8 w-32"
-                name="label"
-                maxLength={40}
-                defaultValue={line.label}
-                placeholder="Label"
-                aria-label="Label"
-                list="question-labels"
-              />
-              <datalist id="question-labels">
-                {page.labels.map((l) => (
-                  <option key={l} value={l} />
-                ))}
-              </datalist>
-              <button className="btn !min-h-8" name="act" value="label">
-                Set
-              </button>
-            </QuietForm>
           </>
         ) : null}
       </div>
+      {line.openWanted && !line.mine ? (
+        <p className="font-semibold text-ink">
+          Its asker was asked whether everybody may read it, and has not said so yet.
+        </p>
+      ) : null}
+      {line.openWanted && line.mine ? (
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded-control bg-sky-tint px-3 py-2 text-ink">
+          <p className="basis-full">
+            <b>The staff would like everybody to read this:</b> your question
+            {line.cover === 'no' ? ' with your name' : ''}, and its answers. It is yours to say; it cannot be
+            taken back.
+          </p>
+          <ActButton {...place} act="open-it" className="btn go !min-h-8">
+            Everybody may read it
+          </ActButton>
+          <ActButton {...place} act="keep-closed" className="btn !min-h-8">
+            It stays between us
+          </ActButton>
+        </div>
+      ) : null}
+      {staff ? <StaffDesk page={page} open={open} /> : null}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { QUESTION_FILTERS, type QuestionsPage } from '@/contract/questions';
-import { notebookAt, questionAt, questionsAt } from '@/contract/addresses';
+import { announcementsAt, deskSettingsAt, notebookAt, questionAt, questionsAt } from '@/contract/addresses';
 import { answeredWithin } from '@/core/questions/pace';
 import Link from 'next/link';
 import { lookOf } from '../conversation/address';
@@ -14,6 +14,8 @@ import { askAt, listAt } from './address';
 import { AskDesk } from './ask-desk';
 import { QuestionHead } from './question-head';
 import { ShownHands } from './shown-hands';
+import { ShownMeeting } from './shown-meeting';
+import { noteAnswerText } from '../words/notes';
 import { QuestionList } from './question-list';
 import type { ReadPost } from '@/contract/thread';
 
@@ -55,7 +57,8 @@ function Bar({ page }: { page: QuestionsPage }) {
               aria-current={on ? 'true' : undefined}
               className={chip(on)}
             >
-              {FILTER_WORDS[f]} {f === 'all' ? '' : counts[f]}
+              {f === 'corner' ? page.corner || FILTER_WORDS.corner : FILTER_WORDS[f]}{' '}
+              {f === 'all' ? '' : counts[f]}
             </Link>
           );
         })}
@@ -92,7 +95,15 @@ function Bar({ page }: { page: QuestionsPage }) {
               Notebook
             </Link>
           )}
-          {page.staff ? null : (
+          {page.staff ? (
+            <Link
+              className="link px-1 text-[13.5px] max-sm:hidden"
+              href={`${deskSettingsAt(course.slug)}#questions`}
+              prefetch={false}
+            >
+              How they are taken
+            </Link>
+          ) : (
             <Link
               className="btn"
               href={
@@ -113,17 +124,33 @@ function Bar({ page }: { page: QuestionsPage }) {
   );
 }
 
-/** Of an answer: that staff confirmed it, and for staff where to. */
-function Confirmed({ page, post }: { page: QuestionsPage; post: ReadPost }) {
+/** Of an answer: that staff confirmed it; and for staff where to, and what else is made of one. */
+function AnswerFoot({ page, post }: { page: QuestionsPage; post: ReadPost }) {
   const { open, staff, course } = page;
   if (!open || post.kind === 'response' || post.gone) return null;
   const by = open.confirmed[post.id];
   const place = { course: course.slug, number: open.line.number, post: post.id };
   const may = staff && post.author.role === 'student' && open.line.kind === 'asks';
-  if (by === undefined && !may) return null;
+  const ofStaff = staff && post.author.role !== 'student';
+  if (by === undefined && !may && !ofStaff) return null;
   return (
     <div className="mt-2 flex flex-wrap items-center gap-x-3 text-[13px]">
-      {by === undefined ? (
+      {ofStaff ? (
+        <>
+          <ActButton {...place} act="save-answer" told="Kept among your saved answers.">
+            Keep it as a saved answer
+          </ActButton>
+          {open.line.audience === 'everybody' ? (
+            <Link
+              className="link inline-flex min-h-6 items-center"
+              prefetch={false}
+              href={announcementsAt(course.slug, { from: post.id })}
+            >
+              Make it an announcement
+            </Link>
+          ) : null}
+        </>
+      ) : by === undefined ? (
         <ActButton {...place} act="confirm" name={`, the answer of ${post.author.name}`}>
           This answer is right
         </ActButton>
@@ -161,10 +188,11 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
       above={
         <>
           <QuestionHead page={page} open={open} />
+          {open.meets ? <ShownMeeting page={page} number={open.line.number} meeting={open.meets} /> : null}
           {open.hands ? <ShownHands page={page} hands={open.hands} number={open.line.number} /> : null}
         </>
       }
-      beneath={(post) => <Confirmed page={page} post={post} />}
+      beneath={(post) => <AnswerFoot page={page} post={post} />}
     />
   );
   if (page.onlooker) return <div className="plate flex min-h-[400px] flex-col overflow-hidden">{read}</div>;
@@ -175,14 +203,44 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
       left={{ name: 'The question', page: read }}
       right={{
         name: 'Your answer',
-        page: <ReplySide view={view} slug={room} you={you} shared={null} next={null} />,
+        page: (
+          <ReplySide
+            view={view}
+            slug={room}
+            you={you}
+            shared={null}
+            next={null}
+            asked={{ number: open.line.number, saved: open.saved }}
+          />
+        ),
       }}
     />
   );
 }
 
+/** What a form without scripts is refused by, in words. */
+const REFUSED: ReadonlySet<string> = new Set([
+  'taken',
+  'over',
+  'called-off',
+  'no-such-slot',
+  'no-such-time',
+  'no-such-question',
+  'not-yours-to-do',
+  'closed',
+]);
+
 /** What is asked and told in a course: the list, and beside it one question, or the page to ask on. */
-export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) {
+export function QuestionsView({
+  page,
+  you,
+  answer,
+}: {
+  page: QuestionsPage;
+  you: You;
+  /** What became of a form that was sent without scripts; null where none was. */
+  answer: string | null;
+}) {
   const { course, open, ask } = page;
   const beside = open !== null || ask !== null;
   return (
@@ -196,10 +254,17 @@ export function QuestionsView({ page, you }: { page: QuestionsPage; you: You }) 
             <QuestionList page={page} />
           </div>
           <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
+            {answer && open && REFUSED.has(answer) ? (
+              <p role="alert" className="mb-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+                {noteAnswerText(answer, {})}
+              </p>
+            ) : null}
             {beside ? <BackToList href={listAt(page, page)} all="All questions" /> : null}
             {ask ? (
               <div className="plate flex flex-col overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
                 <AskDesk
+                  key={ask.asking.kind === 'line' ? 'line' : 'question'}
+                  refused={answer}
                   course={course.slug}
                   room={page.room}
                   person={you.id}

@@ -1,8 +1,10 @@
 import { questionActAt } from '@/contract/addresses';
 import type { OpenQuestion, QuestionsPage } from '@/contract/questions';
 import { QuietForm } from '../notes/note-form';
-import { list } from '../words/plural';
+import { capitalised, list } from '../words/plural';
+import { raisedWords } from '../words/questions';
 import { moment } from '../words/time';
+import { HandsChart } from './hands-chart';
 
 const WHEN = {
   now: '',
@@ -58,38 +60,34 @@ export function ShownHands(props: {
         </QuietForm>
       )}
       {result.choices ? (
-        <table className="w-full max-w-[560px]">
-          <caption className="pb-1 text-left text-ink-2">
-            {result.people === 1 ? 'One person has' : `${result.people} have`} raised a hand
-            {result.over ? ', and it is over.' : '.'}
-          </caption>
-          <tbody>
-            {result.choices.map((c, i) => (
-              <tr key={choices[i]}>
-                <th scope="row" className="w-[40%] py-1 pr-3 text-left align-top font-normal">
-                  {choices[i]}
-                  {c.who.length ? <span className="block text-[12px] text-ink-2">{list(c.who)}</span> : null}
-                </th>
-                <td className="py-1 align-top">
-                  <span className="flex items-center gap-2">
-                    <span
-                      aria-hidden
-                      className="h-3 rounded-[3px] bg-pine"
-                      style={{ width: `${Math.max(1, c.share * 70)}%` }}
-                    />
+        <div className="grid gap-x-4 gap-y-1 xl:grid-cols-2">
+          <table className="w-full self-start">
+            <caption className="pb-1 text-left text-ink-2">
+              {capitalised(raisedWords(result.people, named))}
+              {result.over ? ', and it is over.' : '.'}
+            </caption>
+            <tbody>
+              {result.choices.map((c, i) => (
+                <tr key={choices[i]} className="border-t border-rule-soft">
+                  <th scope="row" className="py-1 pr-3 text-left align-top font-normal">
+                    {choices[i]}
+                    {c.who.length ? (
+                      <span className="block text-[12px] text-ink-2">{list(c.who)}</span>
+                    ) : null}
+                  </th>
+                  <td className="py-1 text-right align-top whitespace-nowrap">
                     <b>{c.n === 0 && !named ? 'hardly anybody' : `${about}${c.n}`}</b>
-                  </span>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <HandsChart choices={choices} counts={result.choices.map((c) => c.n)} />
+        </div>
       ) : (
         <p className="text-ink-2">
-          {result.people === 0 ? 'Nobody has raised a hand yet.' : `${result.people} have raised a hand.`}{' '}
-          {result.few && result.people > 0
-            ? 'Names are covered, so nothing is drawn of fewer than five.'
-            : WHEN[hands.shown]}
+          {capitalised(raisedWords(result.people, named))}.{' '}
+          {result.few ? 'Names are covered, so nothing is drawn of fewer than five.' : WHEN[hands.shown]}
         </p>
       )}
     </section>

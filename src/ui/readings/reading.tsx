@@ -48,6 +48,14 @@ export type ReadingView = {
   recording: { id: string; speaker: string } | null;
 };
 
+/** A passage as what somebody asks about: how it begins leads back to it. */
+const aboutPassage = ({ slug, title }: ReadingView['reading'], text: string) => ({
+  of: 'reading' as const,
+  place: slug,
+  at: text.replace(/\s+/gu, ' ').trim().slice(0, 80),
+  called: `“${text.replace(/\s+/gu, ' ').trim().slice(0, 90)}${text.length > 90 ? '…' : ''}” in ${title.slice(0, 90)}`,
+});
+
 /** On a phone the notes are the other page: this turns to it, with the passage in hand. */
 const NoteOnPassage = () => (
   <p className="fixed inset-x-0 bottom-14 z-30 px-4 text-center lg:hidden">
@@ -196,9 +204,16 @@ export function Reading({ view, said }: { view: ReadingView; said: string | null
                     clear={clear}
                     canAnchor={doc !== null}
                     quoteInto={
-                      passage && into.ready ? (
-                        <QuoteInto into={into} text={passage.text} source={source} />
-                      ) : null
+                      <>
+                        {passage && into.ready ? (
+                          <QuoteInto into={into} text={passage.text} source={source} />
+                        ) : null}
+                        {passage && !course.outside ? (
+                          <AskAboutThis course={course.slug} about={aboutPassage(reading, passage.text)}>
+                            Ask about this passage
+                          </AskAboutThis>
+                        ) : null}
+                      </>
                     }
                   />
                 )

@@ -1,6 +1,6 @@
 import type { CommonFailure, FailureOf } from '@/contract/endpoint';
 import type { changing, sharing } from '@/contract/writing';
-import type { AskingRefusal } from '@/core/questions/asking';
+import type { NotAsked } from '@/contract/questions';
 import type { Refusal } from '@/core/counting/permission';
 import { moment } from './time';
 import { refusalText } from './verdicts';
@@ -9,13 +9,7 @@ const KEPT = 'Your text is kept as a draft.';
 
 /** Failures of which the code says all. */
 export type SaidByCode = Exclude<
-  (
-    | FailureOf<typeof sharing>
-    | FailureOf<typeof changing>
-    | AskingRefusal
-    | { code: 'no-choices' }
-    | CommonFailure
-  )['code'],
+  (FailureOf<typeof sharing> | FailureOf<typeof changing> | NotAsked | CommonFailure)['code'],
   Refusal['code']
 >;
 
@@ -46,6 +40,12 @@ export function shareFailureText(failure: Refusal | { code: SaidByCode | 'other'
       return 'This post was changed in another window meanwhile, so it was not changed again. Your text here is kept: reload the page to see both, then share the one that shall stand.';
     case 'no-choices':
       return `A show of hands needs two choices at least, and a time until when. ${KEPT}`;
+    case 'no-meeting':
+      return `An hour to meet needs a time, a place, and slots of a minute at least. ${KEPT}`;
+    case 'no-corner':
+      return `This course keeps no such corner any more. ${KEPT} Choose another way.`;
+    case 'staff-only':
+      return `Only the staff of a course offer hours to meet. ${KEPT}`;
     case 'no-group':
       return `You are in no group of this course. ${KEPT} Choose somebody else to ask.`;
     case 'no-cover-from-staff':
@@ -53,7 +53,7 @@ export function shareFailureText(failure: Refusal | { code: SaidByCode | 'other'
     case 'not-posted-yet':
       return `That time has not come yet. ${KEPT} Say when it was posted there.`;
     case 'no-such-time':
-      return `That is not a date and time. ${KEPT} Say when it was posted there.`;
+      return `That is no date and time that can be meant here. ${KEPT} Write another one.`;
     case 'not-open-yet':
     case 'closed':
     case 'response-deadline-passed':

@@ -1,4 +1,5 @@
-import { roomAt } from '@/contract/addresses';
+import { questionAt, roomAt } from '@/contract/addresses';
+import type { MeetingEntry } from '@/contract/calendar';
 import { entryStatus, type DiscussionEntry } from '@/core/calendar/entries';
 import type { FeedEvent } from '@/core/calendar/feed';
 import type { LateRule } from '@/core/deadlines/late';
@@ -80,6 +81,25 @@ export function sittingEvent(piece: FeedPiece, origin: string): FeedEvent {
     url,
     category: 'Plan',
     alarms: [],
+    takesTime: true,
+  };
+}
+
+/** An hour to meet, or one's slot in it, as a calendar program shows it. */
+export function meetingEvent(meeting: MeetingEntry & Version, origin: string): FeedEvent {
+  const url = origin + questionAt(meeting.course.slug, meeting.number);
+  return {
+    uid: meeting.uid,
+    sequence: meeting.sequence,
+    changedAt: meeting.changedAt,
+    start: meeting.wall,
+    zone: meeting.zone,
+    minutes: Math.round((meeting.until - meeting.at) / 60_000),
+    summary: `${meeting.course.code}: ${meeting.title}`,
+    description: `Where: ${meeting.place}\n${url}`,
+    url,
+    category: meeting.course.code,
+    alarms: [60],
     takesTime: true,
   };
 }

@@ -47,6 +47,16 @@ export function noteAnswerText(
       return 'Nothing was put together: there is no other question of that number which everybody reads.';
     case 'closed':
       return 'It is over: hands are counted as they were raised until then.';
+    case 'taken':
+      return 'Somebody has just taken that slot. Choose another.';
+    case 'over':
+      return 'That slot has begun, so it cannot be taken any more.';
+    case 'called-off':
+      return 'This hour was called off.';
+    case 'no-such-slot':
+      return 'There is no such slot. Nothing was changed.';
+    case 'no-such-time':
+      return 'Write a time that is to come, like 2026-10-15 18:00. Nothing was changed.';
     case 'not-yours-to-do':
       return 'This is for the staff of the course, or for whoever asked.';
     case 'not-json':

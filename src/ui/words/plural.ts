@@ -18,3 +18,6 @@ export const initials = (name: string) => {
   const words = name.split(' ').filter((w) => !/^(Dr|Prof)\.$/u.test(w));
   return `${words[0]?.[0] ?? ''}${words.length > 1 ? (words[words.length - 1]?.[0] ?? '') : ''}`;
 };
+
+/** The same with its first letter large. @example capitalised('one person') // 'One person' */
+export const capitalised = (text: string): string => `${(text[0] ?? '').toUpperCase()}${text.slice(1)}`;

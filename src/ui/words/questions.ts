@@ -10,6 +10,8 @@ export const FILTER_WORDS: Readonly<Record<QuestionFilter, string>> = {
   followed: 'Followed',
   unread: 'Unread',
   staff: 'To staff only',
+  meets: 'Hours to meet',
+  corner: 'The corner',
 };
 
 /** Where a question stands, as its sign says it. */
@@ -35,7 +37,7 @@ export function lineWords(l: QuestionLine, within: string, now: number, zone: st
   return [
     `${from === 'A classmate' ? 'a classmate, name covered' : from}${covered}`,
     l.kind === 'line' ? '' : to,
-    l.hands ? handsWords(l.hands, now, zone) : standing(l, within),
+    l.hands ? handsWords(l.hands, now, zone) : l.meets ? meetsWords(l.meets, zone) : standing(l, within),
     l.spared ? `spared ${plural(l.spared, 'person', 'people')} asking` : '',
     l.taken ? `${l.taken} has taken it` : '',
   ]
@@ -43,8 +45,31 @@ export function lineWords(l: QuestionLine, within: string, now: number, zone: st
     .join(' · ');
 }
 
-const handsWords = ({ people, closes }: NonNullable<QuestionLine['hands']>, now: number, zone: string) =>
-  `${people === 1 ? 'one person has' : `${people} have`} raised a hand · ${now < closes ? 'until' : 'over since'} ${moment(closes, zone)}`;
+/** "17 have raised a hand", and by fives where names are covered. */
+export const raisedWords = (people: number, named: boolean): string =>
+  named
+    ? people === 0
+      ? 'nobody has raised a hand yet'
+      : `${people === 1 ? 'one person has' : `${people} have`} raised a hand`
+    : people === 0
+      ? 'fewer than five have raised a hand'
+      : `${people} or more have raised a hand`;
+
+const meetsWords = ({ starts, over, calledOff, free }: NonNullable<QuestionLine['meets']>, zone: string) =>
+  calledOff
+    ? 'called off'
+    : [
+        `${over ? 'it was' : 'to meet'} ${moment(starts, zone)}`,
+        over || free === null ? '' : free === 0 ? 'no slot is free' : `${plural(free, 'slot')} free`,
+      ]
+        .filter(Boolean)
+        .join(' · ');
+
+const handsWords = (
+  { people, named, closes }: NonNullable<QuestionLine['hands']>,
+  now: number,
+  zone: string,
+) => `${raisedWords(people, named)} · ${now < closes ? 'until' : 'over since'} ${moment(closes, zone)}`;
 
 function standing(l: QuestionLine, within: string): string {
   switch (l.state) {

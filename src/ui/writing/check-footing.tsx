@@ -1,5 +1,6 @@
 'use client';
 
+import { AskAboutThis } from '../questions/ask-about';
 import { checkFigure, checkName, checkSentence } from '../words/checks';
 import type { LiveChecks } from './live-checks';
 import type { Selected } from './selected';
@@ -36,6 +37,8 @@ export function CheckFooting(props: {
   live: LiveChecks;
   selected: Selected | null;
   select: (id: Selected) => void;
+  /** Where one asks about a check; null where there is nobody to ask. */
+  ask: { course: string; slug: string } | null;
 }) {
   const { pointed, point } = useWriting();
   const { checks, figures } = useFigures(props.live);
@@ -50,6 +53,19 @@ export function CheckFooting(props: {
           </b>{' '}
           {checkSentence(shown)}
           {shown.id === 'words' ? apart(figures) : ''}
+          {props.ask ? (
+            <AskAboutThis
+              course={props.ask.course}
+              about={{
+                of: 'check',
+                place: props.ask.slug,
+                at: shown.id,
+                called: `the check “${checkName(shown.id)}”`,
+              }}
+            >
+              Ask about this check
+            </AskAboutThis>
+          ) : null}
         </p>
       ) : null}
       <ul

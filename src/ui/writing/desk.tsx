@@ -17,7 +17,7 @@ import { CheckFooting } from './check-footing';
 import { HandOver } from './hand-over';
 import { KeepingLine } from './keeping-line';
 import { OtherWindow } from './other-window';
-import { PlainForm } from './plain-form';
+import { PlainForm, type PlainTarget } from './plain-form';
 import { NameList } from './editor/name-list';
 import { ClipField } from './editor/clip-field';
 import { PictureField } from './editor/picture-field';
@@ -60,8 +60,12 @@ export function Desk({
   buttons: ReactNode;
   /** What the button of the form without scripts says; null where there is no such form. */
   plainButton: string | null;
+  /** Where that form is sent, where not to the posts of the discussion. */
+  plainTo?: PlainTarget;
   /** Somebody whose course has staff: what cannot be shared can be handed to them. */
   handsOver?: boolean;
+  /** The same: what a check means can be asked. */
+  asksStaff?: boolean;
   /** The shared post that is changed. */
   change?: { post: number; n: number };
 }) {
@@ -103,6 +107,7 @@ export function Desk({
             disabled={props.refused !== null}
             button={props.plainButton}
             change={props.change}
+            to={props.plainTo}
           />
         )}
       </>
@@ -234,7 +239,12 @@ export function Desk({
       <div className="bg-page-2 max-lg:tall:sticky max-lg:tall:bottom-12 max-lg:tall:z-20">
         {checked ? (
           <div className="border-t border-rule bg-page-2 px-4 pt-2.5 pb-1">
-            <CheckFooting live={live} selected={writing.selected} select={writing.select} />
+            <CheckFooting
+              live={live}
+              selected={writing.selected}
+              select={writing.select}
+              ask={props.asksStaff ? { course: props.place.course, slug: props.place.slug } : null}
+            />
           </div>
         ) : null}
         <div

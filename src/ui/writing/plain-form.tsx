@@ -5,6 +5,9 @@ import { documentFromParts, documentFromText, textsOfParts } from '@/core/docume
 import type { Ref } from 'react';
 import type { OpenDraft } from '@/contract/discussion';
 
+/** Where a plain form is sent, by which name other fields belong to it, and what it says beside. */
+export type PlainTarget = { id: string; action: string; fields: Record<string, string> };
+
 /**
  * Writing and sharing before any script has run, or without scripts at all: a field for each part, and the same
  * server behind it. With scripts the editor takes its place and takes over what was typed meanwhile.
@@ -20,6 +23,7 @@ export function PlainForm({
   disabled,
   button,
   change,
+  to,
 }: {
   ref?: Ref<HTMLFormElement>;
   slug: string;
@@ -32,6 +36,8 @@ export function PlainForm({
   button: string;
   /** The shared post that is changed, and the version it was made of: there is no draft of that without scripts. */
   change?: { post: number; n: number } | undefined;
+  /** Where it is sent in the place of a discussion's posts, with what beside the text. */
+  to?: PlainTarget | undefined;
 }) {
   const texts = textsOfParts(parts, draft.doc);
   const again = parts.length ? documentFromParts(parts, texts) : documentFromText(texts[0] ?? '');
@@ -43,10 +49,14 @@ export function PlainForm({
     <form
       ref={ref}
       method="post"
-      action={change ? postAt(slug, change.post) : postsAt(slug)}
+      id={to?.id}
+      action={to?.action ?? (change ? postAt(slug, change.post) : postsAt(slug))}
       className="grid gap-3 overflow-auto p-4 sm:p-6"
     >
       <input type="hidden" name="kind" value={kind} />
+      {Object.entries(to?.fields ?? {}).map(([name, value]) => (
+        <input key={name} type="hidden" name={name} value={value} />
+      ))}
       {parent === null ? null : <input type="hidden" name="parent" value={parent} />}
       <input type="hidden" name="submission" value={draft.submission} />
       <input type="hidden" name="base" value={draft.revision} />

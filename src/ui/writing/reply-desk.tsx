@@ -2,6 +2,7 @@
 
 import type { Answering } from '@/contract/conversation-view';
 import type { OpenDraft } from '@/contract/discussion';
+import type { SavedAnswer } from '@/contract/questions';
 import type { Brief } from '@/core/brief/brief';
 import type { Refusal } from '@/core/counting/permission';
 import type { LedgerInput } from '@/core/counting/types';
@@ -13,6 +14,7 @@ import { useServerNow } from '../frame/server-clock';
 import { CopyOut } from '../outside/copy-out';
 import { calledName } from '../words/plural';
 import { refusalText } from '../words/verdicts';
+import { SavedAnswers } from '../questions/saved-answers';
 import { Desk } from './desk';
 import { replyForecast } from './reply-forecast';
 import { ReplyNeeds } from './reply-needs';
@@ -21,11 +23,15 @@ import { useReplySharing } from './use-reply-sharing';
 import { useWriting } from './use-writing';
 import { WithFigures } from './with-figures';
 
+/** Of an answer to a question: which that is, and what its writer keeps to answer with. */
+export type AskedSide = { number: number; saved: readonly SavedAnswer[] };
+
 /** The reply, on the page that faces the post it answers. */
 export function ReplyDesk(props: {
   slug: string;
   /** It answers a question: nothing of it is counted, and it goes to whom the question goes. */
   asks: boolean;
+  asked?: AskedSide | undefined;
   course: string;
   person: string;
   /** The writer's name. */
@@ -90,6 +96,7 @@ export function ReplyDesk(props: {
     <>
       <Desk
         handsOver={!props.outside && props.ledgerInput !== null && props.refused?.code !== 'not-open-yet'}
+        asksStaff={!outside && !props.asks}
         writing={writing}
         form={form}
         place={place}
@@ -105,7 +112,13 @@ export function ReplyDesk(props: {
         forecast={<WithFigures live={live}>{({ checks }) => forecast.said(checks)}</WithFigures>}
         plainButton={button}
         above={
-          props.asks ? null : (
+          props.asked ? (
+            <SavedAnswers
+              course={props.course}
+              {...props.asked}
+              take={(doc) => void writing.bringIn({ title: '', doc }, editor?.isEmpty ? 'instead' : 'below')}
+            />
+          ) : props.asks ? null : (
             <ReplyNeeds
               brief={brief}
               answering={answering}

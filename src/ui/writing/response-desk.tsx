@@ -108,6 +108,7 @@ export function ResponseDesk(props: {
         zone={head.schedule.zone}
         withTitle
         handsOver={!outside && ledgerInput !== null && props.refused?.code !== 'not-open-yet'}
+        asksStaff={!outside}
         label="Your response"
         refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
         forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}

@@ -1,19 +1,14 @@
 'use client';
 
 import type { CommonFailure, FailureOf } from '@/contract/endpoint';
-import type { AskingRefusal } from '@/core/questions/asking';
+import type { NotAsked } from '@/contract/questions';
 import { sharing, type changing } from '@/contract/writing';
 import { call } from '../request/call';
 import { useCallback, useRef, useState } from 'react';
 import type { Place, Text } from './draft-keeper';
 
 /** Why it was not shared, or not changed. */
-export type NotShared =
-  | FailureOf<typeof sharing>
-  | FailureOf<typeof changing>
-  | AskingRefusal
-  | { code: 'no-choices' }
-  | CommonFailure;
+export type NotShared = FailureOf<typeof sharing> | FailureOf<typeof changing> | NotAsked | CommonFailure;
 export type ShareState = { state: 'idle' } | { state: 'sharing' } | { state: 'failed'; failure: NotShared };
 
 /**

@@ -8,7 +8,10 @@ import { Frame } from '../../../_request/frame';
 import { queryOf } from '../../../_request/query';
 import { requireVisitor } from '../../../_request/session';
 
-type Props = { params: Promise<{ course: string }>; searchParams: Promise<{ answer?: string }> };
+type Props = {
+  params: Promise<{ course: string }>;
+  searchParams: Promise<{ answer?: string; from?: string }>;
+};
 
 export const metadata = { title: 'Announcements' };
 
@@ -29,9 +32,10 @@ export default async function AnnouncementsPage({ params, searchParams }: Props)
   const { course } = await params;
   const here = announcementsAt(course);
   const who = await requireVisitor(here);
-  const found = await announcementsPage(who.deps, who.actor, course);
+  const { answer, from } = await queryOf(searchParams);
+  const post = from && /^\d{1,15}$/u.test(from) ? Number(from) : null;
+  const found = await announcementsPage(who.deps, who.actor, course, post);
   if (!found.ok) notFound();
-  const { answer } = await queryOf(searchParams);
   return (
     <Frame visitor={who} here={here} place="discussions" zone={found.value.course.zone}>
       <CoursePage course={found.value.course} room="announcements">

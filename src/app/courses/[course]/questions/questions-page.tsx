@@ -23,7 +23,7 @@ export async function QuestionsOfCourse(props: {
   if (!found.ok) notFound();
   return (
     <Frame visitor={who} here={here} place="questions" zone={found.value.course.zone}>
-      <QuestionsView page={found.value} you={who.actor} />
+      <QuestionsView page={found.value} you={who.actor} answer={props.search.answer ?? null} />
     </Frame>
   );
 }
