@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import type { Asking } from '@/core/questions/asking';
 import type { Actor } from '@/server/deps';
 import { enterDiscussion } from '@/server/access/enter';
 import { follow as followThread } from '@/server/discussions/follow';
@@ -11,8 +10,8 @@ import { reactToPost } from '@/server/posts/react';
 import { share } from '@/server/posts/share';
 import { actOnQuestion } from '@/server/questions/act';
 import { askQuestion } from '@/server/questions/ask';
-import { questionsPage } from '@/server/questions/questions';
 import { thisWeek } from '@/server/week/this-week';
+import { asking, asksIn, COURSE, PLAIN } from './asks';
 import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 let db: Knex;
@@ -23,50 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => db.destroy());
 
-const COURSE = 'geo-115';
-const PLAIN = { show: 'all', week: null, label: null, post: null, ask: null } as const;
-const asking = (over: Partial<Asking> = {}): Asking => ({
-  kind: 'asks',
-  audience: 'everybody',
-  cover: 'no',
-  about: null,
-  ...over,
-});
-
-/** Asks something, and gives its number. */
-async function asked(
-  who: Actor,
-  title: string,
-  how: Partial<Asking> = {},
-  when = 'Tue 10:00',
-): Promise<number> {
-  const done = await askQuestion(deps(db, when), who, COURSE, {
-    submission: randomUUID(),
-    title,
-    doc: text(`${title} I would like to know it.`),
-    asking: asking(how),
-  });
-  if (!done.ok) throw new Error(done.failure.code);
-  return done.value.number;
-}
-const pageOf = async (who: Actor, number: number | null = null, when = 'Tue 12:00') => {
-  const found = await questionsPage(deps(db, when), who, COURSE, { ...PLAIN, number });
-  return found.ok ? found.value : null;
-};
-const lineOf = async (who: Actor, number: number) =>
-  (await pageOf(who))?.lines.find((l) => l.number === number) ?? null;
-/** Answers a question, and gives the answer's number. */
-async function answered(who: Actor, number: number, words: string, when = 'Tue 11:00'): Promise<number> {
-  const page = await pageOf(who, number);
-  const done = await share(
-    deps(db, when),
-    who,
-    page?.room ?? '',
-    shareInput(words, { kind: 'reply', parent: page?.open?.line.post ?? 0 }),
-  );
-  if (!done.ok) throw new Error(done.failure.code);
-  return done.value.post;
-}
+const { asked, answered, pageOf, lineOf } = asksIn(() => db);
 
 it('is asked, answered by a classmate, confirmed by staff, and found by whoever comes later', async () => {
   const { imani, noor, holt, jun } = world.people;
