@@ -5,7 +5,7 @@ import { instant } from '@/core/ids';
 import { moveClock } from '@/server/clock/clock';
 import { DEMO_PASSWORD, emailOf } from '@/standins/world/people';
 import { DEMO_START } from '@/standins/world/seed';
-import { expect, type Page } from './test';
+import { expect, type Browser, type Page } from './test';
 import { ownServer } from './server';
 import { putBackFiles, putBackFresh } from '../../scripts/lib/fresh';
 import { stateFolder } from '../../scripts/lib/places';
@@ -115,4 +115,26 @@ export function sentencesOf(words: number, from = 0): string {
     n += sentence.split(' ').length;
   }
   return said.join(' ');
+}
+
+/** Somebody else, in a browser of their own. */
+export async function another(browser: Browser, name: string, path: string): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await enterAs(page, name, path);
+  return page;
+}
+
+/** Once the jobs have learnt what the questions mean: within the minute, and here at once. */
+export async function questionsLearnt() {
+  const db = database();
+  try {
+    await db.raw(
+      `select graphile_worker.add_job('learn-questions', '{}'::json, job_key := 'now learn-questions')`,
+    );
+    const unlearnt = async () =>
+      Number((await db('questions').whereNull('meaning').where('kind', 'asks').count('*'))[0]?.count);
+    await expect.poll(unlearnt, { timeout: 30_000 }).toBe(0);
+  } finally {
+    await db.destroy();
+  }
 }

@@ -17,6 +17,8 @@ export async function up(db: Knex): Promise<void> {
         select min(o.number) from questions o join posts op on op.id = o.post_id
         where o.course_id = q.course_id and o.kind = 'line' and op.author_id = p.author_id);
     create unique index questions_line on questions (course_id, line_of);
+    alter table questions add foreign key (course_id, line_of) references enrolments (course_id, person_id)
+      on delete set null (line_of);
 
     -- What one is about to write on a line that is not begun yet answers nothing so far, and is no draft of a question.
     do $$ declare old text; begin

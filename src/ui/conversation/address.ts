@@ -1,3 +1,4 @@
+import type { QuestionKind } from '@/core/questions/asking';
 import { conversationAt, questionAt } from '@/contract/addresses';
 import type { Arrangement } from '@/core/posts/arrange';
 import type { ThreadFilter } from '@/core/posts/filters';
@@ -16,7 +17,7 @@ export type Look = {
   /** The words that were looked for. */
   words: string;
   /** Of a question: where it is asked, and its number. */
-  asks: { course: string; number: number } | null;
+  asks: { course: string; number: number; kind: QuestionKind } | null;
 };
 
 /** How a conversation is looked at, and nothing else of it: this goes to every part of the page. */

@@ -24,6 +24,16 @@ const Sign = ({ icon: Icon, children }: { icon: typeof Lock; children: string })
   </span>
 );
 
+/** What one says of a post by one press: whoever only tells something asks nothing that one could ask, too. */
+const applause = ({ asks }: Look, isReply: boolean): string =>
+  asks === null
+    ? 'Well said'
+    : asks.kind !== 'asks'
+      ? 'Thank you'
+      : isReply
+        ? 'I find this right'
+        : 'I ask this, too';
+
 /** What posts are called where one asks, and where one discusses. */
 const KINDS = {
   discusses: { response: 'Response', reply: 'Reply' },
@@ -210,7 +220,7 @@ export function Post({
               author={post.author.name}
               mine={post.mine}
               reactions={post.reactions}
-              says={look.asks ? (isReply ? 'I find this right' : 'I ask this, too') : 'Well said'}
+              says={applause(look, isReply)}
             />
             {open ? null : (
               <Link className="link text-[13px]" href={answerHref}>

@@ -24,7 +24,11 @@ function Page({ page }: { page: NotebookPage }) {
           className="link inline-flex min-h-6 items-center"
           href={week === null ? questionsAt(course.slug) : responseAt(slug)}
         >
-          {week === null ? 'To the questions of the course' : 'Open it beside your draft'}
+          {week === null
+            ? 'To the questions of the course'
+            : page.writing
+              ? 'Open it beside your draft'
+              : 'To the discussion'}
         </Link>
       </p>
     </section>

@@ -122,7 +122,8 @@ export function NoteField(props: {
         className="field w-full font-serif text-[14.5px]"
       />
       <p className="mt-1 flex flex-wrap gap-x-3 text-[12.5px] text-ink-2">
-        <span>Only you can read this, not even staff.</span>
+        {/* The notebook says so once for all its pages. */}
+        {props.from ? null : <span>Only you can read this, not even staff.</span>}
         <span role="status" className={state === 'failed' ? 'font-semibold text-brick' : ''}>
           {SAID[state]}
         </span>

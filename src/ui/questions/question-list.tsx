@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { lineWords } from '../words/questions';
 import { clockTime, day } from '../words/time';
 import { openAt } from './address';
+import { Narrow } from './narrow';
 import { StateSign } from './state-sign';
 
 const WEEK_MS = 7 * 86_400_000;
@@ -29,8 +30,9 @@ export function QuestionList({ page }: { page: QuestionsPage }) {
   const at = order.findIndex((l) => l.number === open?.line.number);
   const within = answeredWithin(page.within);
   return (
-    <nav aria-label="Questions" data-skip-list="" className="flex h-full min-h-0 flex-col bg-page-2">
-      <div className="relative min-h-0 grow lg:overflow-auto">
+    <div className="flex h-full min-h-0 flex-col bg-page-2">
+      <Narrow page={page} />
+      <nav aria-label="Questions" data-skip-list="" className="relative min-h-0 grow lg:overflow-auto">
         {sections(page).map(([name, of]) => (
           <section key={name} aria-label={name}>
             <h2 className="border-b border-rule px-4 pt-3 pb-1.5 font-sans text-[12px] font-semibold text-ink-2">
@@ -89,7 +91,7 @@ export function QuestionList({ page }: { page: QuestionsPage }) {
               : 'No question of this kind.'}
           </p>
         ) : null}
-      </div>
-    </nav>
+      </nav>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { QUESTION_FILTERS, type QuestionsPage } from '@/contract/questions';
+import type { QuestionsPage } from '@/contract/questions';
 import { announcementsAt, deskSettingsAt, notebookAt, questionAt, questionsAt } from '@/contract/addresses';
 import { answeredWithin } from '@/core/questions/pace';
 import Link from 'next/link';
@@ -8,7 +8,6 @@ import { BackToList } from '../conversation/notes';
 import { ReplySide, type You } from '../conversation/reply-side';
 import { ThreadPage } from '../conversation/thread-page';
 import { FacingPages } from '../discussion/facing-pages';
-import { FILTER_WORDS } from '../words/questions';
 import { ActButton } from './act-button';
 import { askAt, listAt } from './address';
 import { AskDesk } from './ask-desk';
@@ -22,9 +21,9 @@ import type { ReadPost } from '@/contract/thread';
 const chip = (on: boolean) => `btn !min-h-9 whitespace-nowrap ${on ? '!border-ink !bg-ink !text-page' : ''}`;
 const FRESH = { kind: 'asks', audience: 'everybody', cover: 'no', about: null } as const;
 
-/** The courses to change between, what to narrow the list to, and the way to ask. */
+/** The courses to change between, and the way to ask. */
 function Bar({ page }: { page: QuestionsPage }) {
-  const { course, courses, counts, week, label } = page;
+  const { course, courses } = page;
   // On a phone one question, or what one asks, has the page for itself.
   const aside = page.open || page.ask ? 'max-sm:hidden' : '';
   return (
@@ -40,48 +39,6 @@ function Bar({ page }: { page: QuestionsPage }) {
             className={chip(c.slug === course.slug)}
           >
             {c.code}
-          </Link>
-        ))}
-      </nav>
-      <nav
-        aria-label="Narrow the list"
-        className={`flex gap-2 max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 ${aside}`}
-      >
-        {QUESTION_FILTERS.filter((f) => f === 'all' || counts[f] > 0).map((f) => {
-          const on = f === page.show && week === null && label === null;
-          return (
-            <Link
-              key={f}
-              href={listAt(page, { show: f })}
-              prefetch={false}
-              aria-current={on ? 'true' : undefined}
-              className={chip(on)}
-            >
-              {f === 'corner' ? page.corner || FILTER_WORDS.corner : FILTER_WORDS[f]}{' '}
-              {f === 'all' ? '' : counts[f]}
-            </Link>
-          );
-        })}
-        {page.weeks.slice(0, 1).map((n) => (
-          <Link
-            key={n}
-            href={listAt(page, { week: n })}
-            prefetch={false}
-            aria-current={week === n ? 'true' : undefined}
-            className={chip(week === n)}
-          >
-            Week {n}
-          </Link>
-        ))}
-        {page.labels.slice(0, 2).map((l) => (
-          <Link
-            key={l}
-            href={listAt(page, { label: l })}
-            prefetch={false}
-            aria-current={label === l ? 'true' : undefined}
-            className={chip(label === l)}
-          >
-            {l}
           </Link>
         ))}
       </nav>
@@ -173,7 +130,7 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
   const { open, course, room } = page;
   if (!open) return null;
   const { view } = open;
-  const look = lookOf(view, room, { course: course.slug, number: open.line.number });
+  const look = lookOf(view, room, { course: course.slug, number: open.line.number, kind: open.line.kind });
   const read = (
     <ThreadPage
       look={look}
@@ -185,14 +142,17 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
       outside={false}
       staff={page.staff}
       onlooker={page.onlooker}
-      above={
-        <>
-          <QuestionHead page={page} open={open} />
-          {open.meets ? <ShownMeeting page={page} number={open.line.number} meeting={open.meets} /> : null}
-          {open.hands ? <ShownHands page={page} hands={open.hands} number={open.line.number} /> : null}
-        </>
+      above={<QuestionHead page={page} open={open} />}
+      beneath={(post) =>
+        post.kind === 'response' ? (
+          <>
+            {open.meets ? <ShownMeeting page={page} number={open.line.number} meeting={open.meets} /> : null}
+            {open.hands ? <ShownHands page={page} hands={open.hands} number={open.line.number} /> : null}
+          </>
+        ) : (
+          <AnswerFoot page={page} post={post} />
+        )
       }
-      beneath={(post) => <AnswerFoot page={page} post={post} />}
     />
   );
   if (page.onlooker) return <div className="plate flex min-h-[400px] flex-col overflow-hidden">{read}</div>;
@@ -246,8 +206,14 @@ export function QuestionsView({
   return (
     <main id="main">
       <Bar page={page} />
-      <div className="px-4 pb-4 [--above:180px] sm:px-7">
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[minmax(290px,380px)_minmax(0,1fr)] lg:gap-0">
+      <div className="px-4 pb-4 [--above:132px] sm:px-7">
+        <div
+          className={`grid grid-cols-[minmax(0,1fr)] gap-3 lg:gap-0 ${
+            beside
+              ? 'lg:grid-cols-[minmax(250px,310px)_minmax(0,1fr)]'
+              : 'lg:grid-cols-[minmax(290px,420px)_minmax(0,1fr)]'
+          }`}
+        >
           <div
             className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${beside ? 'max-lg:hidden' : ''}`}
           >

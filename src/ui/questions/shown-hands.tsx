@@ -24,7 +24,7 @@ export function ShownHands(props: {
   return (
     <section
       aria-label="Show of hands"
-      className="grid gap-2 border-b border-rule px-4 py-3 text-[13.5px] sm:px-5"
+      className="mt-3 grid gap-2 rounded-control border border-rule bg-page-2 px-3.5 py-3 text-[13.5px]"
     >
       {result.over || page.onlooker ? null : (
         <QuietForm

@@ -64,7 +64,7 @@ export function ShownMeeting(props: { page: QuestionsPage; number: number; meeti
   return (
     <section
       aria-label="Hour to meet"
-      className="grid gap-2 border-b border-rule px-4 py-3 text-[13.5px] sm:px-5"
+      className="mt-3 grid gap-2 rounded-control border border-rule bg-page-2 px-3.5 py-3 text-[13.5px]"
     >
       <p className={off ? 'text-ink-2 line-through' : ''}>
         <b>

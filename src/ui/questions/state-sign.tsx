@@ -1,32 +1,30 @@
 import type { QuestionLine } from '@/contract/questions';
-import { Hand, MessageSquare } from 'lucide-react';
+import { CalendarClock, Coffee, Hand, MessageSquare, type LucideIcon } from 'lucide-react';
+import type { QuestionKind } from '@/core/questions/asking';
 import { STATE_WORDS } from '../words/questions';
 
 const RING = 'stroke-current';
 
+type Sign = { sign: LucideIcon; name: string };
+const TOLD: Sign = { sign: MessageSquare, name: 'told, not asked' };
+/** What does not ask has a sign of its kind. */
+const SIGNS: Partial<Record<QuestionKind, Sign>> = {
+  hands: { sign: Hand, name: 'show of hands' },
+  meets: { sign: CalendarClock, name: 'hour to meet' },
+  corner: { sign: Coffee, name: 'about anything' },
+};
+
 /** Where a question stands, as a sign with its words: an open ring, half full by classmates, full by staff; dashed where only staff see it. */
 export function StateSign({ line }: { line: Pick<QuestionLine, 'state' | 'audience' | 'kind'> }) {
   const { state, audience } = line;
-  if (line.kind === 'hands')
+  if (state === null) {
+    const { sign: Sign, name } = SIGNS[line.kind] ?? TOLD;
     return (
-      <span
-        className="grid size-6 shrink-0 place-items-center text-pine"
-        role="img"
-        aria-label="show of hands"
-      >
-        <Hand size={19} aria-hidden />
+      <span className="grid size-6 shrink-0 place-items-center text-pine" role="img" aria-label={name}>
+        <Sign size={18} aria-hidden />
       </span>
     );
-  if (state === null)
-    return (
-      <span
-        className="grid size-6 shrink-0 place-items-center text-ink-3"
-        role="img"
-        aria-label="told, not asked"
-      >
-        <MessageSquare size={17} aria-hidden />
-      </span>
-    );
+  }
   const full = state === 'staff' || state === 'confirmed' || state === 'settled';
   const tone = state === 'nobody' ? 'text-ochre' : audience === 'staff' && !full ? 'text-sky' : 'text-pine';
   return (

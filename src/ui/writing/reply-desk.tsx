@@ -86,7 +86,8 @@ export function ReplyDesk(props: {
   const forecast = replyForecast({ answering, brief, ledgerInput, now, outside });
   const sharing = useReplySharing(place, writing, {
     answering,
-    earlier: about.earlier,
+    // An answer may be given again to who asks again.
+    earlier: props.asks ? [] : about.earlier,
     counts: forecast.counts,
     outside,
   });

@@ -12,6 +12,7 @@ export const POST = form<'course' | 'number'>(
     const act = questionActSchema.safeParse({
       ...Object.fromEntries(fields),
       choice: fields.getAll('choice'),
+      from: fields.getAll('from'),
     });
     if (!act.success) return answered(request, page, { ok: false, code: 'malformed' });
     const done = await actOnQuestion(who.deps, who.actor, course, Number(number), act.data);
