@@ -53,7 +53,7 @@ export type QuestionLine = {
   /** Who has answered, staff first, and how many answers stand. */
   by: string[];
   answers: number;
-  /** Whose of the staff took it on; for staff. */
+  /** Whose of the staff took it on; for staff, and of what only these read for its asker. */
   taken: string | null;
   /** How many it spared asking again. */
   spared: number;
@@ -108,6 +108,8 @@ export type OpenQuestion = {
   alike: { number: number; title: string; author: string }[];
   /** For staff. */
   saved: SavedAnswer[];
+  /** Of what only the staff read: who of them has read the last its asker said; null of all else. */
+  readBy: string[] | null;
 };
 
 export type QuestionsPage = {
@@ -119,7 +121,10 @@ export type QuestionsPage = {
   show: QuestionFilter;
   week: number | null;
   label: string | null;
+  /** Those of a page of the list, and how many there are in all. */
   lines: QuestionLine[];
+  at: number;
+  pages: number;
   counts: Record<QuestionFilter, number>;
   weeks: number[];
   labels: string[];

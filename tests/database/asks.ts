@@ -8,7 +8,7 @@ import { questionsPage } from '@/server/questions/questions';
 import { deps, shareInput, text } from './world';
 
 export const COURSE = 'geo-115';
-export const PLAIN = { show: 'all', week: null, label: null, post: null, ask: null } as const;
+export const PLAIN = { show: 'all', week: null, label: null, page: 1, post: null, ask: null } as const;
 export const asking = (over: Partial<Asking> = {}): Asking => ({
   kind: 'asks',
   audience: 'everybody',

@@ -464,9 +464,13 @@ describe('everything of one’s own', () => {
     const text = (path: string) => strFromU8(files[path] ?? new Uint8Array());
     expect(Object.keys(files).sort()).toEqual([
       'data/account.json',
+      'data/hands raised.json',
+      'data/how notices come.json',
       'data/margin notes.json',
       'data/marks.json',
       'data/notes to self.json',
+      'data/saved answers.json',
+      'data/slots taken.json',
       'data/sources.json',
       'index.html',
       'shared/001-GEO-115-Open.md',

@@ -42,6 +42,7 @@ const pageOf = (who: Actor, number: number | null = null, when = 'Tue 14:00') =>
     show: 'all',
     week: null,
     label: null,
+    page: 1,
     post: null,
     ask: null,
     number,

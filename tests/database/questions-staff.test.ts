@@ -273,6 +273,24 @@ describe('a line to the staff', () => {
     expect(plainText((await page('asks')).draft.doc)).toBe('For everybody.');
   });
 
+  it('says to its student who of the staff has read what they said last, and who has taken it', async () => {
+    const { rafi, holt, noor } = world.people;
+    const line = await asked(rafi, '', { kind: 'line' }, 'Wed 09:30');
+    const state = async () => {
+      const open = (await pageOf(rafi, line))?.open;
+      return [open?.readBy, open?.line.taken];
+    };
+    expect(await state()).toEqual([[], null]);
+    const page = await pageOf(holt, line);
+    const posts = page?.open?.view.posts.map((p) => p.id) ?? [];
+    await markRead(deps(db, 'Wed 09:31'), holt, page?.room ?? '', { posts, read: true });
+    await act(holt, line, { act: 'take' });
+    expect(await state()).toEqual([['Dr. Maren Holt'], 'Dr. Maren Holt']);
+    await answered(rafi, line, 'One thing more.', 'Wed 09:40');
+    expect((await state())[0]).toEqual([]);
+    expect(await pageOf(noor, line)).toBeNull();
+  });
+
   it('is one, also where two windows begin it in one moment, and no words are lost', async () => {
     const { noor, holt } = world.people;
     const numbers = await Promise.all(

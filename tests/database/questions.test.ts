@@ -11,7 +11,7 @@ import { share } from '@/server/posts/share';
 import { actOnQuestion } from '@/server/questions/act';
 import { askQuestion } from '@/server/questions/ask';
 import { thisWeek } from '@/server/week/this-week';
-import { asking, asksIn, COURSE, PLAIN } from './asks';
+import { asking, asksIn, COURSE } from './asks';
 import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 let db: Knex;

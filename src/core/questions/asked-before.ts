@@ -3,7 +3,7 @@ import { stemsOf } from '../text/terms';
 /** What stands somewhere in a course and may answer what somebody is about to ask. */
 export type Earlier = { id: string; title: string; text: string; answer: string };
 /** The same with where it stands among meanings: a vector of length one (see `meaningOf`). */
-export type Known = Earlier & { meaning: readonly number[] };
+export type Known = Earlier & { meaning: ArrayLike<number> };
 /** From 0 to 1: how near it is to what is asked. */
 export type Offer = { id: string; nearness: number };
 
@@ -29,7 +29,13 @@ export function textsOf({ title, text, answer }: Earlier): [string, string, stri
   return [cut(name), cut(words), cut(`${title} ${text}`.trim() || name), cut(answer.trim() || name)];
 }
 
-const lengthOf = (v: readonly number[]) => Math.sqrt(v.reduce((sum, x) => sum + x * x, 0)) || 1;
+const lengthOf = (v: ArrayLike<number>) => Math.sqrt(nearnessOf(v, v)) || 1;
+
+function nearnessOf(a: ArrayLike<number>, b: ArrayLike<number>): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i += 1) sum += (a[i] ?? 0) * (b[i] ?? 0);
+  return sum;
+}
 
 /**
  * The meanings of several texts as one: the mean of vectors of length one, so that nearness to it is the mean of the nearnesses to each.
@@ -45,11 +51,17 @@ export function meaningOf(vectors: readonly (readonly number[])[]): number[] {
   );
 }
 
-const nearnessOf = (a: readonly number[], b: readonly number[]) => {
-  let sum = 0;
-  for (let i = 0; i < a.length; i += 1) sum += (a[i] ?? 0) * (b[i] ?? 0);
-  return sum;
-};
+/**
+ * Which of some questions are nearest to a meaning, the nearest first: so many as are looked at word by word.
+ * @example nearest([1, 0], [{ id: '7', meaning: [0.1, 0.9] }, { id: '9', meaning: [0.9, 0.1] }]) // ['9', '7']
+ */
+export function nearest(meaning: ArrayLike<number>, all: readonly Pick<Known, 'id' | 'meaning'>[]): string[] {
+  return all
+    .map((known) => ({ id: known.id, meant: nearnessOf(meaning, known.meaning) }))
+    .sort((a, b) => b.meant - a.meant)
+    .slice(0, LOOKED_AT)
+    .map((n) => n.id);
+}
 
 /** How much each place says of what is asked for there. */
 const WEIGHT = { title: 1, text: 0.8, answer: 0.55 } as const;
@@ -84,7 +96,7 @@ function shared(asked: ReadonlySet<string>, all: readonly Earlier[]): number[] {
  * @example an earlier question in other words // that question, first
  */
 export function askedBefore(
-  ask: { text: string; meaning: readonly number[] },
+  ask: { text: string; meaning: ArrayLike<number> },
   earlier: readonly Known[],
 ): Offer[] {
   const length = lengthOf(ask.meaning);
@@ -110,7 +122,7 @@ const ALIKE = 0.6;
  * Which of some questions ask much the same as another, the nearest first.
  * @example alike([1, 0], [{ id: '7', meaning: [0.9, 0.1], … }]) // ['7']
  */
-export function alike(meaning: readonly number[], all: readonly Pick<Known, 'id' | 'meaning'>[]): string[] {
+export function alike(meaning: ArrayLike<number>, all: readonly Pick<Known, 'id' | 'meaning'>[]): string[] {
   return all
     .map(({ id, meaning: other }) => ({
       id,

@@ -85,9 +85,11 @@ export async function archivedRest(db: Db, person: PersonId) {
       .orderBy('n.made_at')
       .select('r.title as reading', 'n.audience', 'n.anchor', 'n.body'),
     db('notes_to_self as n')
-      .join('discussions as d', 'd.id', 'n.discussion_id')
+      // What one notes of a whole course stands with the room of its questions.
+      .join('rooms as d', 'd.id', 'n.discussion_id')
+      .join('courses as c', 'c.id', 'd.course_id')
       .where({ 'n.person_id': person })
-      .select('d.title as discussion', 'n.body'),
+      .select('c.code as course', 'd.title as discussion', 'n.body'),
     db('sources as s')
       .join('courses as c', 'c.id', 's.course_id')
       .where({ 's.person_id': person })
@@ -107,6 +109,31 @@ export async function archivedRest(db: Db, person: PersonId) {
       ),
   ]);
   return { notes, self, sources, marks };
+}
+
+/** What a person did among the questions of their courses beside writing, and how they want to hear of things. */
+export async function archivedChoices(db: Db, person: PersonId) {
+  const [hands, slots, saved, [rules], devices] = await Promise.all([
+    db('raised as r')
+      .join('questions as q', 'q.post_id', 'r.post_id')
+      .join('hands as h', 'h.post_id', 'r.post_id')
+      .join('courses as c', 'c.id', 'r.course_id')
+      .where('r.person_id', person)
+      .orderBy('r.at')
+      .select('c.code as course', 'q.number as question', db.raw('h.choices ->> r.choice as choice')),
+    db('meeting_slots as s')
+      .join('questions as q', 'q.post_id', 's.post_id')
+      .join('meetings as m', 'm.post_id', 's.post_id')
+      .join('courses as c', 'c.id', 's.course_id')
+      .where('s.person_id', person)
+      .orderBy('m.starts_at')
+      .select('c.code as course', 'q.number as question', 'm.starts_at as hour', 'm.place', 's.n as slot'),
+    db('saved_answers').where({ person_id: person }).orderBy('saved_at').select('title', 'doc'),
+    db('notice_rules').where({ person_id: person }).select('rules'),
+    // Their addresses are keys: only that there are some is said.
+    db('push_devices').where({ person_id: person }).orderBy('made_at').select('made_at as since'),
+  ]);
+  return { hands, slots, saved, notices: rules?.rules ?? null, devices };
 }
 
 /** The files a person brought that are all here. */

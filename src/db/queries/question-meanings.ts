@@ -60,20 +60,41 @@ export const keepMeaning = (db: Db, post: PostId, meaning: readonly number[], st
     .where({ post_id: post })
     .update({ meaning: db.raw('?::real[]', [[...meaning]]), learnt: stamp });
 
-/** The questions of a course that one may read, with what is known of their meaning; those to the staff alone where they are asked for. */
-export const knownQuestions = (
+/** Which questions of a course one may read have a meaning, and of which words that is; those to the staff alone where they are asked for. */
+export const learntQuestions = (
   db: Db,
   course: CourseId,
   reader: { id: PersonId; staff: boolean },
   toStaff = false,
-): Ask<(Earlier & { meaning: number[] })[]> => ({
-  query: told(db)
-    .where('q.course_id', course)
-    .where(mayRead(db, reader.id, reader.staff))
+): Ask<{ id: string; learnt: string }[]> => ({
+  query: db('questions as q')
+    .join('posts as p', 'p.id', 'q.post_id')
+    .where({ 'q.course_id': course, 'q.kind': 'asks' })
+    .whereNull('q.merged_into')
     .whereNotNull('q.meaning')
+    .where(visible(db, 'p'))
+    .where(mayRead(db, reader.id, reader.staff))
     .modify((q) => {
       if (!toStaff) q.whereNull('p.private_to');
     })
-    .select(...words(db), 'q.meaning'),
-  read: (rows) => rows.map((r) => ({ ...toEarlier(r), meaning: r.meaning })),
+    .select('q.post_id', 'q.learnt'),
+  read: (rows) => rows.map((r) => ({ id: String(r.post_id), learnt: r.learnt })),
 });
+
+/** What questions mean, by their posts; who may read them is asked before. */
+export async function meaningsIn(db: Db, posts: readonly string[]): Promise<Map<string, number[]>> {
+  if (posts.length === 0) return new Map();
+  const rows = await db('questions')
+    .whereIn('post_id', [...posts])
+    .select('post_id', 'meaning');
+  return new Map(rows.map((r) => [String(r.post_id), r.meaning ?? []]));
+}
+
+/** The words of some questions, each with the answer that says most; who may read them is asked before. */
+export async function wordsOf(db: Db, posts: readonly string[]): Promise<Earlier[]> {
+  if (posts.length === 0) return [];
+  const rows: Row[] = await told(db)
+    .whereIn('q.post_id', [...posts])
+    .select(...words(db));
+  return rows.map(toEarlier);
+}

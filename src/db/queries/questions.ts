@@ -58,7 +58,17 @@ export const questionsOf = (db: Db, course: CourseId): Ask<QuestionRecord[]> => 
     .where('q.course_id', course)
     .orderBy('q.number')
     .select(
-      'q.*',
+      // Not what they mean: that is long, and asked for where it is compared.
+      'q.post_id',
+      'q.number',
+      'q.kind',
+      'q.about',
+      'q.week',
+      'q.label',
+      'q.kept_at',
+      'q.answered_at',
+      'q.taken_by',
+      'q.open_wanted_at',
       't.name as taken_name',
       'm.number as merged_number',
       'h.closes_at',
@@ -300,4 +310,24 @@ export async function openQuestions(db: Db, course: CourseId): Promise<number> {
     { course, staff: [...STAFF] },
   );
   return rows[0].n;
+}
+
+/** Who of the staff has read the last that was said in a thread by whoever asked. */
+export async function readByStaff(db: Db, thread: PostId): Promise<string[]> {
+  const rows = await db('reads as r')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'r.course_id').andOn('e.person_id', 'r.person_id'))
+    .join('people as s', 's.id', 'r.person_id')
+    .whereRaw('e.role = any(?::course_role[])', [[...STAFF]])
+    .where(
+      'r.post_id',
+      db('posts as p')
+        .join('posts as q', 'q.id', 'p.thread_id')
+        .where('p.thread_id', thread)
+        .whereRaw('p.author_id = q.author_id')
+        .where(visible(db, 'p'))
+        .max('p.id'),
+    )
+    .orderBy('s.name')
+    .select('s.name');
+  return rows.map((r) => r.name);
 }

@@ -6,7 +6,7 @@ import { askedUnderCover, nobodyOf } from '@/db/queries/covers';
 import { postToTell } from '@/db/queries/hearers';
 import type { DiscussionRecord } from '@/db/queries/discussions';
 import { questionAt } from '@/db/queries/questions';
-import type { Acting } from '../questions/act';
+import type { Acting } from '../questions/acting';
 import type { Deps } from '../deps';
 import { tell, type Telling } from './tell';
 

@@ -3,7 +3,13 @@ import { archiveName, archiveTexts, type OwnText } from '@/core/people/archive';
 import { account } from '@/db/queries/accounts';
 import { college } from '@/db/queries/college';
 import { pictureOf } from '@/db/queries/pictures';
-import { archivedDrafts, archivedFiles, archivedPosts, archivedRest } from '@/db/queries/own-archive';
+import {
+  archivedChoices,
+  archivedDrafts,
+  archivedFiles,
+  archivedPosts,
+  archivedRest,
+} from '@/db/queries/own-archive';
 import type { Actor, Deps } from '../deps';
 import type { FileStore } from '../files/store';
 
@@ -31,12 +37,13 @@ export async function* ownArchive(
   deps: Deps & { files: FileStore },
   actor: Actor,
 ): AsyncGenerator<Uint8Array> {
-  const [self, home, posts, drafts, rest, files] = await Promise.all([
+  const [self, home, posts, drafts, rest, choices, files] = await Promise.all([
     account(deps.db, actor.id),
     college(deps.db),
     archivedPosts(deps.db, actor.id),
     archivedDrafts(deps.db, actor.id),
     archivedRest(deps.db, actor.id),
+    archivedChoices(deps.db, actor.id),
     archivedFiles(deps.db, actor.id),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
@@ -74,6 +81,10 @@ export async function* ownArchive(
       'notes to self': rest.self,
       sources: rest.sources,
       marks: rest.marks,
+      'hands raised': choices.hands,
+      'slots taken': choices.slots,
+      'saved answers': choices.saved,
+      'how notices come': { rules: choices.notices, devices: choices.devices },
     },
     files: placed,
   });

@@ -5,35 +5,17 @@ import type { SlotRefusal } from '@/core/questions/meeting';
 import { fail, ok, type Result } from '@/core/result';
 import { ask } from '@/db/ask';
 import { handsOf, raiseHands } from '@/db/queries/hands';
-import type { PostRecord } from '@/db/queries/posts';
-import {
-  changeQuestion,
-  confirmAnswer,
-  insertSpared,
-  questionsOf,
-  type QuestionRecord,
-} from '@/db/queries/questions';
+import { changeQuestion, confirmAnswer, insertSpared, questionsOf } from '@/db/queries/questions';
 import { dropSaved } from '@/db/queries/saved-answers';
-import type { Entered, NotFound } from '../access/enter';
+import type { NotFound } from '../access/enter';
 import { visiblePosts } from '../access/visible-posts';
-import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import type { Acting } from './acting';
 import { changeHour, chooseSlot } from './meeting';
 import { sayOpen, wantOpen } from './opening';
 import { putTogether } from './put-together';
 import { enterQuestions } from './questions';
 import { keepAnswer } from './saved';
-
-/** Who does something with which question of which course. */
-export type Acting = {
-  deps: Deps;
-  actor: Actor;
-  course: EnteredCourse;
-  entered: Entered;
-  question: QuestionRecord;
-  /** Its post, as they may read it. */
-  root: PostRecord;
-};
 
 type Refused =
   | { code: 'not-yours-to-do' }

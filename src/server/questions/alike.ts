@@ -3,8 +3,9 @@ import { alike } from '@/core/questions/asked-before';
 import type { CourseId } from '@/core/ids';
 import { isOpen } from '@/core/questions/state';
 import { ask } from '@/db/ask';
-import { knownQuestions } from '@/db/queries/question-meanings';
+import { learntQuestions } from '@/db/queries/question-meanings';
 import type { Actor, Deps } from '../deps';
+import { meaningsFor } from './known';
 
 /** So many are offered to be answered together. */
 const MOST = 6;
@@ -22,10 +23,14 @@ export async function alikeTo(
     (l) => l.post !== line.post && l.kind === 'asks' && l.mergedInto === null && isOpen(l.state),
   );
   if (open.length === 0) return [];
-  const known = await ask(knownQuestions(deps.db, course, { id: actor.id, staff: true }, true));
+  const of = new Map(open.map((l) => [String(l.post), l]));
+  const learnt = await ask(learntQuestions(deps.db, course, { id: actor.id, staff: true }, true));
+  const known = await meaningsFor(
+    deps.db,
+    learnt.filter((q) => of.has(q.id) || q.id === String(line.post)),
+  );
   const meaning = known.find((k) => k.id === String(line.post))?.meaning;
   if (!meaning) return [];
-  const of = new Map(open.map((l) => [String(l.post), l]));
   return alike(meaning, known)
     .flatMap((id) => of.get(id) ?? [])
     .slice(0, MOST)

@@ -4,7 +4,6 @@ import type { ShareFailure, Shared } from '@/contract/writing';
 import { settled } from '@/core/questions/asking';
 import type { HandsAsked } from '@/core/questions/hands';
 import { mayPart, type MeetingAsked } from '@/core/questions/meeting';
-import { instantOf } from '@/core/deadlines/wallclock';
 import type { Instant } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { ask as asked } from '@/db/ask';
@@ -12,21 +11,9 @@ import { askingIn } from '@/db/queries/question-rules';
 import { lineOf, numberOf } from '@/db/queries/questions';
 import type { Actor, Deps } from '../deps';
 import { share } from '../posts/share';
+import { comingAt, type NoTime } from './coming-at';
 import type { AskedAs } from './put';
 import { enterQuestions } from './questions';
-
-type NoTime = { code: 'no-such-time' };
-
-/** A moment that is to come, by a course's clock. */
-export function comingAt(now: Instant, zone: string, wall: string): Result<Instant, NoTime> {
-  try {
-    const at = instantOf(wall, zone);
-    return at > now ? ok(at) : fail({ code: 'no-such-time' });
-  } catch (error) {
-    if (error instanceof RangeError) return fail({ code: 'no-such-time' });
-    throw error;
-  }
-}
 
 /** What there is to choose, until when. */
 function handsAsked(

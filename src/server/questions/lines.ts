@@ -61,7 +61,10 @@ export function questionLines(
           at: post.sharedAt,
           by: [...new Set(staffFirst.map((p) => p.author.name))],
           answers: answers.length,
-          taken: entered.staff ? (q.taken?.name ?? null) : null,
+          taken:
+            entered.staff || (post.privateTo !== null && post.author.id === reader)
+              ? (q.taken?.name ?? null)
+              : null,
           spared: q.spared,
           mergedInto: q.mergedInto,
           unread: thread.filter((p) => isUnreadFor(p, reader)).length,

@@ -3,8 +3,8 @@ import { isTime, typedWall } from '@/core/deadlines/typed';
 import { fail, ok, type Result } from '@/core/result';
 import { changeMeeting, meetingOf, takeSlot } from '@/db/queries/meetings';
 import { tellMeeting } from '../notices/tell-asked';
-import { comingAt } from './ask';
-import type { Acting } from './act';
+import { comingAt } from './coming-at';
+import type { Acting } from './acting';
 
 type Refused = { code: SlotRefusal } | { code: 'no-such-question' } | { code: 'no-such-time' };
 

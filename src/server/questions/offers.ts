@@ -1,5 +1,5 @@
 import type { QuestionOffer } from '@/contract/questions';
-import { askedBefore, meaningOf, textsOf, type Known } from '@/core/questions/asked-before';
+import { askedBefore, meaningOf, nearest, textsOf, type Known } from '@/core/questions/asked-before';
 import { resolveSchedule } from '@/core/deadlines/schedule';
 import type { Instant } from '@/core/ids';
 import { ruledBy } from '@/core/questions/ruled';
@@ -9,10 +9,11 @@ import { askTogether } from '@/db/ask';
 import { announcementsFor, type AnnouncementRecord } from '@/db/queries/announcements';
 import { syllabusOf } from '@/db/queries/courses';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
-import { knownQuestions } from '@/db/queries/question-meanings';
+import { learntQuestions, wordsOf } from '@/db/queries/question-meanings';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
+import { meaningsFor } from './known';
 import { enterQuestions, questionLinesFor } from './questions';
 
 /** Of fewer letters nothing is meant yet. */
@@ -72,7 +73,7 @@ export async function offersFor(
   if (typed.length < FEWEST) return ok({ offers: [] });
   const { course, entered } = door.value;
   const found = await askTogether(deps.db, {
-    questions: knownQuestions(deps.db, course.id, { id: actor.id, staff: entered.staff }),
+    questions: learntQuestions(deps.db, course.id, { id: actor.id, staff: entered.staff }),
     announcements: announcementsFor(deps.db, actor.id, deps.now, 15, { course: course.id }),
     discussions: discussionsOf(deps.db, actor.id, { course: course.id }),
     syllabus: syllabusOf(deps.db, course.id),
@@ -91,8 +92,15 @@ export async function offersFor(
   const [meaning] = asked.ok ? asked.value : [];
   // What could not be read in time is offered the next time: asking does not wait for it.
   if (!meaning) return ok({ offers: [] });
+  const learnt = await meaningsFor(deps.db, found.questions);
+  // Of those that are far in what they mean no words are read.
+  const meansOf = new Map(learnt.map((q) => [q.id, q.meaning]));
+  const read = await wordsOf(deps.db, nearest(meaning, learnt));
   const known: Known[] = [
-    ...found.questions,
+    ...read.flatMap((q): Known[] => {
+      const means = meansOf.get(q.id);
+      return means ? [{ ...q, meaning: means }] : [];
+    }),
     ...(rest.ok
       ? pieces.flatMap((p, i): Known[] => {
           const vector = rest.value[i];

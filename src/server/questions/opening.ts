@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { askedUnderCover } from '@/db/queries/covers';
 import { changeQuestion, openThread } from '@/db/queries/questions';
 import { tellOpening } from '../notices/tell-asked';
-import type { Acting } from './act';
+import type { Acting } from './acting';
 
 type Refused = { code: 'not-yours-to-do' } | { code: 'no-such-question' };
 

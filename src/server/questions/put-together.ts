@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { mergeQuestion, type QuestionRecord } from '@/db/queries/questions';
 import { visiblePosts } from '../access/visible-posts';
 import { tellMerged } from '../notices/tell-asked';
-import type { Acting } from './act';
+import type { Acting } from './acting';
 
 /** Whether others may be put together with a question: whoever is sent there has to be able to read it. */
 async function isForAll({ deps, actor, entered }: Acting, into: QuestionRecord): Promise<boolean> {

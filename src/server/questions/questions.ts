@@ -1,4 +1,10 @@
-import type { AskPage, OpenQuestion, QuestionFilter, QuestionsPage } from '@/contract/questions';
+import type {
+  AskPage,
+  OpenQuestion,
+  QuestionFilter,
+  QuestionLine,
+  QuestionsPage,
+} from '@/contract/questions';
 import { QUESTION_FILTERS } from '@/contract/questions';
 import { emptyDocument } from '@/core/document/document';
 import { handsFor, type Hands } from '@/core/questions/hands';
@@ -14,7 +20,7 @@ import { enrolledIn } from '@/db/queries/courses';
 import { draftFor } from '@/db/queries/drafts';
 import { meetingOf } from '@/db/queries/meetings';
 import { askingIn } from '@/db/queries/question-rules';
-import { confirmedIn, questionsOf, roomToAsk } from '@/db/queries/questions';
+import { confirmedIn, questionsOf, readByStaff, roomToAsk } from '@/db/queries/questions';
 import { savedAnswers } from '@/db/queries/saved-answers';
 import { enterRoom, type Entered, type NotFound } from '../access/enter';
 import { enterCourse, type EnteredCourse } from '../courses/enter';
@@ -31,12 +37,17 @@ export type QuestionsAsk = {
   show: QuestionFilter;
   week: number | null;
   label: string | null;
+  /** Which page of the list, from 1 on. */
+  page: number;
   /** The question that is open, by its number; and the post of it that is answered. */
   number: number | null;
   post: number | null;
   /** The page to ask on is open, with what is chosen there so far. */
   ask: Asking | null;
 };
+
+/** So many stand on a page of the list. */
+const AT_A_TIME = 60;
 
 /** The door to where a course asks. */
 export async function enterQuestions(
@@ -71,6 +82,10 @@ async function loadQuestions(deps: Deps, actor: Actor, { course, entered }: InCo
 /** The questions of a course as one may read them, without anything else. */
 export const questionLinesFor = async (deps: Deps, actor: Actor, place: InCourse) =>
   (await loadQuestions(deps, actor, place)).lines;
+
+/** What staff keep on top, and then the rest as it came. */
+const keptFirst = (lines: readonly QuestionLine[]): QuestionLine[] =>
+  [...lines].sort((a, b) => Number(b.kept) - Number(a.kept));
 
 /** How long each question waited for staff, by what this reader may read. */
 const waitedIn = (loaded: LoadedConversation): number[] =>
@@ -129,6 +144,10 @@ export async function questionsPage(
     .filter(shownBy(wanted.show))
     .filter((l) => wanted.week === null || l.week === wanted.week)
     .filter((l) => wanted.label === null || l.label === wanted.label);
+  // Whoever answers for the course begins with who has waited longest.
+  const inOrder = entered.staff && wanted.show === 'open' ? [...lines].reverse() : keptFirst(lines);
+  const pages = Math.max(1, Math.ceil(inOrder.length / AT_A_TIME));
+  const at = Math.min(Math.max(1, wanted.page), pages);
   const line = wanted.number === null ? undefined : all.find((l) => l.number === wanted.number);
   if (wanted.number !== null && !line) return fail({ code: 'not-found' });
   return ok({
@@ -138,7 +157,9 @@ export async function questionsPage(
     show: wanted.show,
     week: wanted.week,
     label: wanted.label,
-    lines,
+    lines: inOrder.slice((at - 1) * AT_A_TIME, at * AT_A_TIME),
+    at,
+    pages,
     counts: Object.fromEntries(
       QUESTION_FILTERS.map((f) => [f, all.filter((l) => l.mergedInto === null && shownBy(f)(l)).length]),
     ) as QuestionsPage['counts'],
@@ -179,11 +200,12 @@ async function openQuestion(
 ): Promise<OpenQuestion> {
   const id = postId(line.post);
   const { staff } = entered;
-  const [hands, meeting, alike, saved, view] = await Promise.all([
+  const [hands, meeting, alike, saved, readBy, view] = await Promise.all([
     line.kind === 'hands' ? handsOf(deps.db, id) : null,
     line.kind === 'meets' ? meetingOf(deps.db, id) : null,
     staff ? alikeTo(deps, actor, course.id, line, all) : [],
     staff ? savedAnswers(deps.db, actor.id) : [],
+    line.audience === 'staff' ? readByStaff(deps.db, id) : null,
     conversationIn(
       deps,
       actor,
@@ -199,6 +221,7 @@ async function openQuestion(
     meets: meeting && meetingFor(meeting, { id: actor.id, staff }, deps.now),
     alike,
     saved,
+    readBy,
     confirmed: Object.fromEntries(
       view.posts.flatMap((p) => {
         const by = confirmed.get(postId(p.id));

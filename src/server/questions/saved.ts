@@ -4,7 +4,7 @@ import { isStaff, postId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { saveAnswer } from '@/db/queries/saved-answers';
 import { visiblePosts } from '../access/visible-posts';
-import type { Acting } from './act';
+import type { Acting } from './acting';
 
 /** Keeps an answer of the staff, to give it again: under what was asked, and without the files it carries, which are their course's. */
 export async function keepAnswer(

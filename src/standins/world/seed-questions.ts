@@ -65,6 +65,7 @@ async function addQuestion(db: Deps['db'], now: Instant, question: WorldQuestion
       show: 'all',
       week: null,
       label: null,
+      page: 1,
       number,
       post: null,
       ask: null,

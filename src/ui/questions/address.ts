@@ -2,17 +2,18 @@ import { questionAt, questionsAt } from '@/contract/addresses';
 import type { QuestionsPage } from '@/contract/questions';
 import type { Asking } from '@/core/questions/asking';
 
-type Shown = Pick<QuestionsPage, 'show' | 'week' | 'label'>;
+type Shown = Pick<QuestionsPage, 'show' | 'week' | 'label' | 'at'>;
 
-const shown = ({ show, week, label }: Shown) => ({
+const shown = ({ show, week, label, at }: Shown) => ({
   show: show === 'all' ? null : show,
   week,
   label,
+  page: at > 1 ? at : null,
 });
 
 /** The list of questions, narrowed in this way. */
 export const listAt = (page: QuestionsPage, change: Partial<Shown> = {}) =>
-  questionsAt(page.course.slug, shown({ show: 'all', week: null, label: null, ...change }));
+  questionsAt(page.course.slug, shown({ show: 'all', week: null, label: null, at: 1, ...change }));
 
 /** A question, with the list as it is beside it. */
 export const openAt = (page: QuestionsPage, number: number) =>

@@ -1,6 +1,6 @@
 'use client';
 
-import { announcementsAt, questionAt, syllabusAt } from '@/contract/addresses';
+import { announcementsAt, questionAt, responseAt, syllabusAt } from '@/contract/addresses';
 import { offering, type QuestionOffer } from '@/contract/questions';
 import { isOpen } from '@/core/questions/state';
 import type { Editor } from '@tiptap/core';
@@ -71,6 +71,13 @@ export function Offers(props: { course: string; title: string; editor: Editor | 
                 <b className="text-pine-ink">It was announced: </b>
                 <Link className="link" href={`${announcementsAt(course)}#${o.id}`}>
                   “{o.title}”
+                </Link>
+              </>
+            ) : o.of === 'rules' ? (
+              <>
+                <b className="text-pine-ink">The rules of “{o.title}” say: </b>
+                <Link className="link" href={responseAt(o.slug)}>
+                  {o.text}
                 </Link>
               </>
             ) : (

@@ -5,7 +5,7 @@ import type { QuestionKind } from '@/core/questions/asking';
 import { isOpen } from '@/core/questions/state';
 import Link from 'next/link';
 import { FollowButton } from '../conversation/follow-button';
-import { capitalised } from '../words/plural';
+import { capitalised, list } from '../words/plural';
 import { STATE_WORDS } from '../words/questions';
 import { aboutHref } from './about';
 import { ActButton } from './act-button';
@@ -67,6 +67,11 @@ export function QuestionHead({ page, open }: { page: QuestionsPage; open: OpenQu
         {line.state === null ? TOLD[line.kind] : `${capitalised(STATE_WORDS[line.state])}.`}
         {line.state && isOpen(line.state) && within ? ` Staff: ${within}.` : ''}
         {line.kind === 'line' && page.hours ? ` ${page.hours}` : ''}
+        {open.readBy
+          ? open.readBy.length
+            ? ` Read by ${list(open.readBy)}.`
+            : ' Nobody of the staff has read it yet.'
+          : ''}
         {line.taken ? ` ${line.taken} has taken it.` : ''}
       </p>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">

@@ -3,7 +3,7 @@ import { answeredWithin } from '@/core/questions/pace';
 import Link from 'next/link';
 import { lineWords } from '../words/questions';
 import { clockTime, day } from '../words/time';
-import { openAt } from './address';
+import { listAt, openAt } from './address';
 import { Narrow } from './narrow';
 import { StateSign } from './state-sign';
 
@@ -12,7 +12,7 @@ const WEEK_MS = 7 * 86_400_000;
 /** Questions under headings: what is kept on top, what is of this week, what is older. */
 function sections({ lines, now, staff, show }: QuestionsPage): [string, QuestionLine[]][] {
   // Whoever answers for the course begins with who has waited longest.
-  if (staff && show === 'open' && lines.length) return [['The longest waiting first', [...lines].reverse()]];
+  if (staff && show === 'open' && lines.length) return [['The longest waiting first', lines]];
   const kept = lines.filter((l) => l.kept);
   const rest = lines.filter((l) => !l.kept);
   const all: [string, QuestionLine[]][] = [
@@ -84,6 +84,27 @@ export function QuestionList({ page }: { page: QuestionsPage }) {
             </ul>
           </section>
         ))}
+        {page.pages > 1 ? (
+          <p className="flex items-center justify-between gap-3 px-4 py-2.5 text-[13px] text-ink-2">
+            {page.at > 1 ? (
+              <Link className="link" href={listAt(page, { ...page, at: page.at - 1 })} prefetch={false}>
+                Before these
+              </Link>
+            ) : (
+              <span />
+            )}
+            <span>
+              Page {page.at} of {page.pages}
+            </span>
+            {page.at < page.pages ? (
+              <Link className="link" href={listAt(page, { ...page, at: page.at + 1 })} prefetch={false}>
+                After these
+              </Link>
+            ) : (
+              <span />
+            )}
+          </p>
+        ) : null}
         {page.lines.length === 0 ? (
           <p className="px-4 py-4 text-ink-2">
             {page.counts.all === 0

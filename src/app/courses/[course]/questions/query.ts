@@ -19,6 +19,7 @@ const query = z.object({
   show: z.enum(QUESTION_FILTERS).catch('all'),
   week: z.coerce.number().int().positive().nullable().catch(null),
   label: z.string().max(40).nullable().catch(null),
+  page: z.coerce.number().int().positive().catch(1),
   post: z.coerce.number().int().positive().nullable().catch(null),
   /** The page to ask on, with what is chosen there. */
   ask: z.enum(QUESTION_KINDS).nullable().catch(null),
