@@ -4,8 +4,8 @@ import { expect, test, type Page } from './test';
 
 test.beforeEach(() => startAfresh());
 
-/** Opens Imani's draft with no scripts yet: they come when told to. */
-async function withoutScriptsYet(page: Page) {
+/** Opens a page to write on with no scripts yet: they come when told to. */
+async function withoutScriptsYet(page: Page, path = `${GEO}/response`) {
   await enterAs(page, 'Imani Okoro', '/');
   let come = () => {};
   const scripts = new Promise<void>((done) => (come = done));
@@ -13,7 +13,7 @@ async function withoutScriptsYet(page: Page) {
     await scripts;
     await route.continue();
   });
-  await page.goto(`${GEO}/response`, { waitUntil: 'commit' });
+  await page.goto(path, { waitUntil: 'commit' });
   return { come, share: page.getByRole('button', { name: 'Share with the class' }) };
 }
 
@@ -53,4 +53,36 @@ test('a press that ends beside its button does nothing, and then the editor come
   await page.mouse.up();
   await expect(editorOf(page)).toBeVisible();
   await expect(page).toHaveURL(/\/response/u);
+});
+
+test('what was typed before the scripts have come is in the editor, and is kept', async ({ page }) => {
+  const { come } = await withoutScriptsYet(page);
+  await page.getByRole('textbox', { name: 'Title' }).fill('Typed early');
+  const fields = page.locator('textarea[name=text]');
+  await fields.last().fill('The third answer, typed early.');
+  await scriptsRun(page, come);
+  await expect(editorOf(page)).toContainText('The third answer, typed early.');
+  // What stood in the other parts stays.
+  await expect(editorOf(page)).toContainText('I would move the levees back.');
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Typed early');
+  await expect(page.getByText(/^Draft kept/u)).toBeVisible();
+  await page.reload();
+  await expect(editorOf(page)).toContainText('The third answer, typed early.');
+});
+
+test('what was typed beside a question before the scripts have come is still there, and is asked', async ({
+  page,
+}) => {
+  const { come } = await withoutScriptsYet(page, '/courses/geo-115/questions?ask=hands');
+  const choices = page.getByRole('textbox', { name: 'Choices, one on each line' });
+  await choices.fill('left bank\nright bank');
+  await page.getByRole('checkbox', { name: /With names/u }).check();
+  await page.getByRole('textbox', { name: 'Title' }).fill('On which side?');
+  await scriptsRun(page, come);
+  await expect(page.getByRole('textbox', { name: 'What you ask' })).toBeVisible();
+  await expect(choices).toHaveValue('left bank\nright bank');
+  await page.getByRole('combobox', { name: 'Seen' }).selectOption('now');
+  await expect(choices).toHaveValue('left bank\nright bank');
+  await page.getByRole('button', { name: 'Ask for hands' }).click();
+  await expect(page.getByRole('region', { name: 'Show of hands' })).toContainText('Your name will stand');
 });

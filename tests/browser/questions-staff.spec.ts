@@ -126,7 +126,13 @@ test('without scripts one asks, is told what is missing with one’s words kept,
   await page.getByRole('button', { name: 'Ask for hands' }).click();
   await expect(page.getByRole('alert').first()).toContainText('needs two choices at least');
   await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Which bank of the river?');
-  await page.getByRole('textbox', { name: 'Choices, one on each line' }).fill('left\nright');
+  const choices = page.getByRole('textbox', { name: 'Choices, one on each line' });
+  await choices.fill('left\nright');
+  await page.getByRole('textbox', { name: /^Until/u }).fill('2026-10-01 10:00');
+  await page.getByRole('button', { name: 'Ask for hands' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('Write another one.');
+  await expect(choices).toHaveValue('left\nright');
+  await page.getByRole('textbox', { name: /^Until/u }).fill('2026-10-16 10:00');
   await page.getByRole('button', { name: 'Ask for hands' }).click();
   await expect(page.getByRole('region', { name: 'Show of hands' })).toBeVisible();
   await page.goto(`${QUESTIONS}/11`);

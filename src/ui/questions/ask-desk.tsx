@@ -12,9 +12,9 @@ import type { ShareState } from '../writing/use-share';
 import { useWriting } from '../writing/use-writing';
 import { askAt } from './address';
 import { aboutHref } from './about';
-import { freshMeeting, MeetingFields, meetingOf, type MeetingDraft } from './meeting-fields';
+import { freshMeeting, MeetingFields, meetingOf, meetingTyped, type MeetingDraft } from './meeting-fields';
 import { shareFailureText, type SaidByCode } from '../words/failures';
-import { freshHands, HandsFields, handsOf, type HandsDraft } from './hands-fields';
+import { freshHands, HandsFields, handsOf, handsTyped, type HandsDraft } from './hands-fields';
 import { Offers } from './offers';
 
 /** What there is to choose: hours to meet are the staff's to offer, and a corner is there where the course keeps one. */
@@ -112,6 +112,8 @@ export function AskDesk(props: {
   hours: string;
   /** Why it was not asked, where the form without scripts came back. */
   refused: string | null;
+  /** What stood in the fields beside the text then, by their names. */
+  typed: Readonly<Record<string, string | undefined>>;
 }) {
   const { course, ask, staff } = props;
   const { brief, draft } = ask;
@@ -119,8 +121,12 @@ export function AskDesk(props: {
   const [asking, setAsking] = useState(ask.asking);
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
-  const [meeting, setMeeting] = useState<MeetingDraft>(() => freshMeeting(props.now, props.zone));
-  const [hands, setHands] = useState<HandsDraft>(() => freshHands(props.now, props.zone));
+  const [meeting, setMeeting] = useState<MeetingDraft>(() =>
+    props.typed.starts === undefined ? freshMeeting(props.now, props.zone) : meetingTyped(props.typed),
+  );
+  const [hands, setHands] = useState<HandsDraft>(() =>
+    props.typed.closes === undefined ? freshHands(props.now, props.zone) : handsTyped(props.typed),
+  );
   const place = {
     slug: props.room,
     course,

@@ -2,6 +2,8 @@
 
 import { wallClockAt, daysLater } from '@/core/deadlines/wallclock';
 import { instant } from '@/core/ids';
+import { typedWall } from '@/core/deadlines/typed';
+import { useEarly } from '../frame/use-early';
 import { WhenField } from '../frame/when-field';
 import { RESULTS_SHOWN, type HandsAsked } from '@/core/questions/hands';
 
@@ -15,6 +17,15 @@ export const freshHands = (now: number, zone: string): HandsDraft => ({
   named: false,
   shown: 'voted',
   closes: `${daysLater(wallClockAt(instant(now), zone), 2).slice(0, 10)}T18:00`,
+});
+
+/** A show of hands as its fields say it, by their names. */
+export const handsTyped = (typed: Readonly<Record<string, string | undefined>>): HandsDraft => ({
+  choices: typed.choices ?? '',
+  several: typed.several === 'yes',
+  named: typed.named === 'yes',
+  shown: RESULTS_SHOWN.find((s) => s === typed.shown) ?? 'voted',
+  closes: typedWall(typed.closes ?? ''),
 });
 
 export const handsOf = ({ choices, ...rest }: HandsDraft): HandsAsked | null => {
@@ -43,8 +54,9 @@ export function HandsFields({
   form: string;
 }) {
   const set = (part: Partial<HandsDraft>) => change({ ...hands, ...part });
+  const early = useEarly<HTMLDivElement>((fields) => change(handsTyped(fields)));
   return (
-    <div className="grid gap-2 text-[13px] sm:grid-cols-2">
+    <div ref={early} className="grid gap-2 text-[13px] sm:grid-cols-2">
       <label className="grid gap-1 font-semibold">
         Choices, one on each line
         <textarea

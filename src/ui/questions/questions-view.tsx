@@ -195,11 +195,14 @@ export function QuestionsView({
   page,
   you,
   answer,
+  typed,
 }: {
   page: QuestionsPage;
   you: You;
   /** What became of a form that was sent without scripts; null where none was. */
   answer: string | null;
+  /** What stood in the fields of one that asks, by their names. */
+  typed: Readonly<Record<string, string | undefined>>;
 }) {
   const { course, open, ask } = page;
   const beside = open !== null || ask !== null;
@@ -231,6 +234,7 @@ export function QuestionsView({
                 <AskDesk
                   key={ask.asking.kind === 'line' ? 'line' : 'question'}
                   refused={answer}
+                  typed={typed}
                   course={course.slug}
                   room={page.room}
                   person={you.id}

@@ -28,8 +28,7 @@ import { leftBehind, useDraft } from './use-draft';
 import { useWithoutNetwork } from './without-network';
 
 /** What was typed into the plain form before the editor took over, or null where nothing was. */
-function typedBefore(form: HTMLFormElement | null, draft: OpenDraft, parts: Part[]): Text | null {
-  if (!form) return null;
+function typedBefore(form: HTMLFormElement, draft: OpenDraft, parts: Part[]): Text | null {
   const data = new FormData(form);
   const texts = data.getAll('text').map(String);
   const title = String(data.get('title') ?? draft.title);
@@ -80,6 +79,14 @@ export function useWriting(options: {
     [recheck],
   );
 
+  // What was typed into the plain form: the editor may be made before that goes, or after.
+  const early = useRef<Text | null>(null);
+  const isMade = useRef(false);
+  const takeEarly = (target: Editor, typed: Text) => {
+    put(target, typed);
+    keeper.change(typed);
+  };
+
   const created = useEditor({
     ...editorOptions({
       doc: draft.doc,
@@ -94,14 +101,13 @@ export function useWriting(options: {
     onCreate: ({ editor: e }) => {
       sending.into(e);
       cursorAtFirstWords(e);
-      const typed = typedBefore(form.current, draft, parts);
-      // The server counted; where the evidence stands is found here.
-      if (!typed) recheck({ title: draft.title, doc: draft.doc }, versionOf(e.state));
-      if (typed) {
-        put(e, typed);
-        keeper.change(typed);
+      isMade.current = true;
+      if (early.current) {
+        takeEarly(e, early.current);
         return;
       }
+      // The server counted; where the evidence stands is found here.
+      recheck({ title: draft.title, doc: draft.doc }, versionOf(e.state));
       void leftBehind(place, draft).then((local) => {
         // Not over words that were typed meanwhile: those are newer.
         if (!local || e.isDestroyed || !keeper.isUntouched()) return;
@@ -121,7 +127,12 @@ export function useWriting(options: {
     },
   });
 
-  const editor = useTakeOver(created, form);
+  const editor = useTakeOver(created, form, (plain) => {
+    const typed = typedBefore(plain, draft, parts);
+    if (!typed) return;
+    early.current = typed;
+    if (isMade.current && created) takeEarly(created, typed);
+  });
 
   useEffect(() => {
     if (!editor || selected === null) return;

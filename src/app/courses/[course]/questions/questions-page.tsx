@@ -23,7 +23,12 @@ export async function QuestionsOfCourse(props: {
   if (!found.ok) notFound();
   return (
     <Frame visitor={who} here={here} place="questions" zone={found.value.course.zone}>
-      <QuestionsView page={found.value} you={who.actor} answer={props.search.answer ?? null} />
+      <QuestionsView
+        page={found.value}
+        you={who.actor}
+        answer={props.search.answer ?? null}
+        typed={props.search}
+      />
     </Frame>
   );
 }

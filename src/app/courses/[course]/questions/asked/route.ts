@@ -41,6 +41,19 @@ const meetingIn = (fields: URLSearchParams) =>
     slots: Number(fields.get('slots') ?? 0),
   }).data ?? null;
 
+/** The fields of a show of hands, and of an hour to meet. */
+const BESIDE = [
+  'choices',
+  'several',
+  'named',
+  'shown',
+  'closes',
+  'starts',
+  'minutes',
+  'place',
+  'slots',
+] as const;
+
 /** Asks a course something, or tells it: as JSON from the editor, or as the plain form that works without scripts. */
 export const POST = byContent(
   json('ask the course', asking, ({ who, params, input }) =>
@@ -60,6 +73,8 @@ export const POST = byContent(
             name: fields.get('name'),
             about: fields.get('about') || null,
             answer,
+            // What stands beside the text is not kept with the draft, and must not be lost either.
+            ...Object.fromEntries(BESIDE.map((name) => [name, fields.get(name)])),
           }),
         );
       if (!ask || !read.success) return back('document-malformed');
