@@ -62,12 +62,15 @@ test('what was typed before the scripts have come is in the editor, and is kept'
   await fields.last().fill('The third answer, typed early.');
   await scriptsRun(page, come);
   await expect(editorOf(page)).toContainText('The third answer, typed early.');
+  // Whoever is typing types on.
+  await page.keyboard.type(' And on.');
+  await expect(editorOf(page)).toContainText('The third answer, typed early. And on.');
   // What stood in the other parts stays.
   await expect(editorOf(page)).toContainText('I would move the levees back.');
   await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Typed early');
   await expect(page.getByText(/^Draft kept/u)).toBeVisible();
   await page.reload();
-  await expect(editorOf(page)).toContainText('The third answer, typed early.');
+  await expect(editorOf(page)).toContainText('The third answer, typed early. And on.');
 });
 
 test('what was typed beside a question before the scripts have come is still there, and is asked', async ({

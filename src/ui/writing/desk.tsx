@@ -192,6 +192,7 @@ export function Desk({
           <textarea
             rows={1}
             aria-label="Title"
+            data-title=""
             placeholder={props.titleHint ?? 'Title'}
             aria-describedby={titleCut ? 'title-cut' : undefined}
             value={title}

@@ -79,13 +79,8 @@ export function useWriting(options: {
     [recheck],
   );
 
-  // What was typed into the plain form: the editor may be made before that goes, or after.
-  const early = useRef<Text | null>(null);
-  const isMade = useRef(false);
-  const takeEarly = (target: Editor, typed: Text) => {
-    put(target, typed);
-    keeper.change(typed);
-  };
+  // Somebody was in the plain form when that went: their words are in the editor, and their cursor is where they left it.
+  const before = useRef({ typed: false, inForm: false });
 
   const created = useEditor({
     ...editorOptions({
@@ -100,12 +95,8 @@ export function useWriting(options: {
     // What was typed before the editor was there, or what this machine still holds, comes in.
     onCreate: ({ editor: e }) => {
       sending.into(e);
-      cursorAtFirstWords(e);
-      isMade.current = true;
-      if (early.current) {
-        takeEarly(e, early.current);
-        return;
-      }
+      if (before.current.typed) return;
+      if (!before.current.inForm) cursorAtFirstWords(e);
       // The server counted; where the evidence stands is found here.
       recheck({ title: draft.title, doc: draft.doc }, versionOf(e.state));
       void leftBehind(place, draft).then((local) => {
@@ -129,9 +120,10 @@ export function useWriting(options: {
 
   const editor = useTakeOver(created, form, (plain) => {
     const typed = typedBefore(plain, draft, parts);
-    if (!typed) return;
-    early.current = typed;
-    if (isMade.current && created) takeEarly(created, typed);
+    before.current = { typed: typed !== null, inForm: plain.contains(document.activeElement) };
+    if (!typed || !created) return;
+    put(created, typed);
+    keeper.change(typed);
   });
 
   useEffect(() => {
