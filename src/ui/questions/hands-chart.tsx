@@ -13,7 +13,13 @@ export function HandsChart({ choices, counts }: { choices: readonly string[]; co
         colors: ['var(--pine)'],
         legend: { show: false },
         plotOptions: { bar: { horizontal: true, barHeight: '58%', borderRadius: 3 } },
-        xaxis: { categories: [...choices], decimalsInFloat: 0, tickAmount: 4, min: 0 },
+        xaxis: {
+          categories: [...choices],
+          decimalsInFloat: 0,
+          min: 0,
+          // Whole hands, also where there are few.
+          tickAmount: Math.min(4, Math.max(1, ...counts)),
+        },
         yaxis: { labels: { maxWidth: 220 } },
       }}
     />

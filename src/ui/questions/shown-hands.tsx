@@ -60,7 +60,7 @@ export function ShownHands(props: {
         </QuietForm>
       )}
       {result.choices ? (
-        <div className="grid gap-x-4 gap-y-1 xl:grid-cols-2">
+        <div className="grid gap-1">
           <table className="w-full self-start">
             <caption className="pb-1 text-left text-ink-2">
               {capitalised(raisedWords(result.people, named))}
@@ -82,7 +82,9 @@ export function ShownHands(props: {
               ))}
             </tbody>
           </table>
-          <HandsChart choices={choices} counts={result.choices.map((c) => c.n)} />
+          {result.choices.some((c) => c.n > 0) ? (
+            <HandsChart choices={choices} counts={result.choices.map((c) => c.n)} />
+          ) : null}
         </div>
       ) : (
         <p className="text-ink-2">

@@ -79,7 +79,7 @@ export function ReplyDesk(props: {
     parts: [],
     rules,
     label,
-    placeholder: props.asks && !answering.self ? 'Answer…' : `Write to ${called}…`,
+    placeholder: props.asks ? (answering.self ? 'Add something…' : 'Answer…') : `Write to ${called}…`,
   });
   const { editor, live } = writing;
   useQuotedPassages(editor, !outside);
