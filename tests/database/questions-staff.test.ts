@@ -180,7 +180,14 @@ it('one answer is given to all who ask the same: these are offered by what they 
   const same = await asked(noor, 'Do several rows of the table make several sources?');
   const other = await asked(jun, 'Where do I find the library hours?');
   const alone = await asked(world.people.rafi, 'Do its rows count one by one?', { audience: 'staff' });
-  const vectors = { [first]: [1, 0, 0], [same]: [0.9, 0.1, 0], [other]: [0, 0, 1], [alone]: [0.8, 0.2, 0] };
+  // Of each the same for its four texts.
+  const four = (v: number[]) => [v, v, v, v].flat();
+  const vectors = {
+    [first]: four([1, 0, 0]),
+    [same]: four([0.9, 0.1, 0]),
+    [other]: four([0, 0, 1]),
+    [alone]: four([0.8, 0.2, 0]),
+  };
   for (const [number, vector] of Object.entries(vectors)) {
     const { post_id } = await db('questions')
       .where({ number: Number(number) })
@@ -228,6 +235,8 @@ it('an answer of staff is kept to be given again, by whoever keeps it, and begin
   };
   expect(await begun(holt, answer)).toBe('Which map shall we use?');
   expect(await begun(imani, answer)).toBeUndefined();
+  // What a classmate answered is no word of the staff.
+  expect(await begun(holt, own)).toBeUndefined();
   const hidden = await asked(imani, 'Between us', { audience: 'staff' });
   expect(await begun(holt, await answered(holt, hidden, 'Yes.'))).toBeUndefined();
   const [{ id } = { id: '' }] = await saved(holt);

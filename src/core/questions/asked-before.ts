@@ -2,21 +2,23 @@ import { stemsOf } from '../text/terms';
 
 /** What stands somewhere in a course and may answer what somebody is about to ask. */
 export type Earlier = { id: string; title: string; text: string; answer: string };
-/** The same with where it stands among meanings: a vector of length one (see `meaningOf`). */
+/** The same with where its texts stand among meanings, one after the other (see `meaningOf`). */
 export type Known = Earlier & { meaning: ArrayLike<number> };
 /** From 0 to 1: how near it is to what is asked. */
 export type Offer = { id: string; nearness: number };
 
 /** Nearer than this it is offered: whoever asks something new is not to be held up. Set on questions that were looked at (`tests/questions`). */
-const LEAST = 0.375;
+const LEAST = 0.437;
 const MOST = 3;
 /** What is so much farther than the nearest is not offered beside it. */
 const WITHIN = 0.12;
 /** Words that are the same add to what is meant by them. */
-const WORDS = 0.15;
+const WORDS = 0.1;
 /** Beyond the nearest by meaning nothing is looked at word by word. */
 const LOOKED_AT = 24;
 const LONGEST = 300;
+/** Of how many texts the meaning of a question is. */
+const TEXTS = 4;
 
 /**
  * The texts of something in a course whose meanings are taken together: its title, its words, both, and its answer.
@@ -29,26 +31,36 @@ export function textsOf({ title, text, answer }: Earlier): [string, string, stri
   return [cut(name), cut(words), cut(`${title} ${text}`.trim() || name), cut(answer.trim() || name)];
 }
 
-const lengthOf = (v: ArrayLike<number>) => Math.sqrt(nearnessOf(v, v)) || 1;
-
-function nearnessOf(a: ArrayLike<number>, b: ArrayLike<number>): number {
+/** The product of a vector with as many numbers of a list, from one of these on. */
+function dot(a: ArrayLike<number>, b: ArrayLike<number>, from = 0): number {
   let sum = 0;
-  for (let i = 0; i < a.length; i += 1) sum += (a[i] ?? 0) * (b[i] ?? 0);
+  for (let i = 0; i < a.length; i += 1) sum += (a[i] ?? 0) * (b[from + i] ?? 0);
   return sum;
 }
 
+const lengthOf = (v: ArrayLike<number>) => Math.sqrt(dot(v, v)) || 1;
+
 /**
- * The meanings of several texts as one: the mean of vectors of length one, so that nearness to it is the mean of the nearnesses to each.
+ * The meanings of several texts as one list: each as a vector of length one, after one another.
  *
  * @param vectors one for each text, all of one size
- * @example meaningOf([[2, 0], [0, 3]]) // [0.5, 0.5]
+ * @example meaningOf([[2, 0], [0, 3]]) // [1, 0, 0, 1]
  */
-export function meaningOf(vectors: readonly (readonly number[])[]): number[] {
-  const [first = []] = vectors;
-  const lengths = vectors.map(lengthOf);
-  return first.map(
-    (_, i) => vectors.reduce((sum, v, j) => sum + (v[i] ?? 0) / (lengths[j] ?? 1), 0) / vectors.length,
-  );
+export const meaningOf = (vectors: readonly (readonly number[])[]): number[] =>
+  vectors.flatMap((v) => {
+    const length = lengthOf(v);
+    return v.map((x) => x / length);
+  });
+
+/** The answer of a question is the last of its texts: what is asked is not as near to it as to what was asked. */
+const QUESTION_TEXTS = 3;
+
+/** How near one text is to several, from -1 to 1: the mean of how near it is to each, and to the nearest that asks. */
+function nearnessOf(one: ArrayLike<number>, several: ArrayLike<number>): number {
+  const n = Math.max(1, Math.floor(several.length / (one.length || 1)));
+  const each = Array.from({ length: n }, (_, i) => dot(one, several, i * one.length));
+  const mean = each.reduce((sum, x) => sum + x, 0) / n;
+  return (mean + Math.max(...each.slice(0, QUESTION_TEXTS))) / 2;
 }
 
 /**
@@ -118,16 +130,33 @@ export function askedBefore(
 /** From here on two questions are likely to be answered by one answer; staff say so, one by one. */
 const ALIKE = 0.6;
 
+/** The mean of the texts of a question as one vector. */
+function meanOf(meaning: ArrayLike<number>, texts: number): number[] {
+  const size = Math.floor(meaning.length / texts);
+  return Array.from({ length: size }, (_, i) => {
+    let sum = 0;
+    for (let text = 0; text < texts; text += 1) sum += meaning[text * size + i] ?? 0;
+    return sum / texts;
+  });
+}
+
 /**
  * Which of some questions ask much the same as another, the nearest first.
- * @example alike([1, 0], [{ id: '7', meaning: [0.9, 0.1], … }]) // ['7']
+ *
+ * @param texts of how many texts each meaning is
+ * @example alike([1, 0], [{ id: '7', meaning: [0.9, 0.1], … }], 1) // ['7']
  */
-export function alike(meaning: ArrayLike<number>, all: readonly Pick<Known, 'id' | 'meaning'>[]): string[] {
+export function alike(
+  meaning: ArrayLike<number>,
+  all: readonly Pick<Known, 'id' | 'meaning'>[],
+  texts: number = TEXTS,
+): string[] {
+  const own = meanOf(meaning, texts);
   return all
-    .map(({ id, meaning: other }) => ({
-      id,
-      near: nearnessOf(meaning, other) / (lengthOf(meaning) * lengthOf(other)),
-    }))
+    .map(({ id, meaning: other }) => {
+      const theirs = meanOf(other, texts);
+      return { id, near: dot(own, theirs) / (lengthOf(own) * lengthOf(theirs)) };
+    })
     .filter((o) => o.near >= ALIKE)
     .sort((a, b) => b.near - a.near)
     .map((o) => o.id);

@@ -2,8 +2,8 @@ import { LRUCache } from 'lru-cache';
 import { meaningsIn } from '@/db/queries/question-meanings';
 import type { Db } from '@/db/connection';
 
-/** Two kilobytes each: those of ten large courses. */
-const MOST_KEPT = 10_000;
+/** Eight kilobytes each: those of a few large courses. */
+const MOST_KEPT = 4_000;
 /** What questions mean, as this process has read it; by the words it is of, so that other words are another meaning. */
 const kept = new LRUCache<string, Float32Array>({ max: MOST_KEPT });
 

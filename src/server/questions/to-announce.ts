@@ -1,6 +1,6 @@
 import type { Doc } from '@/core/document/nodes';
 import { filesIn, withKnownFiles } from '@/core/document/attachments';
-import { postId } from '@/core/ids';
+import { isStaff, postId } from '@/core/ids';
 import { filesOfCourse } from '@/db/queries/files';
 import { visiblePosts } from '../access/visible-posts';
 import type { Actor, Deps } from '../deps';
@@ -24,7 +24,8 @@ export async function toAnnounce(
   const open = [answer, root].every(
     (p) => p && p.privateTo === null && !p.grouped && !p.withdrawn && !p.hidden,
   );
-  if (!answer || !root || !open) return null;
+  // What a classmate wrote is theirs to say.
+  if (!answer || !root || !open || !isStaff(answer.author.role)) return null;
   const own = await filesOfCourse(deps.db, door.value.course.id, filesIn(answer.doc), actor.id);
   return {
     title: (root.title || root.opening).slice(0, 200),
