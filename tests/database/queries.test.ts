@@ -27,6 +27,8 @@ import { prepareSchema } from '../../scripts/lib/database';
 import { resumeClock, currentTime } from '@/server/clock/clock';
 import { findSession, hashPassword, signIn, signOut, type SignInTry } from '@/server/sessions/sessions';
 import { noteVisit } from '@/server/sessions/sessions';
+import { asksIn, PLAIN } from './asks';
+import { questionsPage } from '@/server/questions/questions';
 import { deps, on, OPEN, shared, shareInput, smallCourse, triedBefore } from './world';
 import { isIn } from './college';
 
@@ -37,6 +39,7 @@ beforeAll(async () => {
   db = world.db;
 });
 afterAll(() => db.destroy());
+const { asked } = asksIn(() => db);
 
 async function queriesOf(work: () => Promise<unknown>): Promise<number> {
   let n = 0;
@@ -82,8 +85,10 @@ describe('a page costs a fixed number of queries', () => {
       ['Plan', 6, () => planView(d, imani)],
       ['Course', 9, () => courseWeek(d, imani, 'geo-115', null)],
       ['Begin here', 6, () => beginPage(d, imani, 'geo-115')],
+      ['Questions', 10, () => questionsPage(d, imani, 'geo-115', { ...PLAIN, number: null })],
+      ['A question', 13, () => questionsPage(d, imani, 'geo-115', { ...PLAIN, number: 1 })],
       ['Find', 6, () => find(d, imani, 'reply number')],
-      ['The term on the desk', 11, () => termPage(d, holt, 'geo-115')],
+      ['The term on the desk', 12, () => termPage(d, holt, 'geo-115')],
       ['A discussion on the desk', 18, () => deskPage(d, holt, 'geo-115', OPEN)],
       ['The marks of a discussion', 20, () => markingPage(d, holt, 'geo-115', OPEN, null)],
       ['Marks as a table', 15, () => marksTable(d, holt, 'geo-115', OPEN, 'name', 1)],
@@ -93,6 +98,7 @@ describe('a page costs a fixed number of queries', () => {
       ['Groups', 6, () => groupsPage(d, holt, 'geo-115')],
       ['The class', 9, () => classPage(d, holt, 'geo-115', { page: 1, choose: '' })],
     ];
+    await asked(noor, 'Is the table one source?');
     await db('courses').update({ beginning: JSON.stringify(documentFromText('Welcome.')) });
     const cost = async () => {
       const counts: [string, number][] = [];
