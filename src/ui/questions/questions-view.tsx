@@ -48,7 +48,7 @@ function Bar({ page }: { page: QuestionsPage }) {
       {page.onlooker ? null : (
         <span className="ml-auto flex items-center gap-2">
           {page.staff ? null : (
-            <Link className="link px-1 text-[13.5px] max-sm:hidden" href={notebookAt()} prefetch={false}>
+            <Link className={`link px-1 text-[13.5px] ${aside}`} href={notebookAt()} prefetch={false}>
               Notebook
             </Link>
           )}
