@@ -36,6 +36,7 @@ const config = {
         '<rootDir>/tests/prompts/**/*.test.ts',
         '<rootDir>/tests/replies/**/*.test.ts',
         '<rootDir>/tests/worth/**/*.test.ts',
+        '<rootDir>/tests/elsewhere/**/*.test.ts',
       ],
     },
     {

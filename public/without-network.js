@@ -7,6 +7,12 @@ const PAGES = 'pulpit-pages-1';
 const PARTS = 'pulpit-parts-1';
 const MOST = 300;
 const WRITING = /^\/discussions\/[^/]+\/(?:response|conversation|posts\/\d+\/edit)$/;
+/** And those one reads on the way: the week, what is to be done, readings. */
+const READING =
+  /^\/(?:$|discussions$|discussions\/[^/]+\/part$|courses\/[^/]+\/weeks\/\d+$|readings\/[^/]+$)/;
+/** What another application shares lands here: it is kept on this machine until the page that asks what it is has it. */
+const SHARED_TO = '/outside/shared';
+const SHARED = 'pulpit-shared-1';
 /** After these somebody else may sit here. */
 const ANOTHER = /^\/sign-(?:out|in\/(?:enter|second\/enter|passkey))$/;
 /** The college's own sign-on leads back here, and asks to sign in where it fails. */
@@ -66,6 +72,22 @@ async function page(request) {
   }
 }
 
+/** What a page is made of, as it names it: a page that is kept before anybody opened it needs that, too. */
+const NAMED = /(?:\/_next\/)?static\/(?:chunks|css|media)\/[\w./%~()[\]-]+?\.(?:js|css|woff2)/g;
+const MOST_NAMED = 150;
+
+/** @param {Response} answer */
+async function keepPartsOf(answer) {
+  const names = new Set((await answer.text()).match(NAMED) ?? []);
+  const cache = await caches.open(PARTS);
+  for (const name of [...names].slice(0, MOST_NAMED)) {
+    const address = name.startsWith('/') ? name : `/_next/${name}`;
+    if (await cache.match(address)) continue;
+    const part = await fetch(address).catch(() => null);
+    if (part?.ok) await cache.put(address, part);
+  }
+}
+
 /** What the server has anyway goes from this machine's copies of drafts; what it does not have stays. */
 function forgetKept() {
   return new Promise((resolve) => {
@@ -92,9 +114,32 @@ function forgetKept() {
   });
 }
 
+/** Keeps what was shared, and leads to the page that reads it. @param {Request} request */
+async function shared(request) {
+  const form = await request.formData();
+  await caches.delete(SHARED);
+  const cache = await caches.open(SHARED);
+  const said = ['title', 'text', 'url']
+    .map((name) => form.get(name))
+    .filter((v) => typeof v === 'string' && v);
+  await cache.put('/text', new Response(said.join('\n\n')));
+  const files = form.getAll('file').filter((file) => file instanceof File && file.size > 0);
+  await Promise.all(
+    files.slice(0, 6).map((file, i) =>
+      cache.put(
+        `/file/${i}`,
+        new Response(file, {
+          headers: { 'content-type': file.type, 'x-name': encodeURIComponent(file.name) },
+        }),
+      ),
+    ),
+  );
+  return Response.redirect('/outside/new?shared=yes', 303);
+}
+
 /** @param {Request} request */
 async function leave(request) {
-  await Promise.all([caches.delete(PAGES), forgetKept()]);
+  await Promise.all([caches.delete(PAGES), caches.delete(SHARED), forgetKept()]);
   return fetch(request);
 }
 
@@ -146,12 +191,14 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (url.origin !== self.location.origin) return;
-  if (request.method === 'POST' && ANOTHER.test(url.pathname)) event.respondWith(leave(request));
+  if (request.method === 'POST' && url.pathname === SHARED_TO) event.respondWith(shared(request));
+  else if (request.method === 'POST' && ANOTHER.test(url.pathname)) event.respondWith(leave(request));
   else if (request.method !== 'GET') return;
   // Whoever is asked to sign in has no session here any more, however it ended.
   else if (request.mode === 'navigate' && COMING.test(url.pathname)) event.respondWith(leave(request));
   else if (FIXED.test(url.pathname)) event.respondWith(fixed(request));
-  else if (request.mode === 'navigate' && WRITING.test(url.pathname)) event.respondWith(page(request));
+  else if (request.mode === 'navigate' && (WRITING.test(url.pathname) || READING.test(url.pathname)))
+    event.respondWith(page(request).catch(() => other(request)));
   else if (request.mode === 'navigate') event.respondWith(other(request));
 });
 // The page that brought this worker came before it: it says what it is made of.
@@ -161,9 +208,13 @@ self.addEventListener('message', (event) => {
       for (const address of event.data.keep) {
         const part = FIXED.test(new URL(address).pathname);
         const cache = await caches.open(part ? PARTS : PAGES);
-        if (await cache.match(address)) continue;
+        const known = await cache.match(address);
+        const age = known && !part ? Date.now() - Number(known.headers.get(KEPT)) : 0;
+        if (known && age < (event.data.again ?? LONGEST_KEPT)) continue;
         const answer = await fetch(address).catch(() => null);
-        if (answer?.ok && !answer.redirected) await cache.put(address, part ? answer : stamped(answer));
+        if (!answer?.ok || answer.redirected) continue;
+        if (!part) await keepPartsOf(answer.clone());
+        await cache.put(address, part ? answer : stamped(answer));
       }
     })(),
   );

@@ -1,5 +1,8 @@
 import { createInterface } from 'node:readline';
+import { told } from '@/core/substance/facets';
 import { judge } from '@/core/substance/judge';
+import { weigh } from '@/core/substance/weigh';
+import { meantOf } from '@/server/discussions/meant';
 
 /* A reply with what it answers a line in, one {"id","score","verdict","facets"} a line out. */
 
@@ -25,5 +28,8 @@ for await (const line of createInterface({ input: process.stdin, crlfDelay: Infi
     reply = '',
   } = JSON.parse(line) as Line;
   const answered = { peer: { name: peerName, text: peerPost }, prompt, concepts, others: otherPosts };
-  process.stdout.write(`${JSON.stringify({ id, ...judge(reply, answered) })}\n`);
+  const { measures, ...judged } = judge(reply, answered);
+  const meant = measures ? weigh(measures, await meantOf({ reply, post: peerPost, prompt })) : {};
+  const weighed = { ...judged, ...meant };
+  process.stdout.write(`${JSON.stringify({ id, ...weighed, facets: told(judged.facets, weighed.score) })}\n`);
 }

@@ -34,7 +34,7 @@ const COMMANDS: Record<string, Command> = {
 
 const usage = `Pulpit: weekly course discussions, with what is owed, by when, what counted and why.
 
-  ./pulpit start     set up what is missing, start, print the address; --empty for a college of your own
+  ./pulpit start     set up what is missing, start, print the address; --empty for a college of your own, --mine for oneself
   ./pulpit stop      end it; everything is kept
   ./pulpit status    is it running?
   ./pulpit reset     throw the demo away and lay it out afresh

@@ -17,11 +17,13 @@ import { servingUrl } from '../lib/serving';
 import { SCALE, seedScale } from '../lib/scale';
 import { measureConversation } from '../lib/conversation-bench';
 import { ROOM, seedConversation, sessionsOf } from '../lib/conversation-seed';
+import { measurePhone } from '../lib/phone';
+import { measureReading } from '../lib/reading';
 import { measureTyping } from '../lib/typing';
 import { measureUploads } from '../lib/uploads';
 import { runningWeb, startWeb, stopWeb } from '../lib/web';
 
-export const help = `./pulpit bench [--scale] [--typing] [--uploads] [--conversation] [PAGE …]
+export const help = `./pulpit bench [--scale] [--typing] [--reading] [--uploads] [--phone] [--conversation] [PAGE …]
 
 Measures the pages with a database and server of their own, each against a bare server-rendered page with one query
 in the same run: this machine is shared, so only the ratios mean something. Rounds of the bare page and of the page
@@ -30,7 +32,10 @@ alternate; of each the median p95 is taken. PAGE names the pages to measure, for
   --scale   lays out ${SCALE.courses} courses of ${SCALE.students} students and ${SCALE.weeks} weeks beside the demo, and measures This week and
             Discussions in both: no page may cost more than 1.5 times as much for the size of other people's work
   --typing  types into drafts of 2,000 and 5,000 words in a browser, and measures each key and nothing else
+  --reading reads every labelled prompt and reply in a browser's worker, and places the replies by their meaning, and nothing else
   --uploads sends a hundred files of 5 MB at once through one web process, and measures its memory and nothing else
+  --phone   opens This week as a phone does (a processor four times as slow, 1.6 Mbit/s), for the first time and with everything kept,
+            counts the scripts it is sent, and nothing else
   --conversation lays out a discussion of 2,000 posts and measures it, 500 who listen to it and 200 who share at its deadline,
             through two web processes, and nothing else`;
 
@@ -138,6 +143,47 @@ async function compareTyping(base: string, token: string): Promise<boolean> {
   return good;
 }
 
+/** So long a prompt may take, in a browser's worker as on the server. */
+const PROMPT_MS = 20;
+
+async function tellReading(): Promise<boolean> {
+  const { prompts, replies, meanings } = await measureReading();
+  const line = (what: string, t: typeof prompts) =>
+    say(
+      `${what.padEnd(46)}${String(t.of).padStart(5)}${t.middle.toFixed(1).padStart(9)} ms${t.p95.toFixed(1).padStart(9)} ms`,
+    );
+  say(`\n${''.padEnd(46)}${'texts'.padStart(5)}${'median'.padStart(12)}${'p95'.padStart(12)}`);
+  line('a prompt read, in a browser’s worker', prompts);
+  line('a reply judged by its words, there as well', replies);
+  line('a reply placed by its meaning, on the server', meanings);
+  const good = prompts.middle <= PROMPT_MS;
+  say(`\nA prompt takes ${PROMPT_MS} ms at most, in the middle: ${good ? 'yes' : 'NO'}.`);
+  return good;
+}
+
+/** What a phone may wait for, in milliseconds, and be sent of scripts, in thousands of bytes. */
+const PHONE = { firstLoad: 4_000, coldStart: 1_500, weekScripts: 180, writingScripts: 420 };
+
+async function tellPhone(base: string, token: string): Promise<boolean> {
+  const told = await measurePhone(base, { name: 'pulpit-session', value: token });
+  const line = (what: string, figure: number, unit: string, most: number | null) =>
+    say(
+      `${what.padEnd(58)}${figure.toFixed(0).padStart(7)} ${unit}${most === null ? '' : `  at most ${most}: ${figure <= most ? 'yes' : 'NO'}`}`,
+    );
+  say('');
+  line('This week readable, first load at 1.6 Mbit/s', told.firstLoad, 'ms', PHONE.firstLoad);
+  line('This week readable, everything kept', told.coldStart, 'ms', PHONE.coldStart);
+  line('the bare page, first load at 1.6 Mbit/s', told.bare, 'ms', null);
+  line('scripts of This week, as they travel', told.weekScripts, 'kB', PHONE.weekScripts);
+  line('scripts of Your response, as they travel', told.writingScripts, 'kB', PHONE.writingScripts);
+  return (
+    told.firstLoad <= PHONE.firstLoad &&
+    told.coldStart <= PHONE.coldStart &&
+    told.weekScripts <= PHONE.weekScripts &&
+    told.writingScripts <= PHONE.writingScripts
+  );
+}
+
 /** Whether one web process takes a hundred files at once in the memory it may have. */
 async function compareUploads(base: string, cookie: string): Promise<boolean> {
   const pid = runningWeb('bench')?.pid ?? 0;
@@ -224,7 +270,10 @@ async function inDatabase<T>(url: string, name: string, work: (db: Knex) => Prom
 export async function run(args: string[]): Promise<number> {
   const typing = args.includes('--typing');
   const room = args.includes('--conversation');
-  await ensurePackages({ postgres: true, chromium: typing || room });
+  const reading = args.includes('--reading');
+  const phone = args.includes('--phone');
+  await ensurePackages({ postgres: !reading, chromium: typing || room || reading || phone });
+  if (reading) return (await tellReading()) ? 0 : 1;
   removeCluster('bench');
   const scale = args.includes('--scale');
   try {
@@ -247,6 +296,7 @@ export async function run(args: string[]): Promise<number> {
     const cookie = cookieOf(demo.token);
     const base = await serve('bench', demo.url);
     if (args.includes('--uploads')) return (await compareUploads(base, cookie)) ? 0 : 1;
+    if (phone) return (await tellPhone(base, demo.token)) ? 0 : 1;
     if (typing) return (await compareTyping(base, demo.token)) ? 0 : 1;
     for (const path of ['/bench/bare', ...pages.map(([, p]) => p)]) await measure(`${base}${path}`, cookie);
 

@@ -1,11 +1,12 @@
 import { createInterface } from 'node:readline/promises';
 import { restore } from '../lib/archive';
 import { stopJobs } from '../lib/jobs';
+import { runOf } from '../lib/places';
 import { startCluster } from '../lib/postgres';
 import { say, Told } from '../lib/say';
 import { filesFolder, secretFile, stopWeb } from '../lib/web';
 
-export const help = `./pulpit restore FILE [--yes]
+export const help = `./pulpit restore FILE [--yes] [--mine]
 
 Puts a backup in the place of what is there, after asking. Pulpit is stopped for it; ./pulpit start goes on from the backup. A backup of
 a newer Pulpit is refused, and a broken one changes nothing.`;
@@ -28,11 +29,16 @@ export async function run(args: string[]): Promise<number> {
     say('Nothing was changed.');
     return 1;
   }
-  const url = process.env.DATABASE_URL ?? (await startCluster('demo'));
-  await stopWeb('demo');
-  await stopJobs('demo');
+  const installation = runOf(args);
+  const url = process.env.DATABASE_URL ?? (await startCluster(installation));
+  await stopWeb(installation);
+  await stopJobs(installation);
   const { made } = await restore(
-    { url, files: process.env.PULPIT_S3 ? null : filesFolder('demo'), secret: secretFile('demo') },
+    {
+      url,
+      files: process.env.PULPIT_S3 ? null : filesFolder(installation),
+      secret: secretFile(installation),
+    },
     file,
   );
   say(

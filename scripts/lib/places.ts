@@ -1,20 +1,26 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 
 export const ROOT = process.cwd();
 
 /**
  * Where a run keeps its files: the demo's in `.pulpit`, the tests' in `.pulpit/test` (and `.pulpit/test2`, for the second of the
- * browser tests' servers), the bench's in `.pulpit/bench` and `.pulpit/large`.
+ * browser tests' servers), the bench's in `.pulpit/bench` and `.pulpit/large`. What one person has for themselves lies in `.pulpit/mine`, or where
+ * PULPIT_MINE_FOLDER says.
  */
-export type Run = 'demo' | 'test' | 'test2' | 'bench' | 'large';
+export type Run = 'demo' | 'mine' | 'test' | 'test2' | 'bench' | 'large';
 
 export function stateFolder(run: Run): string {
-  const folder = run === 'demo' ? join(ROOT, '.pulpit') : join(ROOT, '.pulpit', run);
+  const own = run === 'mine' ? process.env.PULPIT_MINE_FOLDER : undefined;
+  const folder = own ? resolve(own) : run === 'demo' ? join(ROOT, '.pulpit') : join(ROOT, '.pulpit', run);
   mkdirSync(folder, { recursive: true });
   return folder;
 }
+
+/** Which installation a command is about: the one for oneself alone, or the other. */
+export const runOf = (args: readonly string[]): 'demo' | 'mine' =>
+  args.includes('--mine') ? 'mine' : 'demo';
 
 export const isRoot = () => process.getuid?.() === 0;
 
@@ -36,6 +42,7 @@ export function clusterFolder(run: Run): string {
 
 export const PORTS: Record<Run, { web: number; database: number }> = {
   demo: { web: 4170, database: 54170 },
+  mine: { web: 4240, database: 54240 },
   test: { web: 4180, database: 54180 },
   // Not 4190: browsers and fetch refuse to speak to that port.
   test2: { web: 4186, database: 54186 },

@@ -7,13 +7,20 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { NONCE } from '@/runtime/peer';
 import { EARLY } from '@/ui/frame/early';
+import { EarlyFields } from '@/ui/frame/early-fields';
 import { visitor } from './_request/session';
 
 export const metadata: Metadata = {
   title: { default: 'Pulpit', template: '%s · Pulpit' },
   description: 'Weekly course discussions: what you owe, by when, what counted and why.',
 };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#17493f' };
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  themeColor: '#17493f',
+  // Where a browser can, its keyboard makes the page smaller instead of covering it.
+  interactiveWidget: 'resizes-content',
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Without a database the page below says so; its frame still stands.
@@ -28,7 +35,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           dangerouslySetInnerHTML={{ __html: `document.documentElement.dataset.scripted='';${EARLY}` }}
         />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <EarlyFields />
+      </body>
     </html>
   );
 }

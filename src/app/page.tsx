@@ -10,7 +10,7 @@ export default async function ThisWeekPage() {
   const week = await thisWeek(who.deps, who.actor);
   return (
     <Frame visitor={who} here="/" place="week">
-      <Week week={week} />
+      <Week week={week} mine={who.mine} />
     </Frame>
   );
 }

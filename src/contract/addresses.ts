@@ -27,6 +27,8 @@ export const signInAt = address('/sign-in');
 export const enterAt = address('/sign-in/enter');
 export const secondStepAt = address('/sign-in/second');
 export const takeSecondStepAt = address('/sign-in/second/enter');
+/** Where an installation for one person lets its own machine in. */
+export const ownSignInAt = address('/sign-in/mine');
 /** To the college's own sign-on, and back from it. */
 export const signOnAt = address('/sign-in/elsewhere');
 export const signOnBackAt = address('/sign-in/elsewhere/back');
@@ -41,6 +43,7 @@ export const keyAt = address('/keys/:purpose');
 export const aloneAt = address('/account/new');
 export const accountAt = address('/account');
 export const archiveAt = address('/account/archive');
+export const bringArchiveAt = address('/account/archive/bring');
 export const devicesAt = address('/account/devices');
 export const secondFactorAt = address('/account/second');
 export const dropPasskeyAt = address('/account/passkeys/drop');
@@ -67,6 +70,8 @@ export const bringRosterAt = address('/stewards/courses/:id/rosters');
 export const rosterAt = address('/stewards/rosters/:id');
 export const rosterActAt = address('/stewards/rosters/:id/act');
 export const stewardsLogAt = address('/stewards/log');
+export const stewardsCorrectionsAt = address('/stewards/corrections');
+export const correctionsActAt = address('/stewards/corrections/act');
 export const collegeAt = address('/stewards/college');
 export const changeMarkAt = address('/stewards/college/mark');
 
@@ -101,6 +106,8 @@ export const moreTimeAt = address('/discussions/:slug/more-time');
 export const discussionTroubleAt = address('/discussions/:slug/trouble');
 export const estimateAt = address('/discussions/:slug/estimate');
 export const viewingsAt = address('/discussions/:slug/viewings');
+/** One's shelf of sources as a file. */
+export const shelfFileAt = address('/discussions/:slug/sources/:form');
 export const pastedAt = address('/discussions/:slug/pasted');
 export const removeDiscussionAt = address('/discussions/:slug/remove');
 export const promptRecordingAt = address('/discussions/:slug/recording');
@@ -210,12 +217,31 @@ export const sittingsFileAt = address('/calendar/plan/sittings.ics');
 export const elsewhereAt = address('/calendar/elsewhere');
 export const busyAt = address('/calendar/busy');
 export const removeBusyAt = address('/calendar/busy/remove');
+/** Calendars of other places: followed, left, and what one of them names looked through. */
+export const followCalendarAt = address('/calendar/followed');
+export const unfollowCalendarAt = address('/calendar/followed/remove');
+export const calendarOffersAt = address('/calendar/followed/:id');
 export const calendarFeedAt = address('/calendar/feed');
 export const calendarStreamAt = address('/feeds/:token/calendar.ics');
 export const postsStreamAt = address('/feeds/:token/posts.atom');
 
 export const newOutsideAt = address('/outside/new');
+/** Where a device's own sharing lands; the worker of a page answers it. */
+export const sharedToAt = address('/outside/shared');
+/** The public keys of receipts (RFC 7517), where programs look for such things (RFC 8615). */
+export const receiptKeysAt = address('/.well-known/jwks.json');
+/** Leads to what is owed first. */
+export const nextAt = address('/next');
 export const outsideAt = address('/outside/:id');
+/** What was found on a page that was brought in, block by block; and where it is said anew. */
+export const foundAt = address('/outside/:id/posts');
+export const foundSaidAt = address('/outside/:id/said');
+/** The discussions of a term that a plan names, row by row; and where they are said anew. */
+export const termAt = address('/outside/:id/term');
+export const termSaidAt = address('/outside/:id/term/said');
+/** A newer copy of a discussion's page. */
+export const newerCopyAt = address('/discussions/:slug/newer');
+export const newerIntakesAt = address('/discussions/:slug/newer/intakes');
 export const intakesAt = address('/outside/intakes');
 export const putAwayAt = address('/outside/:id/put-away');
 

@@ -3,6 +3,10 @@ import type { CitationStyle, Cited } from '@/core/sources/item';
 import { answersWith } from './endpoint';
 import type { NotRead } from '@/contract/not-read';
 
+/** As which files a shelf can be taken along: BibTeX, CSL-JSON, RIS. */
+export const SHELF_FORMS = ['bib', 'json', 'ris'] as const;
+export type ShelfForm = (typeof SHELF_FORMS)[number];
+
 export type Shelf = {
   sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
   /** Readings of the course that are not on the shelf yet. */

@@ -1,3 +1,4 @@
+import type { Correction } from '@/core/outside/corrections';
 import type { Instant, Role } from '@/core/ids';
 import type { RosterLine } from '@/core/people/roster';
 
@@ -57,6 +58,12 @@ export type StewardHome = {
   log: LogLine[];
   /** Courses that somebody asks to be let into, with how many ask. */
   asking: { id: string; code: string; n: number }[];
+};
+
+/** What people put right of what was read of prompts, and gave: the newest, and how many in all. */
+export type CorrectionsPage = {
+  lines: (Omit<Correction, 'field'> & { field: string; on: string })[];
+  total: number;
 };
 
 export type LogLine = {

@@ -50,6 +50,10 @@ export type ThisWeek = {
   };
   /** Courses whose syllabus waits for one's signature. */
   toSign: { code: string; slug: string }[];
+  /** Calendars of other places that name discussions which are not here, or stand here with other deadlines. */
+  offering: { id: string; name: string; offers: number }[];
+  /** What one will want to read on the way, by its names in addresses: readings of what is open, conversations one follows. */
+  later: { readings: string[]; conversations: string[] };
   /** Courses that say how to begin, in which one has shared nothing yet. */
   toBegin: { code: string; slug: string }[];
   /** Whether one is in any course that is held here. */

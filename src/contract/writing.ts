@@ -1,3 +1,4 @@
+import type { NotRead } from './not-read';
 import { z } from 'zod';
 import type { ChangeRefusal, Refusal } from '@/core/counting/permission';
 import type { VersionReason } from '@/core/drafts/history';
@@ -165,3 +166,13 @@ export const notingToSelf = answersWith<
   { keptAt: Instant },
   { code: 'other-window'; body: string; keptAt: Instant }
 >()('POST', '/discussions/:slug/note-to-self', noteToSelfSchema);
+
+/** Longer than two pages nothing of a text is weighed. */
+const weighedText = z.string().max(20_000);
+
+/** How a reply that is being written lies to what it answers, by its meaning: measures that the page weighs. */
+export const weighing = answersWith<{ meant: number[] }, { code: 'not-found' } | NotRead>()(
+  'POST',
+  '/discussions/:slug/weighed',
+  z.strictObject({ reply: weighedText, post: weighedText, prompt: weighedText }),
+);

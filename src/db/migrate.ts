@@ -51,6 +51,9 @@ import * as markAsks from './migrations/0048_mark_asks';
 import * as notices from './migrations/0049_notices';
 import * as questions from './migrations/0050_questions';
 import * as meetAndAnswer from './migrations/0051_meet_and_answer';
+import * as corrections from './migrations/0052_corrections';
+import * as foundDiscussions from './migrations/0053_found_discussions';
+import * as termsAndCalendars from './migrations/0054_terms_and_calendars';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -104,6 +107,9 @@ const MIGRATIONS = {
   '0049_notices': notices,
   '0050_questions': questions,
   '0051_meet_and_answer': meetAndAnswer,
+  '0052_corrections': corrections,
+  '0053_found_discussions': foundDiscussions,
+  '0054_terms_and_calendars': termsAndCalendars,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -17,6 +17,8 @@ export type Config = {
   mediaSites: z.infer<typeof siteList>;
   /** Demo people may sign in by one click, and the clock can be moved. */
   demo: boolean;
+  /** An installation for one person on their own machine: a browser there needs no signing in. */
+  mine: boolean;
   /** Cookies are marked Secure where people reach Pulpit over TLS. */
   secureCookies: boolean;
   /** How many proxies of one's own stand before this server: so much of X-Forwarded-For is believed. */
@@ -102,6 +104,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     objectStore: objectStoreOf(env),
     mediaSites: mediaSitesOf(env.PULPIT_MEDIA_SITES),
     demo: env.PULPIT_DEMO === '1',
+    mine: env.PULPIT_MINE === '1',
     secureCookies: OVER_TLS,
     proxies: z.coerce
       .number()

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { app } from '@/runtime/app';
 import { mailHome, mailPort } from '@/runtime/mail';
 import { makeClip } from '@/server/clips/make';
+import { lookDue } from '@/server/calendar/followed';
 import { currentTime } from '@/server/clock/clock';
 import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
@@ -64,6 +65,7 @@ const telling = await run({
     '* * * * * keep-up ?jobKey=each-minute-keep-up',
     '* * * * * remind ?jobKey=each-minute-remind',
     '* * * * * learn-questions ?jobKey=each-minute-learn-questions',
+    '*/5 * * * * look-at-calendars ?jobKey=look-at-calendars',
   ].join('\n'),
   taskList: {
     [KEEP_UP]: async () => keepUp(await deps()),
@@ -72,6 +74,7 @@ const telling = await run({
       await remindDue(now);
       await keepUp(now);
     },
+    'look-at-calendars': async () => void (await lookDue(await deps())),
     [LEARN_QUESTIONS]: async () => void (await learnQuestions(await deps())),
     'send-mail': async (payload) => sendMail(await deps(), port, sending, mail.parse(payload).mail),
     push: async (payload) =>

@@ -28,6 +28,7 @@ const NAMES: Record<string, string> = {
   person: '00000000-0000-4000-8000-000000000000',
   purpose: 'invitation',
   format: 'md',
+  form: 'ris',
   file: 'none',
   token: 'none',
 };

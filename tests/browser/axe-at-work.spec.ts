@@ -73,6 +73,7 @@ test('axe finds nothing, light and dark: recording, its review, a note, bringing
   await expect(page.getByText(/^It brings/u)).toBeVisible();
   await expectSound(page, 'bringing in', '[role=dialog]');
   await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /all checks/u }).click();
   await page.getByRole('button', { name: 'Preview', exact: true }).click();
   await expect(page.getByRole('dialog').locator('video')).toBeVisible();
   await expectSound(page, 'a clip and a note', '[role=dialog]');
@@ -86,6 +87,7 @@ test('axe finds nothing, light and dark: what a reply says, whom to answer, a pe
   await page.keyboard.insertText(
     'Great post! Your two arrows only work because the stair is in sight. But a blind man gets no look from anybody.',
   );
+  await page.getByRole('button', { name: /all checks/u }).click();
   const says = page.getByRole('region', { name: 'What this reply says' });
   await says.getByRole('button', { name: /^Praise/ }).click();
   await expect(page.locator('.ProseMirror .evidence').first()).toBeVisible();

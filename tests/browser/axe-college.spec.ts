@@ -34,6 +34,7 @@ visitEach(
       ['a course', `/stewards/courses/${await idOf('courses', { code: 'SND 130' })}`],
       ['the log', '/stewards/log'],
       ['the college', '/stewards/college'],
+      ['what was put right of prompts', '/stewards/corrections'],
     ];
   },
   'Agnes Thorwald',

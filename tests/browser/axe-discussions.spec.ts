@@ -34,6 +34,14 @@ async function outsideScreens(page: Page): Promise<Screens> {
     await page.getByLabel('Course', { exact: true }).fill('HIS 101 Wells');
     await page.getByLabel('Response due').fill('2026-10-15T12:00');
   };
+  await page.goto('/outside/new');
+  await page.getByRole('link', { name: /^What closed first/u }).click();
+  await page.waitForURL(/\/posts$/u);
+  const found = new URL(page.url()).pathname;
+  await page.goto('/outside/new');
+  await page.getByRole('link', { name: /^MUS 130/u }).click();
+  await page.waitForURL(/\/term$/u);
+  const term = new URL(page.url()).pathname;
   await bringIn();
   const waiting = new URL(page.url()).pathname;
   await bringIn();
@@ -41,6 +49,9 @@ async function outsideScreens(page: Page): Promise<Screens> {
   await page.waitForURL(/\/response$/u);
   const slug = new URL(page.url()).pathname.replace(/\/response$/u, '');
   return [
+    ['what stands on a page', found],
+    ['a term’s discussions', term],
+    ['a newer copy', `${slug}/newer`],
     ['a prompt to confirm', waiting],
     ['an outside prompt', `${slug}/response`],
     ['its rules', `${slug}/brief`],

@@ -32,6 +32,7 @@ test('the table is walked and written in by keys, and kept as one goes', async (
   await page.keyboard.press('3');
   await expect(row).toContainText('written, not released');
   const shown = await first.textContent();
+  await expect(row).toHaveAttribute('aria-busy', 'false');
   await page.reload();
   await expect(row.getByRole('link')).toHaveText(name);
   await expect(first).toHaveText(shown ?? '');

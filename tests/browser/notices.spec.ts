@@ -147,6 +147,24 @@ test('how they reach one is chosen by keyboard, kept at once, and says what it m
   await expect(page.getByText('PLA 204 week 6: at once', { exact: false })).toBeVisible();
 });
 
+test('what is chosen before the scripts have come is kept when they have', async ({ browser }) => {
+  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterAs(page, 'Imani Okoro');
+  let come = () => {};
+  const scripts = new Promise<void>((done) => (come = done));
+  await page.route('**/_next/static/**/*.js*', async (route) => {
+    await scripts;
+    await route.continue();
+  });
+  await page.goto('/notices', { waitUntil: 'commit' });
+  const onceADay = page.getByRole('radio', { name: 'Replies to you: once a day' });
+  await onceADay.check();
+  come();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.reload();
+  await expect(onceADay).toBeChecked();
+});
+
 /** The mails to somebody in the open mailbox with such a subject. */
 const mailsTo = (page: Page, who: string, subject: string | RegExp) =>
   page

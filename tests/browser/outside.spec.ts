@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test';
 import { readFileSync } from 'node:fs';
-import { enterAs, startAfresh } from './help';
+import { another, enterAs, startAfresh } from './help';
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(() => startAfresh());
@@ -68,6 +68,32 @@ test('what is wrong is said at its field, and nothing typed is lost', async ({ p
   await expect(page.getByText('You are in a course called GEO 115 here.')).toBeVisible();
   await page.goto('/outside/new');
   await expect(page.getByRole('link', { name: /^Module 6 Discussion/ }).first()).toBeVisible();
+});
+
+test('what one puts right is given on only with a yes, after one has read what, and stewards see it', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'Imani Okoro');
+  await bringIn(page, 'FOR 221 Forest Law');
+  await expect(page.getByRole('checkbox', { name: /^Give/u })).toHaveCount(0);
+  await page.getByLabel('How many replies').fill('3');
+  const give = page.getByRole('checkbox', { name: /^Give 1 correction on/u });
+  await expect(give).not.toBeChecked();
+  await page.getByText('What would be kept').click();
+  await expect(page.getByText('How many replies: read 1, meant 3')).toBeVisible();
+  await give.check();
+  await page.getByRole('button', { name: 'Make it a discussion of mine' }).click();
+  await expect(page).toHaveURL(/\/response$/u);
+  const steward = await another(browser, 'Agnes Thorwald', '/stewards/corrections');
+  await expect(steward.getByRole('listitem').filter({ hasText: 'meant 3' })).toContainText('one classmate');
+  const [file] = await Promise.all([
+    steward.waitForEvent('download'),
+    steward.getByRole('button', { name: 'Save them as a file' }).click(),
+  ]);
+  expect(readFileSync(await file.path(), 'utf8')).toContain('"meant":"3"');
+  await steward.getByRole('button', { name: 'Delete them all' }).click();
+  await expect(steward.getByText('Nothing was given yet')).toBeVisible();
 });
 
 test('the whole job: write, copy out, note it as posted, paste a classmate in, answer, complete', async ({

@@ -23,7 +23,7 @@ test('who owes replies is shown whom to answer and why, and opens the first by k
     'true',
   );
   await expect(page.getByText('Worth answering first: Kwame Sorley.')).toBeVisible();
-  await expect(page.getByText('Nobody has answered it.')).toBeVisible();
+  await expect(page.getByText('Worth answering first: Kwame Sorley. Nobody has answered it.')).toBeVisible();
   const first = list(page).locator('ul').last().getByRole('link').first();
   await expect(first).toContainText('no replies yet');
   await expect(list(page).locator('ul').last()).not.toContainText('Imani Okoro');
@@ -45,6 +45,9 @@ test('the writer alone is told whether the reply says something, with its places
   await editorOf(page).click();
   await page.keyboard.insertText('Great post, I agree with you! It was so interesting to read.');
   const says = page.getByRole('region', { name: 'What this reply says' });
+  const line = page.getByRole('button', { name: /all checks|fold the checks/u });
+  await expect(line).toContainText('Says little of its own yet');
+  await line.click();
   await expect(says).toContainText('Says little of its own yet.');
   await expect(says).toContainText('Missing: one thing that Rafi wrote');
   await says.getByRole('button', { name: /^Praise/ }).click();

@@ -3,22 +3,6 @@ import { enterAs, startAfresh } from './help';
 
 test.beforeAll(() => startAfresh());
 
-test('on a phone the facing pages are two tabs, and the handle pulls the other one up', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w6/response');
-  const prompt = page.getByRole('region', { name: 'Prompt' });
-  const editor = page.getByRole('textbox', { name: 'Your response' });
-  await expect(editor).toBeVisible();
-  await expect(prompt).toBeHidden();
-  await page.getByRole('button', { name: 'Pull up: Prompt' }).click();
-  await expect(prompt).toBeVisible();
-  await expect(editor).toBeVisible();
-  await page.getByRole('button', { name: 'Put Prompt down' }).click();
-  await page.getByRole('group', { name: 'Pages' }).getByRole('button', { name: 'Prompt' }).click();
-  await expect(prompt).toBeVisible();
-  await expect(editor).toBeHidden();
-});
-
 test('everything is reached by keyboard: from the week to a check’s evidence and back', async ({ page }) => {
   await enterAs(page, 'Imani Okoro');
   await page.keyboard.press('g');

@@ -44,7 +44,7 @@ test('a share whose answer was lost is tried again and makes one post', async ({
   await page.keyboard.insertText(` So it was (Holt, 2021). ${sentencesOf(150)}`);
   await expect(page.getByText('If shared now: counts as your response.')).toBeVisible();
   await page.getByRole('button', { name: 'Share with the class' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Pulpit does not answer' })).toContainText(
+  await expect(page.getByRole('alert').filter({ hasText: 'Nobody answered' })).toContainText(
     'can never be shared twice',
   );
   expect(await lost()).toBe(1);

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { announce } from '@/server/courses/announcements';
 import { actOnDesk } from '@/server/desk/discussion';
+import { holdDelivering } from '@/db/queries/deliveries';
 import { setFollow } from '@/db/queries/follows';
 import { markRead } from '@/server/discussions/reading';
 import { openNotice } from '@/server/notices/open';
@@ -261,6 +262,24 @@ describe('how it is sent', () => {
     const names = all.flat().map((m) => m.id);
     expect(new Set(names).size).toBe(names.length);
     expect(all.flat().filter((m) => m.to.name === imani.name)).toHaveLength(1);
+  });
+
+  it('what comes about while others’ mails are made goes with the next look, and does not wait for another minute', async () => {
+    const { imani, noor } = world.people;
+    const mine = await respond(imani, 'Tue 10:00');
+    const other = await db.transaction();
+    await holdDelivering(other);
+    await reply(noor, mine, 'Tue 11:00');
+    const kept = keepUp(deps(db, 'Tue 11:01'));
+    const waits = async () => {
+      while (
+        Number((await db('pg_locks').where({ locktype: 'advisory', granted: false }).count())[0]?.count) === 0
+      );
+    };
+    await Promise.race([kept, waits()]);
+    await other.commit();
+    await kept;
+    expect((await noticesAt(db, imani)).map((x) => x.sent)).toEqual([true]);
   });
 
   it('a reply at once, what one follows at the next of one’s times, once each', async () => {

@@ -8,7 +8,7 @@ import { namesFor } from '@/server/posts/names';
 import { responseRoom } from '@/server/discussions/response-room';
 import { keepNoteToSelf } from '@/server/notes/note-to-self';
 import { learnWord, proofreading } from '@/server/proofread/proofreading';
-import { addToShelf, shelfOf, takeFromShelf } from '@/server/sources/shelf';
+import { addToShelf, shelfFile, shelfOf, takeFromShelf } from '@/server/sources/shelf';
 import type { Actor } from '@/server/deps';
 import { deps, OPEN, SEALED, smallCourse, text } from './world';
 
@@ -200,6 +200,25 @@ describe('the shelf of sources', () => {
       const doc = { type: 'doc', content: [{ type: 'paragraph', content: cited.apa.reference }] };
       expect(parseDocument(doc).ok).toBe(true);
     }
+  });
+  it('leaves as files that are taken in again: BibTeX with a broken entry in it, RIS and CSL-JSON', async () => {
+    const { rafi, kwame } = world.people;
+    const bibtex =
+      'My sources.\n@comment{x}\n@book{a, author={van der Meer, Hanna and others}, title={Close the mill bridge}, publisher={Amber Press}, year={2020}}\n@book{broken, title={never closed\n@article{b, author={Price, Jr., Anselm}, title={Noon}, journal={Clocks}, year={2011}, pages={3--9}, doi={10.5555/noon}}\n';
+    expect(await add(rafi, pasted(bibtex))).toMatchObject({ ok: true, value: { added: 2, unreadable: 1 } });
+    const before = (await shelf(rafi)).map((s) => s.cited.chicago);
+    expect(before.map((c) => c.inText)).toEqual(['(Price 2011)', '(van der Meer 2020)']);
+    for (const form of ['bib', 'json', 'ris'] as const) {
+      const file = await shelfFile(deps(db, 'Tue 10:00'), rafi, OPEN, form);
+      if (!file.ok) throw new Error('no file');
+      expect(file.value.name).toMatch(new RegExp(`^sources-.*\\.${form}$`, 'u'));
+      expect(await add(kwame, pasted(file.value.text))).toMatchObject({ value: { added: 2, unreadable: 0 } });
+      const again = await shelf(kwame);
+      expect(again.map((s) => s.cited.chicago)).toEqual(before);
+      for (const { id } of again) await takeFromShelf(deps(db, 'Tue 10:00'), kwame, id);
+    }
+    const other = await shelfFile(deps(db, 'Tue 10:00'), world.people.noor, OPEN, 'json');
+    expect(other).toMatchObject({ value: { text: '[]\n' } });
   });
   it('is one’s own: nobody else sees it or takes from it', async () => {
     const { imani, noor } = world.people;

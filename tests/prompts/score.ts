@@ -1,4 +1,5 @@
 import { asBrief } from '@/core/prompts/as-brief';
+import type { Finding } from '@/core/prompts/findings';
 import { readPrompt } from '@/core/prompts/read-prompt';
 import type { Labelled } from './labelled';
 
@@ -19,21 +20,45 @@ function factsOf(value: unknown, path = ''): string[] {
   ];
 }
 
-export type Score = { right: number; wrong: string[]; missed: string[]; f1: number };
+export type Score = {
+  right: number;
+  wrong: string[];
+  missed: string[];
+  f1: number;
+  /** Prompts of which nothing was missed and nothing wrong. */
+  whole: number;
+  of: number;
+};
 
-/** How many of the facts a set's labels hold are read, and how many are read that they do not hold. */
-export function scoreOf(prompts: readonly Labelled[]): Score {
+/** How many of the facts that labels hold were read, and how many were read that they do not hold. */
+export function scored(all: readonly { id: string; gold: object; facts: Finding[] }[]): Score {
   let right = 0;
+  let whole = 0;
   const wrong: string[] = [];
   const missed: string[] = [];
-  for (const { id, text, gold } of prompts) {
+  for (const { id, gold, facts } of all) {
     const wanted = new Set(factsOf(gold));
-    const got = new Set(factsOf(asBrief(readPrompt(text).facts)));
-    for (const fact of got) {
-      if (wanted.has(fact)) right += 1;
-      else wrong.push(`${id} ${fact}`);
-    }
-    for (const fact of wanted) if (!got.has(fact)) missed.push(`${id} ${fact}`);
+    const got = new Set(factsOf(asBrief(facts)));
+    const over = [...got].filter((f) => !wanted.has(f));
+    const under = [...wanted].filter((f) => !got.has(f));
+    right += got.size - over.length;
+    whole += over.length + under.length === 0 ? 1 : 0;
+    wrong.push(...over.map((f) => `${id} ${f}`));
+    missed.push(...under.map((f) => `${id} ${f}`));
   }
-  return { right, wrong, missed, f1: (2 * right) / (2 * right + wrong.length + missed.length) };
+  const f1 = (2 * right) / Math.max(1, 2 * right + wrong.length + missed.length);
+  return { right, wrong, missed, f1, whole, of: all.length };
 }
+
+/** Whether a single fact is what the labels hold; null where they have no place for it. */
+export function isRight(gold: object, fact: Finding): boolean | null {
+  const wanted = new Set(factsOf(gold));
+  const said = factsOf(asBrief([fact]));
+  return said.length ? said.every((f) => wanted.has(f)) : null;
+}
+
+export const scoreOf = (prompts: readonly Labelled[]): Score =>
+  scored(prompts.map(({ id, text, gold }) => ({ id, gold, facts: readPrompt(text).facts })));
+
+export const said = ({ f1, right, wrong, missed, whole, of }: Score) =>
+  `F1 ${f1.toFixed(3)} (${right} right, ${wrong.length} wrong, ${missed.length} missed), without a fault ${whole} of ${of}`;

@@ -41,8 +41,11 @@ function discussionOf(file: string, text: string): Labelled[] {
   );
 }
 
+/** The last of our own subjects that the measures by words were made with. */
+const WORDS_END = 10;
+
 /** Replies of our own, each labelled before it was judged. */
-export const ownReplies = (): Labelled[] =>
+const ownReplies = (): Labelled[] =>
   readdirSync(here('.'))
     .filter((name) => /^labelled-\d+\.txt$/u.test(name))
     .flatMap((name) => discussionOf(/\d+/u.exec(name)?.[0] ?? '', readFileSync(here(name), 'utf8')));
@@ -52,3 +55,28 @@ export const developmentReplies = (): Labelled[] =>
     .trim()
     .split('\n')
     .map((line) => JSON.parse(line) as Labelled);
+
+export const hardReplies = (): Labelled[] =>
+  readFileSync(here('hard.jsonl'), 'utf8')
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Labelled);
+
+/** Those that the measures by words were made with. */
+export const wordsKnow = (): Labelled[] =>
+  ownReplies().filter((r) => Number(r.id.split('-')[0]) <= WORDS_END);
+
+export type ReplySet = { name: string; replies: Labelled[] };
+/** All labelled replies, in the order in which they were written; a subject is in one set alone. */
+export function replySets(): ReplySet[] {
+  const own = new Map<string, Labelled[]>();
+  for (const r of ownReplies()) {
+    const name = `own-${r.id.split('-')[0] ?? ''}`;
+    own.set(name, [...(own.get(name) ?? []), r]);
+  }
+  return [
+    { name: 'development', replies: developmentReplies() },
+    ...[...own].map(([name, replies]) => ({ name, replies })),
+    { name: 'hard', replies: hardReplies() },
+  ];
+}

@@ -11,6 +11,8 @@ export function Frame(props: {
   here: string;
   place: Place;
   zone?: string;
+  /** The page has one line of head of its own on a phone: the bar folds away there. */
+  slim?: boolean;
   children: ReactNode;
 }) {
   const { actor, deps, email, theme, demo, steward, picture, help, notices } = props.visitor;
@@ -25,6 +27,7 @@ export function Frame(props: {
         demo={demo}
         now={deps.now}
         zone={props.zone}
+        slim={props.slim}
       />
       {props.children}
       <footer

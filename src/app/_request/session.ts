@@ -1,5 +1,5 @@
 import type { HelpFound } from '@/contract/account';
-import { pictureAt, signInAt } from '@/contract/addresses';
+import { ownSignInAt, pictureAt, signInAt } from '@/contract/addresses';
 import 'server-only';
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
@@ -39,6 +39,8 @@ export type Visitor = {
   /** Where help is found. */
   help: HelpFound | null;
   demo: boolean;
+  /** Whether this installation is theirs alone. */
+  mine: boolean;
   /** Whether this is somebody who looks after the installation. */
   steward: boolean;
   /** How many things that concern them they have not seen. */
@@ -70,6 +72,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
     picture: picture && pictureAt(person, { v: picture }),
     help: session.help,
     demo: config.demo,
+    mine: config.mine,
     steward,
     notices: session.notices,
   };
@@ -89,7 +92,9 @@ export const withSites = <T extends Deps>(deps: T) => ({ ...deps, sites: app().s
 
 /** The same, for pages that need somebody: others are sent to sign in and come back afterwards. */
 export async function requireVisitor(here: string): Promise<Visitor> {
-  return (await visitor()) ?? redirect(signInAt({ to: here }));
+  return (
+    (await visitor()) ?? redirect(app().config.mine ? ownSignInAt({ to: here }) : signInAt({ to: here }))
+  );
 }
 
 /** What a request has before anybody is signed in. */

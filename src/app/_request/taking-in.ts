@@ -13,18 +13,18 @@ export const TAKING_IN = { files: 6, fileBytes: MOST_FILE_BYTES, fieldBytes: MOS
 const WITHOUT = /\u0000/gu;
 
 /** Takes a prompt in as it was sent, and leads to where it is confirmed, or back with what went wrong on the way in. */
-export async function takenIn<Failure extends { code: string } | TakeInFailure>(
+export async function takenIn<Taken extends { id: string }, Failure extends { code: string } | TakeInFailure>(
   { fields, files }: UploadedForm,
   page: string,
-  take: (given: { text: string; html: string; files: Upload[] }) => Promise<Result<{ id: string }, Failure>>,
-  next: (id: string) => string,
+  take: (given: { text: string; html: string; files: Upload[] }) => Promise<Result<Taken, Failure>>,
+  next: (taken: Taken) => string,
 ): Promise<Response> {
   const taken = await take({
     text: (fields.get('text') ?? '').replace(WITHOUT, ''),
     html: (fields.get('html') ?? '').replace(WITHOUT, ''),
     files,
   });
-  if (taken.ok) return seeOther(next(taken.value.id));
+  if (taken.ok) return seeOther(next(taken.value));
   const { failure } = taken;
   const { troubles, ...said } = 'troubles' in failure ? failure : { ...failure, troubles: [] };
   const all = [...troubles, ...(troubles.length && said.code === 'nothing-to-read' ? [] : [said])];

@@ -1,3 +1,4 @@
+import { ownSignInAt } from '@/contract/addresses';
 import { own } from '@/core/own';
 import { redirect } from 'next/navigation';
 import { app } from '@/runtime/app';
@@ -30,6 +31,8 @@ const PROBLEMS: Record<string, string> = {
   'not-invited':
     'The college knows you, but nobody has invited you here yet. Ask whoever teaches your course, or a steward.',
   ended: 'This account was ended. Ask a steward of your college.',
+  'not-mine':
+    'This Pulpit is for one person on one machine. Open it there, under the address that ./pulpit start --mine prints.',
   'not-offered': 'One-click sign-in is only for the people of the demo.',
 };
 
@@ -47,6 +50,7 @@ export default async function SignInPage({
   const { to = '/', problem, done } = await queryOf(searchParams);
   if (await visitor()) redirect(localPath(to));
   const { config } = app();
+  if (config.mine && !problem) redirect(ownSignInAt({ to: localPath(to) }));
   const people = config.demo ? await offeredPeople(await strangerDeps()) : [];
   return (
     <main id="main" className="mx-auto grid max-w-[880px] gap-6 px-4 py-10 sm:px-7">

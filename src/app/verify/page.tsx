@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { receiptKeysAt } from '@/contract/addresses';
 import { Brand } from '@/ui/frame/brand';
 import { VerifyForm } from '@/ui/receipts/verify-form';
 import { verifyAction } from './actions';
@@ -19,6 +20,13 @@ export default function VerifyPage() {
         were given or paste what is in it. Nothing of it is kept.
       </p>
       <VerifyForm action={verifyAction} />
+      <p className="mt-4 max-w-[62ch] text-[13px] text-ink-2">
+        Other programs can do it, too: a receipt holds a signature (JWS, Ed25519), and{' '}
+        <a className="link" href={receiptKeysAt()}>
+          the keys it is made with
+        </a>{' '}
+        stand open (JWK set).
+      </p>
     </main>
   );
 }

@@ -24,6 +24,7 @@ export const ACTS = {
   'see the college’s sign-on': ['anybody'],
 
   'see the college’s mark': ['anybody'],
+  'see the keys of receipts': ['anybody'],
 
   'keep oneself': ['person'],
   'see a face': ['person'],

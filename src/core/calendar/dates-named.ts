@@ -3,18 +3,18 @@ import { blocks } from './blocks';
 import { contentLines } from './lines';
 import { describedZones, readTime, zoneOf } from './moments';
 
-/** A time that a calendar file gives a name: an event's beginning, or when a task is due. */
-export type NamedDate = { title: string; wall: WallClock };
+/** A time that a calendar file gives a name: an event's beginning, or when a task is due; and how what it says of it begins. */
+export type NamedDate = { title: string; wall: WallClock; about?: string };
 
-const MOST_DATES = 60;
+const MOST_DATES = 300;
+const MOST_ABOUT = 300;
 
 const plain = (value: string) =>
   value
     .replace(/\\n/giu, ' ')
     .replace(/\\([,;\\])/gu, '$1')
     .replace(/\s+/gu, ' ')
-    .trim()
-    .slice(0, 120);
+    .trim();
 
 /**
  * The times that an iCalendar file (RFC 5545) names, as the wall clock of a zone shows them, in order: among them somebody looks for
@@ -30,15 +30,21 @@ export function datesNamed(text: string, zone: string): NamedDate[] | null {
   const dates = found.flatMap((block): NamedDate[] => {
     if (block.kind !== 'VEVENT' && block.kind !== 'VTODO') return [];
     const line = (name: string) => block.lines.find((l) => l.name === name);
+    if (line('STATUS')?.value.trim().toUpperCase() === 'CANCELLED') return [];
     const at = line('DUE') ?? line('DTSTART');
     const time = at && readTime(at.value);
     const reader = at && zoneOf(at, described, zone);
     if (!time || !reader) return [];
     const wall = wallClockAt(reader(time), zone);
+    const about = plain(`${line('CATEGORIES')?.value ?? ''} ${line('DESCRIPTION')?.value ?? ''}`).slice(
+      0,
+      MOST_ABOUT,
+    );
     return [
       {
-        title: plain(line('SUMMARY')?.value ?? '') || 'Without a name',
+        title: plain(line('SUMMARY')?.value ?? '').slice(0, 160) || 'Without a name',
         wall: time.isDate ? `${wall.slice(0, 10)}T23:59` : wall,
+        ...(about ? { about } : {}),
       },
     ];
   });

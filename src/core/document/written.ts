@@ -6,6 +6,13 @@ export const escapeHtml = (text: string) =>
   text.replace(/&/gu, '&amp;').replace(/</gu, '&lt;').replace(/>/gu, '&gt;').replace(/"/gu, '&quot;');
 
 /**
+ * Paragraphs of plain text as HTML; a line that ends within one is kept.
+ * @example paragraphsHtml(['a < b']) // '<p>a &lt; b</p>'
+ */
+export const paragraphsHtml = (texts: readonly string[]) =>
+  texts.map((text) => `<p>${escapeHtml(text).replace(/\n/gu, '<br>')}</p>`).join('');
+
+/**
  * Text in Markdown without what would be read as a mark.
  * @example escapeMarkdown('*a*') // '\\*a\\*'
  */

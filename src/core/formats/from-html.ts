@@ -187,7 +187,12 @@ function listOf(node: Element, context: Context): BlockNode | null {
     // A list that stands beside the items is meant to stand in the one before it.
     if (['ul', 'ol', 'menu'].includes(child.tagName) && before)
       before.content = [...before.content, ...blocks];
-    else if (blocks.length) content.push({ type: 'listItem', content: blocks });
+    else if (blocks.length)
+      // An item begins with a paragraph, and be it an empty one.
+      content.push({
+        type: 'listItem',
+        content: blocks[0]?.type === 'codeBlock' ? [{ type: 'paragraph' }, ...blocks] : blocks,
+      });
   }
   if (content.length === 0) return null;
   if (node.tagName !== 'ol') return { type: 'bulletList', content };
@@ -230,6 +235,34 @@ function tableInto(out: Lines, node: Element, context: Context) {
   if (content.length) out.block({ type: 'table', content });
 }
 
+/** All letters in an element as they stand, however deep. */
+function lettersOf(node: Element): string {
+  let said = '';
+  const stack: Node[] = [...node.childNodes].reverse();
+  while (stack.length) {
+    const next = stack.pop();
+    if (!next) break;
+    if (defaultTreeAdapter.isTextNode(next)) said += next.value;
+    else if (defaultTreeAdapter.isElementNode(next)) {
+      if (next.tagName === 'br') said += '\n';
+      stack.push(...[...next.childNodes].reverse());
+    }
+  }
+  return said;
+}
+
+/** A block of code: what is set as it stands and holds code and nothing else. Other text that is set as it stands is a text. */
+function codeIn(node: Element): BlockNode | null {
+  const [code, ...more] = elements(node);
+  const beside = node.childNodes.some((n) => defaultTreeAdapter.isTextNode(n) && n.value.trim() !== '');
+  if (code?.tagName !== 'code' || more.length || beside) return null;
+  const text = lettersOf(code)
+    .replace(/\r\n?/gu, '\n')
+    .replace(/[\u0000-\u0008\u000b-\u001f]/gu, '')
+    .replace(/\n$/u, '');
+  return { type: 'codeBlock', ...(text ? { content: [{ type: 'text', text }] } : {}) };
+}
+
 function walk(nodes: Node[], out: Lines, context: Context) {
   for (const node of nodes) {
     if (defaultTreeAdapter.isTextNode(node)) out.text(node.value, context.marks, context.keepsSpace);
@@ -253,7 +286,9 @@ function walk(nodes: Node[], out: Lines, context: Context) {
       keepsSpace: context.keepsSpace || tag === 'pre',
       page: context.page,
     };
-    if (tag === 'br') out.lineBreak();
+    const code = tag === 'pre' ? codeIn(node) : null;
+    if (code) out.block(code);
+    else if (tag === 'br') out.lineBreak();
     else if (tag === 'hr') out.block({ type: 'horizontalRule' });
     else if (tag === 'iframe') playerInto(out, node, context);
     else if (tag === 'img') pictureInto(out, node, '', context);

@@ -1,12 +1,13 @@
-/** A run of text on a printed page: where its baseline begins (points, from the foot of the page) and how large it is. */
-export type Run = { text: string; x: number; y: number; width: number; size: number };
-
-type PageLine = { text: string; y: number; x: number; size: number };
+import type { PageLine, Run } from './pdf-page';
+import { withTables } from './pdf-tables';
 
 /** Two runs are on one line when their baselines are nearer than this share of their size. */
 const SAME_LINE = 0.5;
 /** A gap between lines wider than this times the usual one begins a paragraph. */
 const PARAGRAPH_GAP = 1.35;
+/** Of lines that begin with a day each is one of its own. */
+const DATED =
+  /^(?:(?:mon|tue|wed|thu|fri|sat|sun)\w*\.?,?\s+)?(?:(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\w*\.?\s+\d{1,2}\b|\d{1,2}[/.]\d{1,2}\b)/iu;
 const MARK = /^(?:[-•▪◦‣*–]|\(?(?:\d{1,2}|[a-z])[.)])\s/iu;
 
 function linesOf(runs: readonly Run[]): PageLine[] {
@@ -29,7 +30,13 @@ function linesOf(runs: readonly Run[]): PageLine[] {
         text += `${apart ? ' ' : ''}${run.text}`;
         end = run.x + run.width;
       }
-      return { text: text.replace(/\s+/gu, ' ').trim(), y: line.y, x: inOrder[0]?.x ?? 0, size: line.size };
+      return {
+        text: text.replace(/\s+/gu, ' ').trim(),
+        y: line.y,
+        x: inOrder[0]?.x ?? 0,
+        size: line.size,
+        runs: inOrder.filter((r) => r.text.trim() !== ''),
+      };
     })
     .filter((l) => l.text !== '');
 }
@@ -61,7 +68,7 @@ const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floo
  * @example two lines "The riv-" and "er rose." are 'The river rose.'
  */
 export function textOfPages(pages: readonly (readonly Run[])[]): string {
-  const clean = withoutFurniture(pages.map(linesOf));
+  const clean = withoutFurniture(pages.map(linesOf)).map(withTables);
   const gaps = clean.flatMap((page) => page.slice(1).map((l, i) => (page[i]?.y ?? 0) - l.y));
   const usual = median(gaps.filter((g) => g > 0));
   const widest = clean.flat().reduce((longest, l) => Math.max(longest, l.text.length), 0);
@@ -74,8 +81,10 @@ export function textOfPages(pages: readonly (readonly Run[])[]): string {
     const shortBefore = before !== null && before.text.length < widest * 0.6;
     const apart = samePage ? gap > usual * PARAGRAPH_GAP || resized : /[.?!:]$/u.test(before?.text ?? '');
     if (before === null) text = line.text;
+    else if (line.row || before.row) text += `${line.row && before.row ? '\n' : '\n\n'}${line.text}`;
     else if (apart) text += `\n\n${line.text}`;
-    else if (MARK.test(line.text) || shortBefore) text += `\n${line.text}`;
+    else if (MARK.test(line.text) || shortBefore || (DATED.test(line.text) && DATED.test(before.text)))
+      text += `\n${line.text}`;
     else if (/\p{Ll}-$/u.test(text) && /^\p{Ll}/u.test(line.text)) text = text.slice(0, -1) + line.text;
     else text += ` ${line.text}`;
     before = line;

@@ -66,6 +66,11 @@ const TIMES = ['responseDue', 'repliesDue'] as const;
 
 export type NumberField = keyof typeof NUMBERS;
 export type TickField = (typeof TICKS)[number];
+/**
+ * Whether a field is a box that is ticked or not.
+ * @example isTick('sealed') // true
+ */
+export const isTick = (field: string): field is TickField => TICKS.some((t) => t === field);
 export type TextField = (typeof TEXTS)[number];
 export type TimeField = (typeof TIMES)[number];
 export type Field = NumberField | TickField | TextField | TimeField | 'week';

@@ -14,11 +14,16 @@ export type Suggestion = {
   evidence: Partial<Record<Field, Evidence[]>>;
   /** Another value that the text says of a field as well: it contradicts itself. */
   otherwise: { field: Field; value: string; evidence: Evidence }[];
+  /** What the text may say, and not surely enough to be filled in: it is asked. */
+  asked: { field: Field; value: string; evidence: Evidence }[];
   /** What is asked for and no field stands for, such as a picture. */
   also: PlacedFact[];
   /** Longer than is read. */
   cut: boolean;
 };
+
+/** Below this a reading is asked about and not filled in. */
+export const UNSURE = 0.6;
 
 const FACT_FIELDS = new Set<string>(FIELDS);
 
@@ -106,8 +111,13 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
   const fields: Fields = { title: titleIn(doc), week: weekIn(doc) };
   const evidence: Suggestion['evidence'] = {};
   const otherwise: Suggestion['otherwise'] = [];
+  const asked: Suggestion['asked'] = [];
   const also: PlacedFact[] = [];
   const take = (field: Field, value: string, from: Evidence) => {
+    if (from.confidence < UNSURE) {
+      asked.push({ field, value, evidence: from });
+      return;
+    }
     if (fields[field] !== undefined && evidence[field]) {
       if (fields[field] !== value) otherwise.push({ field, value, evidence: from });
       return;
@@ -126,18 +136,21 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
   const worth = pointsIn(doc);
   if (worth) take('points', worth.value, worth.evidence);
   if (evidence.late) Object.assign(fields, lateSize(evidence.late[0]?.quote ?? ''));
+  const due = (field: 'responseDue' | 'repliesDue', of: ReturnType<typeof dueOf>, from: WallClock) => {
+    const value = momentSaid(of.said, from);
+    const [least] = [...of.evidence].sort((a, b) => a.confidence - b.confidence);
+    if (!value || !least) return;
+    if (least.confidence < UNSURE) {
+      asked.push({ field, value, evidence: least });
+      return;
+    }
+    fields[field] = value;
+    evidence[field] = of.evidence;
+  };
   const response = dueOf(placed, 'response');
-  const responseDue = momentSaid(response.said, now);
-  if (responseDue) {
-    fields.responseDue = responseDue;
-    evidence.responseDue = response.evidence;
-  }
+  due('responseDue', response, now);
   const replies = dueOf(placed, 'replies');
-  const repliesDue = momentSaid(replies.said, responseDue ?? now);
-  if (repliesDue) {
-    fields.repliesDue = repliesDue;
-    evidence.repliesDue = replies.evidence;
-  }
+  due('repliesDue', replies, (fields.responseDue as WallClock | undefined) ?? now);
   for (const [field, { other, said }] of [
     ['responseDue', response],
     ['repliesDue', replies],
@@ -146,5 +159,12 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
     const value = momentSaid({ ...said, [other.fact.split('.')[2] ?? '']: String(other.value) }, now);
     if (value) otherwise.push({ field, value, evidence: other });
   }
-  return { fields, evidence, otherwise, also, cut };
+  return {
+    fields,
+    evidence,
+    otherwise,
+    asked: asked.filter((a) => fields[a.field] === undefined),
+    also,
+    cut,
+  };
 }

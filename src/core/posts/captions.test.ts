@@ -26,7 +26,9 @@ describe('captions', () => {
     fc.assert(
       fc.property(
         fc.array(
-          fc.string({ minLength: 1, maxLength: 40 }).filter((s) => /^[a-z ,.?]*[a-z][a-z ,.?]*$/iu.test(s)),
+          fc
+            .string({ minLength: 1, maxLength: 40 })
+            .filter((s) => /^[a-z ,.?&;]*[a-z][a-z ,.?&;]*$/iu.test(s)),
           {
             minLength: 1,
             maxLength: 20,
@@ -42,6 +44,14 @@ describe('captions', () => {
         },
       ),
     ));
+  it('come out of a SubRip file, as other programs write it', () => {
+    const srt =
+      '1\r\n00:00:01,500 --> 00:00:03,000\r\n<i>Here</i> it\r\nis &amp; stays\r\n\r\n2\r\n00:00:04,000 --> 00:00:05,000\r\n{\\an8}a < b\r\n';
+    expect(captionsFrom(srt, 10_000)).toEqual([
+      { from: 1_500, to: 3_000, text: 'Here it is & stays' },
+      { from: 4_000, to: 5_000, text: 'a < b' },
+    ]);
+  });
   it('can close no cue and open no tag', () => {
     const text = webVtt([{ from: 0, to: 1_000, text: 'a <b> & c' }]);
     expect(text).toBe('WEBVTT\n\n00:00:00.000 --> 00:00:01.000\na &lt;b&gt; &amp; c\n');

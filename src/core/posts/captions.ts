@@ -12,10 +12,23 @@ function momentOf(text: string): number | null {
   return ((Number(h) * 60 + Number(min)) * 60 + Number(s)) * 1_000 + Number(part.padEnd(3, '0'));
 }
 
-/** Words without the tags a WebVTT file may dress them in. */
+const ENTITIES: Readonly<Record<string, string>> = {
+  '&amp;': '&',
+  '&lt;': '<',
+  '&gt;': '>',
+  '&nbsp;': ' ',
+  '&lrm;': '',
+  '&rlm;': '',
+};
+
+/** What a caption file writes for letters that mean something in it (WebVTT, 4.2.2). */
+const unescaped = (text: string) =>
+  text.replace(/&(?:amp|lt|gt|nbsp|lrm|rlm);/gu, (entity) => ENTITIES[entity] ?? entity);
+
+/** Words without the tags a caption file may dress them in: WebVTT's, and those SubRip writes in angle brackets and braces. */
 const bare = (text: string) =>
   text
-    .replace(/<[^>]*>/gu, '')
+    .replace(/<[^>]*>|\{\\[^}]*\}/gu, '')
     .replace(/-->/gu, '→')
     .replace(/\s+/gu, ' ')
     .trim()
@@ -28,7 +41,7 @@ function cuesOfFile(text: string): Cue[] {
     const [first = '', second = ''] = at < 0 ? [] : (lines[at] ?? '').split('-->');
     const from = momentOf(first);
     const to = momentOf(second.trim().split(/\s/u)[0] ?? '');
-    const said = bare(lines.slice(at + 1).join(' '));
+    const said = unescaped(bare(lines.slice(at + 1).join(' ')));
     return at < 0 || from === null || to === null || to <= from || !said ? [] : [{ from, to, text: said }];
   });
 }
@@ -59,8 +72,11 @@ function cuesOfLines(text: string, ms: number): Cue[] {
   return cues;
 }
 
+/** A SubRip file begins with a number, and then says from when to when. */
+const SUBRIP = /^\s*(?:\d+[ \t]*\n)?\d{1,2}:\d{2}:\d{2}[.,]\d{1,3}\s*-->/u;
+
 /**
- * The captions of a clip of so many milliseconds: out of a WebVTT file (W3C), or out of lines as somebody types them, each
+ * The captions of a clip of so many milliseconds: out of a WebVTT (W3C) or SubRip file, or out of lines as somebody types them, each
  * with or without the moment it begins. Empty for a text that says nothing.
  *
  * @example captionsFrom('0:00 Here.\n0:04 And there.', 10_000)
@@ -68,7 +84,8 @@ function cuesOfLines(text: string, ms: number): Cue[] {
  */
 export function captionsFrom(text: string, ms: number): Cue[] {
   const lines = text.replace(/^\uFEFF/u, '').replace(/\r\n?/gu, '\n');
-  const cues = /^WEBVTT(?:\s|$)/u.test(lines) ? cuesOfFile(lines) : cuesOfLines(lines, ms);
+  const cues =
+    /^WEBVTT(?:\s|$)/u.test(lines) || SUBRIP.test(lines) ? cuesOfFile(lines) : cuesOfLines(lines, ms);
   return cues
     .filter((c) => c.from < ms)
     .map((c) => ({ ...c, to: Math.min(c.to, ms) }))

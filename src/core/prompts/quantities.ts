@@ -55,6 +55,8 @@ function followedBy(unit: string): RegExp {
   return known;
 }
 
+const NOTHING = /^/u;
+
 /** One sentence is asked for many units in a row: its number phrases are found once. */
 let phrased: { text: string; found: RegExpExecArray[] } = { text: '', found: [] };
 function phrasesOf(text: string): RegExpExecArray[] {
@@ -79,7 +81,20 @@ export function quantitiesOf(
   text: string,
   unit: string,
 ): (Quantity & { unitEnd: number; unitText: string })[] {
-  const follows = followedBy(unit);
+  return boundedBy(text, followedBy(unit));
+}
+
+/**
+ * Every number of a sentence, whatever stands behind it, with what is said of it.
+ * @example amountsOf('Two posts; 150 at most') // two, the second at most 150
+ */
+export function amountsOf(text: string): Quantity[] {
+  const named = quantitiesOf(text, '\\p{L}+');
+  const bare = boundedBy(text, NOTHING).filter((q) => !named.some((n) => n.at === q.at));
+  return [...named, ...bare].sort((a, b) => a.at - b.at);
+}
+
+function boundedBy(text: string, follows: RegExp): (Quantity & { unitEnd: number; unitText: string })[] {
   return phrasesOf(text).flatMap((m) => {
     const g = m.groups ?? {};
     const joined = g.b !== undefined && (!/and/iu.test(g.join ?? '') || g.between !== undefined);

@@ -1,15 +1,14 @@
 import { addressesOf } from './address';
-import { deadlines } from './facts/due';
-import { lengths } from './facts/length';
-import { lateRule, sealing } from './facts/late';
-import { manner } from './facts/manner';
-import { material } from './facts/material';
-import { parts, partTexts } from './facts/parts';
-import { replies } from './facts/replies';
-import type { Finding, Found } from './findings';
+import { candidatesOf } from './candidates/candidates';
+import { decided } from './decide/decide';
+import { learned } from './decide/unpacked';
+import { partTexts } from './facts/parts';
+import type { Finding } from './findings';
 import { outlineOf } from './outline';
 import { looksLikeHtml, plainOfHtml } from './html';
 import { plainOf, type Plain } from './plain';
+import { ruled } from './ruled';
+import { settle } from './settle';
 
 /** About forty pages; a longer text is read as far as this. */
 export const MOST_READ = 100_000;
@@ -24,21 +23,6 @@ export type Reading = {
   /** The text goes on after what was read. */
   cut: boolean;
 };
-
-/** Facts of the replies mean something only where replies are asked for. */
-const ofReplies = (f: Finding) => f.fact.startsWith('replies.');
-
-function settle(found: Found): Pick<Reading, 'facts' | 'contradictory'> {
-  const facts: Finding[] = [];
-  const contradictory: Finding[] = [];
-  const inOrder = [...found].sort((a, b) => b.confidence - a.confidence || a.start - b.start);
-  for (const f of inOrder) {
-    const taken = facts.find((x) => x.fact === f.fact);
-    if (!taken) facts.push(f);
-    else if (taken.value !== f.value) contradictory.push(f);
-  }
-  return { facts: facts.sort((a, b) => a.start - b.start || a.fact.localeCompare(b.fact)), contradictory };
-}
 
 /** Plain text, Markdown or HTML as the text that is read, with the way back to where everything stood. */
 function plainText(source: string): Plain {
@@ -58,21 +42,8 @@ export function readPrompt(text: string): Reading {
   const plain = plainText(text.slice(0, MOST_READ));
   const outline = outlineOf(plain.text);
   const addresses = addressesOf(outline);
-  const answers = replies(outline, addresses);
-  const asked = answers.some((f) => f.fact === 'replies.count');
-  const rest = [
-    ...lengths(outline, addresses),
-    ...material(outline, addresses),
-    ...manner(outline, addresses),
-    ...parts(outline, addresses),
-  ];
-  const found = [
-    ...answers,
-    ...rest.filter((f) => asked || !ofReplies(f)),
-    ...deadlines(outline, addresses, asked),
-    ...lateRule(outline),
-    ...sealing(outline),
-  ];
+  const grammar = ruled(outline, addresses);
+  const found = decided(candidatesOf(outline, addresses, grammar), learned(), grammar);
   const settled = settle(
     found.map((f) => ({ ...f, start: plain.at(f.start), end: plain.at(f.end - 1) + 1 })),
   );

@@ -31,8 +31,10 @@ const PIECES = latin(
     [
       `(?<iso>20\\d\\d-(?<im>0\\d|1[0-2])-(?<id>[0-3]\\d))`,
       `(?<md>(?<m1>${MONTH})\\s+(?:the\\s+)?(?<d1>${DAY})(?!:|\\d|\\s*[ap]\\.?m))`,
+      `(?<slash>(?<sa>[0-3]?\\d)/(?<sb>[0-3]?\\d)(?:/(?:20)?\\d\\d)?(?![\\d/%]))`,
+      `(?<past>(?:a )?(?<how>quarter|half|five|ten|twenty)(?: minutes)? (?<way>past|to) (?<pw>${hours}|1[0-2]|[1-9])(?![:.]?\\d)(?:\\s+(?:in the |on \\p{L}+ )?(?<pp>morning|afternoon|evening)|\\s?(?<pa>[ap])\\.?m)?)`,
       `(?<dm>(?:the\\s+)?(?<d2>${DAY})(?:\\s+of)?\\s+(?<m2>${MONTH}))(?![\\p{L}])`,
-      `(?<clock>(?<h>2[0-4]|1\\d|0?\\d)(?:[:.](?<min>[0-5]\\d))?\\s?(?<ap>[ap]\\.?\\s?m\\.?)(?![\\p{L}])|(?<h24>2[0-4]|[01]?\\d)(?::|\\.(?=[0-5]\\d(?:\\s|h|,|;|\\)|$)))(?<min24>[0-5]\\d)(?:\\s?h(?:rs|ours)?)?(?![\\p{N}])|(?<hh>2[0-3]|[01]\\d)(?<mm>[0-5]\\d)\\s?(?:hrs|hours|h)(?![\\p{L}]))`,
+      `(?<clock>(?<h>2[0-4]|1\\d|0?\\d)(?:[:.](?<min>[0-5]\\d))?\\s?(?<ap>[ap]\\.?\\s?m\\.?)(?![\\p{L}])|(?<h24>2[0-4]|[01]?\\d)(?::|\\.(?=[0-5]\\d(?:\\s|h|,|;|\\)|\\.(?!\\d)|$)))(?<min24>[0-5]\\d)(?:\\s?h(?:rs|ours)?)?(?![\\p{N}])|(?<hh>2[0-3]|[01]\\d)(?<mm>[0-5]\\d)\\s?(?:hrs|hours|h)(?![\\p{L}]))`,
       // "evening at 9", "night at half" is none
       `(?<after>(?<part2>morning|afternoon|evening|night)\\s+at\\s+(?:(?<hw2>${hours})|(?<hd2>1[0-2]|[1-9]))(?![:.]?\\d|\\s?[ap]\\.?m|\\s+o['’]clock))`,
       `(?<words>(?:(?<hw>${hours})|(?<hd>1[0-2]|[1-9]))(?:\\s+o['’]clock)?(?:\\s+(?:in the (?<part>morning|afternoon|evening)|at (?<night>night))|(?<=o['’]clock)))`,
@@ -58,12 +60,39 @@ function clock(hour: number, minute: number, half: string | undefined): string |
   return h === 24 ? '23:59' : `${two(h)}:${two(minute)}`;
 }
 
+/** "10/14" or "14/10": where neither number can only be a day, as the text's other dates have it, and else the month first. */
+function slashed(span: Span, a: number, b: number, text: string): Moment | null {
+  if (a < 1 || b < 1 || a > 31 || b > 31 || (a > 12 && b > 12)) return null;
+  const others = [...text.matchAll(/(?<![\d/])(\d{1,2})\/(\d{1,2})(?![\d/])/gu)];
+  const dayFirst = a > 12 || (b <= 12 && others.some((o) => Number(o[1]) > 12));
+  const [month, day] = dayFirst ? [b, a] : [a, b];
+  return { ...span, date: `${two(month)}-${two(day)}` };
+}
+
+const MINUTES: Record<string, number> = { five: 5, ten: 10, quarter: 15, twenty: 20, half: 30 };
+
+/** "A quarter to nine", "half past six": of the morning unless the words around it say later. */
+function spoken(span: Span, g: Record<string, string | undefined>, text: string): Moment | null {
+  const minutes = MINUTES[(g.how ?? '').toLowerCase()] ?? 0;
+  const hour = HOURS[(g.pw ?? '').toLowerCase()] ?? Number(g.pw);
+  if (g.way === 'to' && minutes === 30) return null;
+  const around = text.slice(Math.max(0, span.start - 20), span.end + 30);
+  const late =
+    g.pa?.toLowerCase() === 'p' ||
+    /afternoon|evening|night/iu.test(g.pp ?? '') ||
+    (!g.pp && !g.pa && /afternoon|evening|tonight/iu.test(around));
+  const total = (late && hour < 12 ? hour + 12 : hour) * 60 + (g.way === 'past' ? minutes : -minutes);
+  return { ...span, time: `${two(Math.floor(total / 60))}:${two(total % 60)}` };
+}
+
 function pieceOf(m: RegExpMatchArray & { index: number }): Moment | null {
   const g = m.groups ?? {};
   const span = { start: m.index, end: m.index + m[0].length };
   if (g.iso) return { ...span, date: `${g.im}-${g.id}` };
   if (g.md) return { ...span, date: `${two(monthOf(g.m1 ?? ''))}-${two(dayOf(g.d1 ?? ''))}` };
   if (g.dm) return { ...span, date: `${two(monthOf(g.m2 ?? ''))}-${two(dayOf(g.d2 ?? ''))}` };
+  if (g.slash) return slashed(span, Number(g.sa), Number(g.sb), m.input ?? '');
+  if (g.past) return spoken(span, g, m.input ?? '');
   if (g.noon) return { ...span, time: '12:00' };
   if (g.midnight) return { ...span, time: '23:59' };
   if (g.clock) {

@@ -41,6 +41,20 @@ export type Facet = {
   words?: string[];
 };
 
+/** What is there or is not, whatever the reply is worth. */
+const PLAIN = new Set<FacetKind>(['point', 'adds', 'quoted', 'copied', 'praise']);
+/** As likely to be substantive as not. */
+const EVEN = 0.5;
+
+/**
+ * What is told of what a reply does: a reason found in what is likely to say nothing, or a retelling in what is likely to say
+ * something, is more often misread than true.
+ *
+ * @example told([{ kind: 'reason', weighs: 'for', spans: [] }], 0.2) // []
+ */
+export const told = <F extends Pick<Facet, 'kind' | 'weighs'>>(facets: readonly F[], score: number): F[] =>
+  facets.filter((f) => PLAIN.has(f.kind) || (f.weighs === 'for') === score >= EVEN);
+
 const MOST_WORDS = 6;
 
 /** The sentence of the post that a sentence of the reply has most in common with. */

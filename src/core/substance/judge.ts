@@ -4,7 +4,14 @@ import { measure, type Measured, type MeasuredSentence } from './measure';
 
 export type Verdict = 'thin' | 'fair' | 'substantive';
 /** `score` runs from 0 to 1; from 0.5 a reply is likelier substantive than not, which is too little to call it so. */
-export type Judgement = { score: number; verdict: Verdict; words: number; facets: Facet[] };
+export type Judgement = {
+  score: number;
+  verdict: Verdict;
+  words: number;
+  facets: Facet[];
+  /** None of a reply without a word. */
+  measures: Measures | null;
+};
 
 /** From here a reply may be called substantive; between the two it has something. */
 const SURE = 0.9;
@@ -37,7 +44,8 @@ const TAKING_UP = 0.35;
 /** Beyond this a reply is no more about the topic for having still more of the topic's words. */
 const TOPICAL_MOST = 0.6;
 
-type Measures = Record<keyof typeof WEIGHTS, number>;
+/** Ten measures of a reply by its words. */
+export type Measures = Record<keyof typeof WEIGHTS, number>;
 
 /**
  * What each measure weighs. Every measure is a share of the reply and not an amount, so that a short reply can be as good as a
@@ -107,11 +115,11 @@ export function measuresOf({ sentences: all, retold }: Measured): Measures {
 
 /**
  * Judges a reply against what it answers; `read` is {@link readAnswered} of it, made once for a post.
- * @example judgeRead('', read) // { score: 0, verdict: 'thin', words: 0, facets: [] }
+ * @example judgeRead('', read) // { score: 0, verdict: 'thin', words: 0, facets: [], measures: null }
  */
 export function judgeRead(reply: string, read: ReadAnswered): Judgement {
   const measured = measure(reply, read);
-  if (measured.words === 0) return { score: 0, verdict: 'thin', words: 0, facets: [] };
+  if (measured.words === 0) return { score: 0, verdict: 'thin', words: 0, facets: [], measures: null };
   const measures = measuresOf(measured);
   const sum = (Object.keys(WEIGHTS) as (keyof typeof WEIGHTS)[]).reduce(
     (n, name) => n + WEIGHTS[name] * measures[name],
@@ -120,7 +128,7 @@ export function judgeRead(reply: string, read: ReadAnswered): Judgement {
   const score = 1 / (1 + Math.exp(-sum));
   const facets = facetsOf(reply, measured, measures, read);
   const verdict = isSure(score, facets) ? 'substantive' : score >= FAIR ? 'fair' : 'thin';
-  return { score, verdict, words: measured.words, facets };
+  return { score, verdict, words: measured.words, facets, measures };
 }
 
 /**

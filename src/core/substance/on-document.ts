@@ -2,9 +2,10 @@ import { passages } from '../checks/passages';
 import type { Evidence } from '../checks/types';
 import type { Doc } from '../document/nodes';
 import type { ReadAnswered } from './answered';
-import type { Facet } from './facets';
-import { judgeRead, type Verdict } from './judge';
+import { told, type Facet } from './facets';
+import { judgeRead, type Measures, type Verdict } from './judge';
 import { repeatOf, type Earlier } from './repeated';
+import { weigh } from './weigh';
 
 /** Something a draft does, with where in the document it does it. */
 export type Doing = Omit<Facet, 'spans'> & { evidence: Evidence[] };
@@ -13,10 +14,34 @@ export type Substance = {
   verdict: Verdict;
   /** Words of the draft that were judged: the writer's and what is quoted of the post. */
   words: number;
+  /** What it is told to do, and all that was found in it. */
   doing: Doing[];
+  found: Doing[];
+  /** What was judged, and its measures by words; none of a text without any. */
+  text: string;
+  measures: Measures | null;
   /** Whom an earlier reply of the writer's answered that this one nearly is. */
   repeats: string | null;
 };
+
+/** What is said to one and all takes up nothing of anybody's. */
+const unlessRepeated = (verdict: Verdict, repeats: unknown): Verdict =>
+  repeats && verdict === 'substantive' ? 'fair' : verdict;
+
+/**
+ * What is said of a draft once its meaning is known, too; that may be the meaning of a few words ago.
+ * @example weighed(substance, meant).verdict // 'substantive', where by its words alone it was 'fair'
+ */
+export function weighed(substance: Substance, meant: readonly number[]): Substance {
+  if (!substance.measures) return substance;
+  const { score, verdict } = weigh(substance.measures, meant);
+  return {
+    ...substance,
+    score,
+    doing: told(substance.found, score),
+    verdict: unlessRepeated(verdict, substance.repeats),
+  };
+}
 
 /**
  * Judges a draft where it stands: its headings and its list of sources are no part of what it says.
@@ -39,14 +64,17 @@ export function substanceOf(doc: Doc, read: ReadAnswered, earlier: readonly Earl
       const to = Math.min(l.end, span.end);
       return from < to ? [{ from: l.pos + from - l.start, to: l.pos + to - l.start }] : [];
     });
-  const { score, verdict, words, facets } = judgeRead(text, read);
+  const { score, verdict, words, facets, measures } = judgeRead(text, read);
   const repeats = repeatOf(text, earlier);
+  const found = facets.map(({ spans, ...facet }) => ({ ...facet, evidence: spans.flatMap(onDocument) }));
   return {
     score,
-    // What is said to one and all takes up nothing of anybody's.
-    verdict: repeats && verdict === 'substantive' ? 'fair' : verdict,
+    verdict: unlessRepeated(verdict, repeats),
     words,
+    text,
+    measures,
     repeats: repeats?.name ?? null,
-    doing: facets.map(({ spans, ...facet }) => ({ ...facet, evidence: spans.flatMap(onDocument) })),
+    doing: told(found, score),
+    found,
   };
 }

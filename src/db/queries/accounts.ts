@@ -28,6 +28,12 @@ export async function insertAccount(db: Db, a: NewAccount) {
   });
 }
 
+/** The one person that an installation for one is for; null where there is nobody, or where there are others. */
+export async function onlyAccount(db: Db): Promise<PersonId | null> {
+  const rows = await db('people').whereNull('told_by').whereNull('ended_at').limit(2).select('id');
+  return rows.length === 1 ? personId(rows[0].id) : null;
+}
+
 export type AccountRecord = {
   id: PersonId;
   name: string;

@@ -2,10 +2,12 @@ import { personId, type CourseId, type Instant, type PersonId } from '@/core/ids
 import type { NoticeKind } from '@/core/notices/kinds';
 import { timestamptz, type Db } from '../connection';
 
-/** Only one at a time makes mails of what is due: else one person's notices could be dealt into two. False where another does. */
-export async function holdDelivering(db: Db): Promise<boolean> {
-  const { rows } = await db.raw(`select pg_try_advisory_xact_lock(hashtext('deliver notices')) as held`);
-  return rows[0].held;
+/**
+ * Only one at a time makes mails of what is due, else one person's notices could be dealt into two: waits for whoever does, whose look may have
+ * been before what is due by now was told.
+ */
+export async function holdDelivering(db: Db): Promise<void> {
+  await db.raw(`select pg_advisory_xact_lock(hashtext('deliver notices'))`);
 }
 
 export type DueNotice = {

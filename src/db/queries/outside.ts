@@ -3,6 +3,7 @@ import { briefSchema } from '@/core/brief/brief';
 import { lateRuleSchema } from '@/core/deadlines/late';
 import {
   courseId,
+  discussionId,
   instant,
   personId,
   type CourseId,
@@ -11,6 +12,8 @@ import {
   type PersonId,
   type PostId,
 } from '@/core/ids';
+import type { Found } from '@/core/elsewhere/blocks';
+import type { StandingRow, TermSaid } from '@/core/elsewhere/term';
 import type { OutsideRules } from '@/core/outside/fields';
 import type { Doc } from '@/core/document/nodes';
 import { viewingsIn } from '@/core/viewings/viewing';
@@ -19,7 +22,7 @@ import { promptColumns } from './doc-columns';
 import { promptPlain } from './material';
 
 /** A time that a calendar file names, which may be one of the deadlines. */
-export type CalendarDate = { title: string; wall: string };
+export type CalendarDate = { title: string; wall: string; about?: string };
 
 export type IntakeRecord = {
   id: string;
@@ -29,6 +32,14 @@ export type IntakeRecord = {
   dates: CalendarDate[];
   troubles: unknown[];
   takenAt: Instant;
+  /** What was found on the page beside its prompt; null where it was a prompt alone. */
+  found: Found | null;
+  /** The term's discussions that it names, as they were looked through so far; null where it names none. */
+  term: TermSaid | null;
+  /** The calendar it was made from. */
+  calendar: string | null;
+  /** The discussion of which it is a newer copy. */
+  into: { id: DiscussionId; slug: string } | null;
 };
 
 /** What of a prompt is shown where it waits. */
@@ -39,7 +50,13 @@ const openingOf = (text: string) =>
   text.length <= OPENING_LETTERS ? text : `${text.slice(0, OPENING_LETTERS).replace(/\s+\S*$/u, '')}…`;
 
 /** Lays a prompt down that was brought in: for the person's own course, or for one that they teach. */
-export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecord, course: CourseId | null) {
+export async function insertIntake(
+  db: Db,
+  person: PersonId,
+  intake: Omit<IntakeRecord, 'into'>,
+  course: CourseId | null,
+  into: { course: CourseId; id: DiscussionId } | null = null,
+) {
   await db('intakes').insert({
     id: intake.id,
     person_id: person,
@@ -51,6 +68,11 @@ export async function insertIntake(db: Db, person: PersonId, intake: IntakeRecor
     dates: JSON.stringify(intake.dates),
     troubles: JSON.stringify(intake.troubles),
     taken_at: timestamptz(intake.takenAt),
+    found: intake.found === null ? null : JSON.stringify(intake.found),
+    term: intake.term === null ? null : JSON.stringify(intake.term),
+    calendar_id: intake.calendar,
+    into_course: into?.course ?? null,
+    into_discussion: into?.id ?? null,
   });
 }
 
@@ -66,20 +88,114 @@ const toIntake = (row: any): IntakeRecord | null =>
         dates: row.dates,
         troubles: row.troubles,
         takenAt: instant(row.taken_at),
+        found: row.found,
+        term: row.term,
+        calendar: row.calendar_id,
+        into: row.into_slug ? { id: discussionId(row.into_discussion), slug: row.into_slug } : null,
       }
     : null;
 
 /** A prompt that a person brought in for a course of their own. */
 export const intakeOf = async (db: Db, person: PersonId, id: string): Promise<IntakeRecord | null> =>
-  toIntake(await db('intakes').where({ id, person_id: person, course_id: null }).first());
+  toIntake(
+    await db('intakes as i')
+      .leftJoin('discussions as d', 'd.id', 'i.into_discussion')
+      .where({ 'i.id': id, 'i.person_id': person, 'i.course_id': null })
+      .first('i.*', 'd.slug as into_slug'),
+  );
 
 /** A prompt that was brought in for a course, by whoever of its staff. */
 export const intakeFor = async (db: Db, course: CourseId, id: string): Promise<IntakeRecord | null> =>
   toIntake(await db('intakes').where({ id, course_id: course }).first());
 
+/** Says anew what was found on a page, and what of it is the prompt. */
+export const updateFound = (db: Db, person: PersonId, id: string, found: Found, prompt: Doc) =>
+  db('intakes')
+    .where({ id, person_id: person })
+    .update({
+      found: JSON.stringify(found),
+      doc: JSON.stringify(prompt),
+      opening: openingOf(plainText(prompt)),
+    });
+
+/** The posts of a page were put in; its prompt waits on. */
+export const dropFound = (db: Db, person: PersonId, id: string) =>
+  db('intakes').where({ id, person_id: person }).update({ found: null });
+
+/** Keeps what somebody says of a term's rows. */
+export const updateTerm = (db: Db, person: PersonId, id: string, term: TermSaid) =>
+  db('intakes')
+    .where({ id, person_id: person })
+    .update({ term: JSON.stringify(term) });
+
+/** The discussions of a student's own courses, as what a plan names is held against them. */
+export async function standingRows(db: Db, owner: PersonId): Promise<(StandingRow & { course: string })[]> {
+  const rows = await db('discussions as d')
+    .join('courses as c', 'c.id', 'd.course_id')
+    .where('c.owner_id', owner)
+    .orderBy(['d.response_due', 'd.slug'])
+    .select('d.slug', 'd.title', 'd.week', 'd.response_due', 'd.replies_due', 'c.code');
+  return rows.map((r) => ({
+    slug: r.slug as string,
+    title: r.title as string,
+    week: r.week as number,
+    responseDue: (r.response_due as string).slice(0, 16),
+    repliesDue: (r.replies_due as string).slice(0, 16),
+    course: r.code as string,
+  }));
+}
+
+/** Puts the text of a prompt that was awaited in the place of what stood there. */
+export async function replacePrompt(
+  db: Db,
+  place: { course: CourseId; id: DiscussionId },
+  prompt: Doc,
+  source: { name: string; whole: string },
+) {
+  await db('discussions')
+    .where({ id: place.id })
+    .update({ ...promptColumns(prompt), viewings: JSON.stringify(viewingsIn(prompt)) });
+  await db('prompt_sources')
+    .where({ course_id: place.course, discussion_id: place.id })
+    .update({ name: source.name, whole: source.whole });
+}
+
+/** The posts of an outside discussion, as a newer copy of its page is held against them. */
+export async function outsidePosts(db: Db, discussion: DiscussionId) {
+  const rows = await db('posts as p')
+    .join('post_versions as v', 'v.post_id', 'p.id')
+    .join('people as a', 'a.id', 'p.author_id')
+    .where('p.discussion_id', discussion)
+    .whereNull('p.withdrawn_at')
+    .whereRaw('v.n = (select max(n) from post_versions l where l.post_id = p.id)')
+    .orderBy('p.id')
+    .select(
+      'p.id',
+      'p.author_id',
+      'a.name',
+      'p.kind',
+      'p.parent_id',
+      'p.shared_at',
+      'v.plain',
+      'v.n',
+      'v.title',
+    );
+  return rows.map((r) => ({
+    id: Number(r.id) as PostId,
+    author: personId(r.author_id),
+    name: r.name as string,
+    kind: r.kind as 'response' | 'reply',
+    parent: r.parent_id === null ? null : (Number(r.parent_id) as PostId),
+    sharedAt: instant(r.shared_at),
+    plain: r.plain as string,
+    n: r.n as number,
+    title: r.title as string,
+  }));
+}
+
 /** Prompts that were brought in and wait to be confirmed, the newest first: for courses of one's own. */
 export const waitingIntakes = (db: Db, person: PersonId) =>
-  waitingWhere(db, { person_id: person, course_id: null });
+  waitingWhere(db, { person_id: person, course_id: null, into_discussion: null });
 
 /** The same for a course. */
 export const intakesFor = (db: Db, course: CourseId) => waitingWhere(db, { course_id: course });
@@ -89,12 +205,23 @@ async function waitingWhere(db: Db, where: Record<string, string | null>) {
     .where(where)
     .orderBy('taken_at', 'desc')
     .limit(20)
-    .select('id', 'source', 'taken_at', 'opening');
+    .select(
+      'id',
+      'source',
+      'taken_at',
+      'opening',
+      db.raw('found is not null as has_posts'),
+      db.raw('term is not null as has_term'),
+    );
   return rows.map((r) => ({
     id: r.id as string,
     source: r.source as string,
     takenAt: instant(r.taken_at),
     opening: r.opening as string,
+    /** Posts were found beside the prompt, and are looked through first. */
+    hasPosts: r.has_posts as boolean,
+    /** It is a plan of a term. */
+    hasTerm: r.has_term as boolean,
   }));
 }
 
@@ -278,11 +405,15 @@ export async function outsidePost(db: Db, discussion: DiscussionId, post: PostId
     : null;
 }
 
-/** Deletes a post that nothing answers: it goes out of sight first, so that the running figures follow. */
-export async function deletePost(db: Db, post: PostId, at: Instant) {
-  await db('posts')
+/** Takes a post out of sight. */
+export const withdrawPost = (db: Db, post: PostId, at: Instant) =>
+  db('posts')
     .where({ id: post })
     .update({ withdrawn_at: timestamptz(at) });
+
+/** Deletes a post that nothing answers: it goes out of sight first, so that the running figures follow. */
+export async function deletePost(db: Db, post: PostId, at: Instant) {
+  await withdrawPost(db, post, at);
   await db('drafts').where({ parent_id: post }).delete();
   await db('posts').where({ id: post }).delete();
 }

@@ -1,4 +1,5 @@
 import {
+  courseId,
   discussionId,
   type CourseId,
   type DiscussionId,
@@ -100,4 +101,24 @@ export const unreadReplies = (db: Db, person: PersonId): Ask<Map<DiscussionId, n
     .select('q.discussion_id')
     .count('* as n'),
   read: (rows) => new Map(rows.map((r) => [discussionId(r.discussion_id), Number(r.n)])),
+});
+
+/** The readings of the weeks around a moment that stand in Pulpit, in a person's courses. */
+export const readingsAround = (
+  db: Db,
+  person: PersonId,
+  now: Instant,
+): Ask<{ course: CourseId; week: number; slug: string }[]> => ({
+  query: db('readings as r')
+    .join('enrolments as e', (j) => j.on('e.course_id', 'r.course_id').andOnVal('e.person_id', person))
+    .join('weeks as w', (j) => j.on('w.course_id', 'r.course_id').andOn('w.number', 'r.week'))
+    .whereNotNull('r.doc')
+    .whereRaw(`w.starts_on between ?::timestamptz - interval '21 days' and ?::timestamptz`, [
+      timestamptz(now),
+      timestamptz(now),
+    ])
+    .orderBy([{ column: 'w.starts_on', order: 'desc' }, 'r.course_id', 'r.position'])
+    .limit(60)
+    .select('r.course_id', 'r.week', 'r.slug'),
+  read: (rows) => rows.map((r) => ({ course: courseId(r.course_id), week: r.week, slug: r.slug })),
 });

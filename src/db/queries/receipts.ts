@@ -104,6 +104,12 @@ export async function keyById(db: Db, id: string): Promise<KeyRecord | null> {
   return row ? keyOf(row) : null;
 }
 
+/** The public halves of all keys that have signed, the newest first. */
+export async function publicKeys(db: Db): Promise<Pick<KeyRecord, 'id' | 'publicKey'>[]> {
+  const rows = await db('signing_keys').orderBy('made_at', 'desc').select('id', 'public_key');
+  return rows.map((r) => ({ id: r.id as string, publicKey: r.public_key as KeyRecord['publicKey'] }));
+}
+
 /** A new key signs from now on; the ones before lose their private half and only verify. */
 export async function replaceSigningKey(db: Db, key: KeyRecord) {
   await db.transaction(async (tx) => {

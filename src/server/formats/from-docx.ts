@@ -44,6 +44,8 @@ export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
       {
         styleMap: STYLES,
         includeDefaultStyleMap: true,
+        // A blank line of code is a paragraph with nothing in it; elsewhere such a one falls away later.
+        ignoreEmptyParagraphs: false,
         convertImage: mammoth.images.imgElement(async (image) => {
           const src = `picture:${pictures.size + 1}`;
           pictures.set(src, new Uint8Array(await image.readAsArrayBuffer()));
@@ -51,7 +53,9 @@ export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
         }),
       },
     );
-    return { html: value, pictures, left: leftIn(entries) };
+    // What is set as code here is code.
+    const html = value.replace(/<pre>([\s\S]*?)<\/pre>/gu, '<pre><code>$1</code></pre>');
+    return { html, pictures, left: leftIn(entries) };
   } catch {
     // mammoth throws plain errors of its XML reader: whatever it is, the file cannot be read.
     return null;

@@ -2,8 +2,10 @@ import { isUtf8 } from 'node:buffer';
 import type { FileTrouble } from '@/contract/files';
 import { documentOf, htmlOfText } from '@/core/formats/as-document';
 import { documentFromCsv } from '@/core/formats/from-csv';
+import { htmlFromMarkdown } from '@/core/formats/from-markdown';
 import { pageFromHtml, type PictureFinder } from '@/core/formats/from-html';
-import { textOfPages, type Run } from '@/core/formats/pdf-lines';
+import { textOfPages } from '@/core/formats/pdf-lines';
+import type { Run } from '@/core/formats/pdf-page';
 import { LIMITS } from '@/core/document/limits';
 import type { Doc } from '@/core/document/nodes';
 import { plainText } from '@/core/document/flatten';
@@ -143,7 +145,12 @@ export async function openFile(file: BroughtFile): Promise<Result<OpenedFile, Fi
   if (text === null) return fail({ code: 'file-unknown', name });
   const table = /\.(?:csv|tsv)$/iu.test(name) ? documentFromCsv(text) : null;
   if (table) return ok(whole(table));
-  return ok(opened(withoutData(/\.html?$/iu.test(name) ? text : htmlOfText(text))));
+  const html = /\.html?$/iu.test(name)
+    ? text
+    : /\.(?:md|markdown|mdown)$/iu.test(name)
+      ? htmlFromMarkdown(text)
+      : htmlOfText(text);
+  return ok(opened(withoutData(html)));
 }
 
 /** A text whose title is a heading over it. */

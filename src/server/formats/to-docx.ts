@@ -19,6 +19,7 @@ import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
 import type { BlockShape, Doc, PlainMark } from '@/core/document/nodes';
 import { officeOf } from '@/core/formats/to-office';
 import type { TravellingPicture } from './travelling';
+import { unzipped, zipped } from './zip';
 
 type Setting = { quote: boolean; list: { reference: string; level: number; instance: number } | null };
 
@@ -51,11 +52,12 @@ function runs(said: readonly OfficeRun[], notes: string[]): ParagraphChild[] {
         const has = (mark: PlainMark) => run.marks.includes(mark);
         const words = new TextRun({
           text: run.text,
-          bold: has('bold'),
-          italics: has('italic'),
-          strike: has('strike'),
-          subScript: has('subscript'),
-          superScript: has('superscript'),
+          // Written only where it is so: what is denied here would take a heading's own weight.
+          ...(has('bold') ? { bold: true } : {}),
+          ...(has('italic') ? { italics: true } : {}),
+          ...(has('strike') ? { strike: true } : {}),
+          ...(has('subscript') ? { subScript: true } : {}),
+          ...(has('superscript') ? { superScript: true } : {}),
           ...(has('underline') ? { underline: {} } : {}),
           ...(has('code') ? { style: 'SourceText' } : {}),
           ...(run.href ? { style: 'Hyperlink' } : {}),
@@ -83,17 +85,23 @@ const STYLES = {
     ]),
   ),
   paragraphStyles: [
-    paragraphStyle('Quote', 'Quote', { italics: true }, { indent: { left: 2 * INDENT } }),
+    // Upright: a slant of the style would come back from other programs as one of its words.
+    paragraphStyle('Quote', 'Quote', {}, { indent: { left: 2 * INDENT } }),
     paragraphStyle('Caption', 'caption', { italics: true }),
     paragraphStyle('PreformattedText', 'Preformatted Text', { font: 'Courier New' }),
   ],
   characterStyles: [{ id: 'SourceText', name: 'Source Text', run: { font: 'Courier New' } }],
 };
 
+/** The numbering of lists that begin with a number. */
+const numbersFrom = (start: number) => `numbers from ${start}`;
+
 /** Numbered lists each count from their own beginning: every list is an instance of the numbering. */
 class Writer {
   private instances = 0;
   readonly notes: string[] = [];
+  /** The numbers that lists begin with. */
+  readonly starts = new Set<number>();
 
   constructor(private readonly pictures: ReadonlyMap<string, TravellingPicture>) {}
 
@@ -185,8 +193,9 @@ class Writer {
       case 'list': {
         const level = setting.list || outer.list ? ((outer.list?.level ?? 0) + 1) % 5 : 0;
         this.instances += 1;
+        if (block.start !== null) this.starts.add(block.start);
         const list = {
-          reference: block.start === null ? 'bullets' : 'numbers',
+          reference: block.start === null ? 'bullets' : numbersFrom(block.start),
           level,
           instance: this.instances,
         };
@@ -196,10 +205,15 @@ class Writer {
   }
 }
 
-const levels = (format: (typeof LevelFormat)[keyof typeof LevelFormat], text: (level: number) => string) =>
+const levels = (
+  format: (typeof LevelFormat)[keyof typeof LevelFormat],
+  text: (level: number) => string,
+  start = 1,
+) =>
   Array.from({ length: 5 }, (_, level) => ({
     level,
     format,
+    start,
     text: text(level),
     alignment: AlignmentType.LEFT,
     style: { paragraph: { indent: { left: (level + 1) * 2 * INDENT, hanging: INDENT } } },
@@ -226,7 +240,10 @@ export async function docxOf(
     numbering: {
       config: [
         { reference: 'bullets', levels: levels(LevelFormat.BULLET, () => '•') },
-        { reference: 'numbers', levels: levels(LevelFormat.DECIMAL, (level) => `%${level + 1}.`) },
+        ...[...writer.starts].map((start) => ({
+          reference: numbersFrom(start),
+          levels: levels(LevelFormat.DECIMAL, (level) => `%${level + 1}.`, start),
+        })),
       ],
     },
     sections: [
@@ -235,5 +252,22 @@ export async function docxOf(
       },
     ],
   });
-  return Packer.toBuffer(file);
+  return withNormal(await Packer.toBuffer(file));
+}
+
+const STYLE_SHEET = 'word/styles.xml';
+/** The styles that all others rest on. Other programs look for them, and see no headings where they are not. */
+const NORMAL =
+  '<w:style w:type="paragraph" w:default="1" w:styleId="Normal"><w:name w:val="Normal"/><w:qFormat/></w:style>' +
+  '<w:style w:type="character" w:default="1" w:styleId="DefaultParagraphFont"><w:name w:val="Default Paragraph Font"/></w:style>';
+
+/** The same file with those styles in it, which its writer leaves to whoever reads. */
+function withNormal(bytes: Uint8Array): Uint8Array {
+  const entries = unzipped(bytes);
+  const sheet = entries?.get(STYLE_SHEET);
+  if (!entries || !sheet) return bytes;
+  const xml = new TextDecoder()
+    .decode(sheet)
+    .replace(/(<\/w:docDefaults>|<w:styles[^>]*>(?![\s\S]*<\/w:docDefaults>))/u, `$1${NORMAL}`);
+  return zipped(new Map(entries).set(STYLE_SHEET, new TextEncoder().encode(xml)), true);
 }

@@ -50,7 +50,15 @@ async function addressOf(host: string, world: LinkWorld): Promise<string> {
   return first;
 }
 
-export type Answer = { status: number; location: string | undefined; type: string; body: Buffer };
+export type Answer = {
+  status: number;
+  location: string | undefined;
+  type: string;
+  body: Buffer;
+  /** What tells this copy from a later one (RFC 9110, 8.8). */
+  etag: string | null;
+  modified: string | null;
+};
 
 /** The beginning of what an answer says, and no more of it than was asked for. */
 async function beginning(response: IncomingMessage, most: number): Promise<Buffer> {
@@ -78,7 +86,7 @@ const within = <T>(work: Promise<T>, signal: AbortSignal): Promise<T> =>
 /** Asks one address, and the very one that was looked at: a name that changes its mind meanwhile changes nothing. */
 export async function askOnce(
   url: URL,
-  how: { method: 'HEAD' | 'GET'; most: number },
+  how: { method: 'HEAD' | 'GET'; most: number; headers?: Record<string, string> },
   world: LinkWorld,
   signal: AbortSignal,
 ): Promise<Answer> {
@@ -92,13 +100,18 @@ export async function askOnce(
         port: url.port || undefined,
         path: `${url.pathname}${url.search}`,
         method: how.method,
-        headers: { host: url.host, 'user-agent': 'Pulpit', accept: '*/*' },
+        headers: { host: url.host, 'user-agent': 'Pulpit', accept: '*/*', ...how.headers },
         signal,
       },
       (response) => {
-        const { location, 'content-type': type = '' } = response.headers;
+        const {
+          location,
+          'content-type': type = '',
+          etag = null,
+          'last-modified': modified = null,
+        } = response.headers;
         beginning(response, how.most).then(
-          (body) => resolve({ status: response.statusCode ?? 0, location, type, body }),
+          (body) => resolve({ status: response.statusCode ?? 0, location, type, body, etag, modified }),
           reject,
         );
       },

@@ -16,7 +16,7 @@ function bundles(due: readonly DueNotice[]): DueNotice[][] {
 }
 
 async function deliverSome({ now }: Pick<Deps, 'now'>, db: Db): Promise<number> {
-  if (!(await holdDelivering(db))) return 0;
+  await holdDelivering(db);
   const due = await dueNotices(db, now, PEOPLE);
   const [here, going] = [due.filter((n) => n.address === null), due.filter((n) => n.address !== null)];
   if (here.length)

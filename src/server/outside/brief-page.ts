@@ -11,8 +11,9 @@ import { coursesOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { readFor } from '../readers/readers';
-import { enterOutside, rulesOf } from './confirm';
-import { openIntake, type IntakeTrouble } from './take-in';
+import { rulesOf } from './confirm';
+import { enterOutside } from './enter';
+import { openIntake, type Intake, type IntakeTrouble } from './take-in';
 
 export type BriefPage = {
   doc: Doc;
@@ -36,13 +37,15 @@ export const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesO
 /** What a text can be read as; nothing of one that takes too long, which is then said and filled in by hand. */
 export async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: string): Promise<Suggestion> {
   const read = await readFor(deps, actor, 'brief', { doc, now: wallClockAt(deps.now, zone) });
-  return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], also: [], cut: true };
+  return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], asked: [], also: [], cut: true };
 }
 
 /** A prompt that was brought in, with what was read out of it. */
 export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<Result<BriefPage, NotFound>> {
   const intake = await openIntake(deps, actor, id);
   if (!intake.ok) return intake;
+  const { into } = intake.value;
+  if (into) return promptPage(deps, actor, intake.value, into.slug);
   const outside = (await coursesOf(deps.db, actor.id)).filter((c) => c.outside);
   const suggestion = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
   const [only] = outside.length === 1 ? outside : [];
@@ -51,6 +54,8 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
     suggestion,
     fields: {
       ...suggestion.fields,
+      ...(intake.value.found?.title ? { title: intake.value.found.title } : {}),
+      ...(intake.value.found?.course ? { course: intake.value.found.course } : {}),
       zone: only?.zone ?? actor.timeZone,
       ...(only ? { course: typedName(only) } : {}),
     },
@@ -59,6 +64,27 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
     zones: zones(actor.timeZone),
     courses: outside.map(typedName),
     fixedCourse: false,
+  });
+}
+
+/** The prompt of a discussion that awaited it: what it asks, and what of the discussion's rules it leaves as they are. */
+async function promptPage(
+  deps: Deps,
+  actor: Actor,
+  intake: Intake,
+  slug: string,
+): Promise<Result<BriefPage, NotFound>> {
+  const standing = await correctPage(deps, actor, slug);
+  if (!standing.ok) return standing;
+  const { zone = actor.timeZone, title, week, ...rules } = standing.value.fields;
+  const suggestion = await suggestionFor(deps, actor, intake.doc, zone);
+  return ok({
+    ...standing.value,
+    doc: intake.doc,
+    suggestion,
+    fields: { ...rules, ...suggestion.fields, zone, title, week: suggestion.fields.week || week },
+    dates: intake.dates,
+    troubles: intake.troubles,
   });
 }
 

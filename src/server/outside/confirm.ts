@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { daysLater, wallClockAt, weekdayOf, type WallClock } from '@/core/deadlines/wallclock';
 import { courseId, courseSlug, discussionId, type CourseId } from '@/core/ids';
+import { isAwaited } from '@/core/elsewhere/term';
 import { courseNamed, typedName } from '@/core/outside/course-name';
 import type { FieldProblem, Fields, OutsideRules } from '@/core/outside/fields';
 import { rulesOfFields } from '@/core/outside/rules-of-fields';
@@ -15,18 +16,25 @@ import {
   intakeOf,
   outsideCourse,
   putWeek,
+  replacePrompt,
   renameOutsideCourse,
   updateDiscussion,
+  type IntakeRecord,
 } from '@/db/queries/outside';
 import { lockSharing } from '@/db/queries/sharing';
-import { enterDiscussion, type Entered, type NotFound } from '../access/enter';
+import type { Entered, NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { enterOutside } from './enter';
+import { putPosts, readyPosts } from './put-posts';
 
 export type CourseTaken = { field: 'course'; code: 'hosted-here'; course: string };
 export type ConfirmProblem = FieldProblem | CourseTaken;
 export type ConfirmFailure = NotFound | { code: 'fields'; problems: ConfirmProblem[] };
 
 const WEEK_MS = 7 * 86_400_000;
+
+/** A name for an outside discussion in an address, which tells nothing of it. */
+export const newSlug = () => `outside-${randomBytes(5).toString('hex')}`;
 
 /** The date of the Monday before, or on, a day. */
 export const mondayOf = (wall: WallClock) => daysLater(wall, 1 - weekdayOf(wall)).slice(0, 10);
@@ -39,13 +47,13 @@ function weekOfYear(monday: string): number {
 }
 
 /** From when one can write: now, or a week before a deadline that is already past. */
-function opening(deps: Deps, rules: OutsideRules): WallClock {
+export function opening(deps: Deps, rules: OutsideRules): WallClock {
   const now = wallClockAt(deps.now, rules.zone);
   return now < rules.responseDue ? now : daysLater(rules.responseDue, -7);
 }
 
 /** The student's own course of that name, made if it is new. A course of that name that is hosted here is another one. */
-async function courseFor(
+export async function courseFor(
   tx: Db,
   actor: Actor,
   rules: OutsideRules,
@@ -69,7 +77,7 @@ async function courseFor(
   return ok(id);
 }
 
-async function weekFor(tx: Db, course: CourseId, rules: OutsideRules): Promise<number> {
+export async function weekFor(tx: Db, course: CourseId, rules: OutsideRules): Promise<number> {
   const startsOn = mondayOf(rules.responseDue);
   const number = rules.week ?? weekOfYear(startsOn);
   await putWeek(tx, course, { number, startsOn });
@@ -86,13 +94,18 @@ export async function confirmIntake(
   const read = rulesOfFields(fields);
   if (!read.ok) return read;
   const rules = read.value;
+  const waiting = await intakeOf(deps.db, actor.id, id);
+  if (!waiting) return fail({ code: 'not-found' });
+  if (waiting.into) return bringPrompt(deps, actor, waiting, fields);
+  const ready = await readyPosts(deps, actor, rules, waiting.found?.blocks ?? []);
   return deps.db.transaction(async (tx) => {
+    // Confirmed twice it is one discussion.
     const intake = await intakeOf(tx, actor.id, id);
     if (!intake) return fail({ code: 'not-found' as const });
     const course = await courseFor(tx, actor, rules);
     if (!course.ok) return course;
     const week = await weekFor(tx, course.value, rules);
-    const slug = `outside-${randomBytes(5).toString('hex')}`;
+    const slug = newSlug();
     const place = {
       course: course.value,
       id: discussionId(randomUUID()),
@@ -101,8 +114,30 @@ export async function confirmIntake(
       opens: opening(deps, rules),
     };
     await insertDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
+    await putPosts(tx, deps, actor, { ...place, brief: rules.brief, zone: rules.zone }, ready);
     await deleteIntake(tx, actor.id, id);
     return ok({ slug });
+  });
+}
+
+/** Puts a prompt that was brought in in the place of what a plan said of its discussion, with the rules as they were confirmed. */
+async function bringPrompt(
+  deps: Deps,
+  actor: Actor,
+  intake: IntakeRecord,
+  fields: Fields,
+): Promise<Result<{ slug: string }, ConfirmFailure>> {
+  const slug = intake.into?.slug ?? '';
+  return deps.db.transaction(async (tx) => {
+    const door = await enterOutside(deps, actor, slug, tx);
+    if (!door.ok) return door;
+    const { record } = door.value;
+    if (!isAwaited(record.prompt)) return fail({ code: 'not-found' as const });
+    const source = { name: intake.source, whole: intake.whole };
+    await replacePrompt(tx, { course: record.course.id, id: record.id }, intake.doc, source);
+    const done = await correctIn(tx, deps, actor, slug, fields);
+    if (done.ok) await deleteIntake(tx, actor.id, intake.id);
+    return done;
   });
 }
 
@@ -118,17 +153,6 @@ export const rulesOf = ({ record }: Pick<Entered, 'record'>): OutsideRules => ({
   brief: record.brief,
 });
 
-/** The door to an outside discussion: a hosted one is not found through it. */
-export async function enterOutside(
-  deps: Deps,
-  actor: Actor,
-  slug: string,
-  db: Db = deps.db,
-): Promise<Result<Entered, NotFound>> {
-  const door = await enterDiscussion(deps, actor, slug, db);
-  return door.ok && !door.value.record.course.outside ? fail({ code: 'not-found' }) : door;
-}
-
 /**
  * Corrects the rules of an outside discussion. Its course stays the one it is in: only its name and zone may change, which
  * they then do for all its discussions.
@@ -139,20 +163,28 @@ export async function correctRules(
   slug: string,
   fields: Fields,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
-  return deps.db.transaction(async (tx) => {
-    const door = await enterOutside(deps, actor, slug, tx);
-    if (!door.ok) return door;
-    const { record } = door.value;
-    const read = rulesOfFields({ ...fields, course: typedName(record.course) }, record.brief);
-    if (!read.ok) return read;
-    const rules = read.value;
-    await lockSharing(tx, actor.id, record.id);
-    await renameOutsideCourse(tx, record.course.id, { title: record.course.title, zone: rules.zone });
-    const week = await weekFor(tx, record.course.id, rules);
-    const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
-    await updateDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
-    return ok({ slug });
-  });
+  return deps.db.transaction((tx) => correctIn(tx, deps, actor, slug, fields));
+}
+
+async function correctIn(
+  tx: Db,
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  fields: Fields,
+): Promise<Result<{ slug: string }, ConfirmFailure>> {
+  const door = await enterOutside(deps, actor, slug, tx);
+  if (!door.ok) return door;
+  const { record } = door.value;
+  const read = rulesOfFields({ ...fields, course: typedName(record.course) }, record.brief);
+  if (!read.ok) return read;
+  const rules = read.value;
+  await lockSharing(tx, actor.id, record.id);
+  await renameOutsideCourse(tx, record.course.id, { title: record.course.title, zone: rules.zone });
+  const week = await weekFor(tx, record.course.id, rules);
+  const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
+  await updateDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
+  return ok({ slug });
 }
 
 /** Puts a prompt away that was brought in and never confirmed. */

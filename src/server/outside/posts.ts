@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { instantOf } from '@/core/deadlines/wallclock';
-import { personId, postId, type Instant, type PostId } from '@/core/ids';
+import { personId, postId, type PostId } from '@/core/ids';
 import { fingerprintText } from '@/core/posts/canonical';
 import { parseDocument } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
@@ -17,7 +16,8 @@ import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
 import type { NotRead } from '@/contract/not-read';
 import { readFor } from '../readers/readers';
-import { enterOutside } from './confirm';
+import { enterOutside } from './enter';
+import { timeSaid } from './time-said';
 
 export const pastedPostSchema = z.strictObject({
   name: z.string().trim().min(1).max(120),
@@ -36,17 +36,6 @@ export type PastedPost = z.infer<typeof pastedPostSchema>;
 
 export type PasteFailure =
   NotFound | NotRead | { code: 'nothing-written' } | { code: 'text-too-long' } | { code: 'post-not-open' };
-
-function timeSaid(deps: Deps, actor: Actor, said: string | null | undefined): Instant {
-  if (!said) return deps.now;
-  try {
-    return Math.min(instantOf(said, actor.timeZone), deps.now) as Instant;
-  } catch (error) {
-    // A time that is none is like one that was not said: it only orders the posts.
-    if (error instanceof RangeError) return deps.now;
-    throw error;
-  }
-}
 
 /**
  * Puts a classmate's post, copied from elsewhere, into an outside discussion, so that it can be answered and its answer
@@ -77,7 +66,7 @@ export async function pastePost(
       { id: personId(randomUUID()), name: input.name, staff: input.staff },
     );
     const id = await nextPostId(tx);
-    const at = timeSaid(deps, actor, input.postedAt);
+    const at = timeSaid(deps.now, actor.timeZone, input.postedAt);
     const kind = answered ? ('reply' as const) : ('response' as const);
     await insertPost(tx, id, {
       course: record.course.id,

@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '@/core/result';
 import { sourceOf } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
-import { enterOutside } from './confirm';
+import { enterOutside } from './enter';
 
 /** The text of an outside prompt as it was brought in, and from what. */
 export async function promptSource(

@@ -3,8 +3,12 @@ import { randomUUID } from 'node:crypto';
 import type { NamedDate } from '@/core/calendar/dates-named';
 import { storable } from '@/core/document/document';
 import type { Doc } from '@/core/document/nodes';
-import type { CourseId } from '@/core/ids';
-import { plainText } from '@/core/document/flatten';
+import { wallClockAt } from '@/core/deadlines/wallclock';
+import { postsIn, promptOf, together, type Found } from '@/core/elsewhere/blocks';
+import { calendarRows, courseOfEntries } from '@/core/elsewhere/calendar-rows';
+import { asked, isPlan, type Term, type TermSaid } from '@/core/elsewhere/term';
+import type { CourseId, DiscussionId } from '@/core/ids';
+import { isBlank, plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
 import { insertIntake, intakeOf, waitingIntakes, type IntakeRecord } from '@/db/queries/outside';
 import type { NotFound } from '../access/enter';
@@ -17,13 +21,38 @@ import { readFor } from '../readers/readers';
 
 /** What went wrong or was left out on the way in; the rest was taken. */
 export type IntakeTrouble =
-  FileTrouble | { code: 'no-calendar'; name: string } | { code: 'shown-in-part'; characters: number };
+  | FileTrouble
+  | { code: 'no-calendar'; name: string }
+  | { code: 'shown-in-part'; characters: number }
+  | { code: 'no-posts' };
 
 export type TakeInFailure = ({ code: 'nothing-to-read' } | NotRead) & { troubles: IntakeTrouble[] };
+
+/** So many dates of a calendar can be chosen from beside a prompt. */
+const MOST_DATES = 60;
 
 const isCalendar = (file: BroughtFile) =>
   /\.ics$/iu.test(file.name) ||
   /^\s*(?:\uFEFF)?BEGIN:VCALENDAR/iu.test(file.bytes.subarray(0, 200).toString('utf8'));
+
+/** What waits now: the posts found in it, and whether it is a plan of a term. */
+export type TakenIn = { id: string; posts: number; term: boolean };
+
+/** What a text says of a term's discussions; null where it takes too long to read. */
+async function termIn(deps: Deps, actor: Actor, doc: Doc): Promise<Term | null> {
+  const read = await readFor(deps, actor, 'term', { doc, now: wallClockAt(deps.now, actor.timeZone) });
+  return read.ok ? read.value : null;
+}
+
+/** The plan of a term that a text or a calendar is; null where neither is one. */
+function planOf(actor: Actor, written: Term | null, doc: Doc, dates: readonly NamedDate[]): TermSaid | null {
+  if (written && isPlan(written.rows, false)) return asked(written, actor.timeZone);
+  const rows = calendarRows(dates);
+  // Beside a prompt a calendar is there for the prompt's own dates.
+  return rows.length > 0 && isBlank(doc)
+    ? asked({ course: courseOfEntries(dates), rows, rules: {}, rulesSaid: [], asked: [] }, actor.timeZone)
+    : null;
+}
 
 /**
  * Takes in a prompt from a course that is not hosted here: pasted, dropped as a file, or both, with a calendar file beside it
@@ -35,11 +64,35 @@ export async function takeIn(
   actor: Actor,
   given: { text: string; html: string; files: BroughtFile[] },
   course: CourseId | null = null,
-): Promise<Result<{ id: string }, TakeInFailure>> {
+  into: { course: CourseId; id: DiscussionId } | null = null,
+): Promise<Result<TakenIn, TakeInFailure>> {
   const troubles: IntakeTrouble[] = [];
   let blocks: Doc['content'] = [];
   const wholes: string[] = [];
   const names: string[] = [];
+  const founds: Found[] = [];
+  /** Of a page of somebody's own course, or a newer copy of one: whether it holds a discussion, which is then kept. */
+  const holdsPosts = async (file: BroughtFile | null): Promise<boolean> => {
+    if (course) return false;
+    const { text, html } = file ? { text: '', html: '' } : given;
+    const now = wallClockAt(deps.now, actor.timeZone);
+    const read = await readFor(deps, actor, 'discussion', { file, text, html, now });
+    if (!read.ok || postsIn(read.value) < (into ? 1 : 2)) return false;
+    founds.push(read.value);
+    wholes.push(
+      read.value.blocks.map((b) => [b.author, plainText(b.doc)].filter(Boolean).join('\n')).join('\n\n'),
+    );
+    names.push(file?.name ?? 'pasted text');
+    return true;
+  };
+  /** Rows with names and days are a plan, and not somebody's posts, where most of them name a discussion and when it is due. */
+  const isDatedPlan = async (doc: Doc): Promise<boolean> => {
+    if (course || into) return false;
+    const term = await termIn(deps, actor, doc);
+    terms.push(term);
+    return term !== null && isPlan(term.rows, true);
+  };
+  const terms: (Term | null)[] = [];
   let dates: NamedDate[] = [];
   for (const file of given.files) {
     if (isCalendar(file)) {
@@ -51,6 +104,7 @@ export async function takeIn(
       continue;
     }
     const read = await wordsFor(deps, actor, file);
+    if (!(read.ok && (await isDatedPlan(read.value))) && (await holdsPosts(file))) continue;
     if (!read.ok) {
       troubles.push(read.failure);
       continue;
@@ -59,18 +113,30 @@ export async function takeIn(
     wholes.push(plainText(read.value));
     names.push(file.name);
   }
-  const text = given.text.trim();
-  if (text) {
+  if (given.text.trim()) {
     // Formatting comes along only when the text was not changed since it was pasted.
     const read = await readFor(deps, actor, 'pasted', given);
     if (!read.ok) return fail({ ...read.failure, troubles });
-    blocks = [...blocks, ...read.value.content];
-    wholes.push(given.text);
-    names.push('pasted text');
+    if ((await isDatedPlan(read.value)) || !(await holdsPosts(null))) {
+      blocks = [...blocks, ...read.value.content];
+      wholes.push(given.text);
+      names.push('pasted text');
+    }
   }
-  const whole = storable(wholes.join('\n\n'));
+  const found = together(founds);
+  const content = [...(found ? promptOf(found).content : []), ...blocks];
+  const all: Doc = { type: 'doc', content };
+  // Of one text it is known already what it says; of several it is read anew of all of them.
+  const written =
+    found || course || into ? null : terms.length === 1 ? (terms[0] ?? null) : await termIn(deps, actor, all);
+  const term = found || course || into ? null : planOf(actor, written, all, dates);
+  const whole = storable(wholes.join('\n\n')) || (term?.rows.map((r) => r.said).join('\n') ?? '');
   if (whole.trim() === '') return fail({ code: 'nothing-to-read', troubles });
-  const fitted = await readFor(deps, actor, 'fitting', { doc: { type: 'doc', content: blocks }, whole });
+  const fitted = await readFor(deps, actor, 'fitting', {
+    doc: { type: 'doc', content },
+    // The posts are no part of the prompt.
+    whole: found ? plainText({ type: 'doc', content }) : whole,
+  });
   if (!fitted.ok) return fail({ ...fitted.failure, troubles });
   const { doc, cut } = fitted.value;
   if (cut) troubles.push({ code: 'shown-in-part', characters: whole.length });
@@ -83,13 +149,17 @@ export async function takeIn(
       doc,
       source: storable(names.join(', ').slice(0, 200)),
       whole,
-      dates,
+      dates: dates.slice(0, MOST_DATES),
       troubles,
       takenAt: deps.now,
+      found,
+      term,
+      calendar: null,
     },
     course,
+    into,
   );
-  return ok({ id });
+  return ok({ id, posts: found ? postsIn(found) : 0, term: term !== null });
 }
 
 export type Intake = Omit<IntakeRecord, 'troubles'> & { troubles: IntakeTrouble[] };

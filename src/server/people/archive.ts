@@ -10,7 +10,9 @@ import {
   archivedPosts,
   archivedRest,
 } from '@/db/queries/own-archive';
+import { ownCourses } from '@/db/queries/own-courses';
 import type { Actor, Deps } from '../deps';
+import { OWN_COURSES } from './read-archive';
 import type { FileStore } from '../files/store';
 
 const iso = (at: number) => `${new Date(at).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
@@ -37,7 +39,7 @@ export async function* ownArchive(
   deps: Deps & { files: FileStore },
   actor: Actor,
 ): AsyncGenerator<Uint8Array> {
-  const [self, home, posts, drafts, rest, choices, files] = await Promise.all([
+  const [self, home, posts, drafts, rest, choices, files, courses] = await Promise.all([
     account(deps.db, actor.id),
     college(deps.db),
     archivedPosts(deps.db, actor.id),
@@ -45,6 +47,7 @@ export async function* ownArchive(
     archivedRest(deps.db, actor.id),
     archivedChoices(deps.db, actor.id),
     archivedFiles(deps.db, actor.id),
+    ownCourses(deps.db, actor.id),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
   const picture = await pictureOf(deps.db, actor.id);
@@ -77,6 +80,7 @@ export async function* ownArchive(
         timeZone: self.timeZone,
         spelling: self.spelling,
       },
+      [OWN_COURSES]: courses,
       'margin notes': rest.notes,
       'notes to self': rest.self,
       sources: rest.sources,

@@ -5,10 +5,13 @@ const WHOLE: ReadonlySet<TaskName> = new Set([
   'file',
   'words',
   'pasted',
+  'discussion',
   'roster',
   'marks',
   'cartridge',
   'mail',
+  'term',
+  'archive',
 ]);
 
 /** How long each may take, in milliseconds: whole files and pasted pages ten seconds, all else two. */

@@ -2,6 +2,7 @@ import { datesNamed } from '@/core/calendar/dates-named';
 import { importBusy } from '@/core/calendar/import';
 import { checkDraft } from '@/core/checks/check-draft';
 import { abridged, difference } from '@/core/drafts/difference';
+import { termOf } from '@/core/elsewhere/syllabus';
 import { documentOf } from '@/core/formats/as-document';
 import { documentFromHtml, pageFromHtml } from '@/core/formats/from-html';
 import { anchorAt, anchorOfWords } from '@/core/notes/anchor';
@@ -18,10 +19,13 @@ import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from 
 import { readMail } from '../mail-in/read';
 import { placesOf } from '../notes/places';
 import { meaningsOf } from '../questions/meanings';
+import { meantOf } from '../discussions/meant';
 import { annotationsIn } from '../notes/read-annotations';
+import { discussionIn } from '../outside/discussion-in';
 import { fitting } from '../outside/fitting';
+import { readArchive } from '../people/read-archive';
 import { figuresNow } from '../posts/figures';
-import { citedIn, recordsOfBibtex } from '../sources/cite';
+import { bibtexOf, citedIn, recordsOfBibtex } from '../sources/cite';
 
 // What crosses from thread to thread is copied, and a copied Buffer is a plain array of bytes.
 const bytesBack = (file: BroughtFile): BroughtFile => ({
@@ -49,6 +53,8 @@ const tasks = {
     importBusy(i.text, i.window, i.cut),
   /** Dates a calendar file names. */
   dates: (i: { text: string; zone: string }) => datesNamed(i.text, i.zone),
+  /** The discussions of a term that a syllabus names. */
+  term: (i: { doc: Parameters<typeof termOf>[0]; now: Parameters<typeof termOf>[1] }) => termOf(i.doc, i.now),
   /** A file of a word processor, PDF, page or text, opened. */
   file: (file: BroughtFile) => openFile(bytesBack(file)),
   /** The words of such a file. */
@@ -63,6 +69,9 @@ const tasks = {
     return { ...page, asked: [...asked] };
   },
   pasted,
+  /** The posts of a discussion, and its prompt, in a saved page, a mail or a text. */
+  discussion: (i: Parameters<typeof discussionIn>[0]) =>
+    discussionIn({ ...i, file: i.file && bytesBack(i.file) }),
   /** A roster, in whatever letters a spreadsheet wrote it. */
   roster: (i: { bytes: Buffer }): Roster => {
     const text = decodeText(Buffer.from(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength));
@@ -105,13 +114,19 @@ const tasks = {
     i.at ? anchorAt(i.text, i.at.start, i.at.end) : anchorOfWords(i.text, i.words),
   /** Notes of a Web Annotation file, with what of them is in this text. */
   annotations: (i: { file: string; text: string }) => annotationsIn(i.file, i.text),
+  /** One's own courses in an archive of everything of a person. */
+  archive: (i: { bytes: Buffer }) =>
+    readArchive(new Uint8Array(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength)),
   /** What a Common Cartridge carries. */
   cartridge: (i: { bytes: Buffer }) =>
     readCartridge(new Uint8Array(i.bytes.buffer, i.bytes.byteOffset, i.bytes.byteLength)),
   /** Where short texts stand among meanings. */
   meanings: (i: { texts: string[] }) => meaningsOf(i.texts),
+  /** How a reply lies to what it answers, by its meaning. */
+  meant: (i: Parameters<typeof meantOf>[0]) => meantOf(i),
   cited: (i: { items: Parameters<typeof citedIn>[0][] }) => i.items.map(citedIn),
   bibtex: (i: { text: string }) => recordsOfBibtex(i.text),
+  bibtexOf: (i: { items: Parameters<typeof bibtexOf>[0] }) => bibtexOf(i.items),
 } as const;
 
 export type TaskName = keyof typeof tasks;

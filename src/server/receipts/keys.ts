@@ -1,7 +1,7 @@
 import { calculateJwkThumbprint, exportJWK, generateKeyPair, importJWK, type JWK } from 'jose';
 import type { Instant } from '@/core/ids';
 import type { Db } from '@/db/connection';
-import { replaceSigningKey, signingKey } from '@/db/queries/receipts';
+import { publicKeys, replaceSigningKey, signingKey } from '@/db/queries/receipts';
 import type { Box } from '../secrets/box';
 
 /** EdDSA over Ed25519 (RFC 8037): small keys, and one signature for one text. */
@@ -37,4 +37,12 @@ export async function keyToSign(deps: { db: Db; box: Box; now: Instant }): Promi
   const opened = deps.box.open('signing key', key.id, key.sealedPrivate);
   if (opened === null) return rotateKey(deps);
   return { id: key.id, key: await importJWK(JSON.parse(opened) as JWK, ALGORITHM) };
+}
+
+/**
+ * The public keys of receipts as a set (RFC 7517): with them any program can verify one, without asking Pulpit. A key that signs no more stays in it.
+ */
+export async function keySet(db: Db): Promise<{ keys: JWK[] }> {
+  const keys = await publicKeys(db);
+  return { keys: keys.map(({ id, publicKey }) => ({ ...publicKey, kid: id, use: 'sig', alg: ALGORITHM })) };
 }

@@ -1,7 +1,7 @@
 import { createCipheriv, createDecipheriv, createHmac, hkdfSync, randomBytes } from 'node:crypto';
 
 /** What is sealed, each kind with a key of its own. */
-export type SealedKind = 'signing key' | 'second factor' | 'push key';
+export type SealedKind = 'signing key' | 'second factor' | 'push key' | 'calendar address';
 /** What is signed, each kind with a key of its own. */
 export type SignedKind = 'reply by mail' | 'less mail' | 'bounce';
 

@@ -3,6 +3,7 @@ declare module '@citation-js/core' {
   export class Cite {
     constructor(data: unknown, options?: { forceType?: string });
     data: unknown[];
+    format(kind: 'bibtex'): string;
     format(
       kind: 'citation' | 'bibliography',
       options: { template: string; format: 'text' | 'html'; lang: string },

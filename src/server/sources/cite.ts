@@ -6,6 +6,7 @@ import '@citation-js/plugin-csl';
 import { documentFromHtml } from '@/core/formats/from-html';
 import type { InlineNode } from '@/core/document/nodes';
 import { flatten } from '@/core/document/flatten';
+import { bibtexEntries } from '@/core/sources/bibtex';
 import { STYLES, type Cited, type CitationStyle, type SourceItem } from '@/core/sources/item';
 
 const FILES: Partial<Record<CitationStyle, string>> = {
@@ -50,12 +51,23 @@ export function citedIn(item: SourceItem): Record<CitationStyle, Cited> {
   return Object.fromEntries(STYLES.map((style) => [style, of(style)])) as Record<CitationStyle, Cited>;
 }
 
-/** The records of a BibTeX text; null where it cannot be read. */
+/** The records of a BibTeX text; of an entry that cannot be read an empty one, so that it is counted. Null where it holds no entry. */
 export function recordsOfBibtex(text: string): unknown[] | null {
-  try {
-    return new Cite(text, { forceType: '@biblatex/text' }).data;
-  } catch (error) {
-    if (error instanceof Error) return null;
-    throw error;
-  }
+  const entries = bibtexEntries(text);
+  const records = entries.flatMap((entry): unknown[] => {
+    try {
+      return new Cite(entry, { forceType: '@biblatex/text' }).data;
+    } catch (error) {
+      if (error instanceof Error) return [{}];
+      throw error;
+    }
+  });
+  return records.length ? records : null;
 }
+
+/** Sources as BibTeX, as other programs of writers take them in. */
+export const bibtexOf = (items: readonly SourceItem[]): string =>
+  new Cite(
+    items.map((item, i) => ({ id: `source-${i + 1}`, ...item })),
+    { forceType: '@csl/list+object' },
+  ).format('bibtex');

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import type { NewSource, Shelf, SourceFailure } from '@/contract/sources';
+import type { NewSource, Shelf, ShelfForm, SourceFailure } from '@/contract/sources';
 import { fail, ok, type Result } from '@/core/result';
 import { nameOf, pastedSource, sourceItemSchema, type SourceItem } from '@/core/sources/item';
+import { recordsOfRis, risOf } from '@/core/sources/ris';
 import { readingsOf } from '@/db/queries/courses';
 import { askTogether } from '@/db/ask';
 import { addSources, deleteSource, sourcesOf } from '@/db/queries/sources';
@@ -59,6 +60,8 @@ async function fromForm(
       const read = await readFor(deps, actor, 'bibtex', { text: pasted.text });
       return read.ok ? (read.value ?? { code: 'no-source' }) : read.failure;
     }
+    case 'ris':
+      return recordsOfRis(pasted.text);
     case 'csl':
       return pasted.items;
     case 'doi':
@@ -113,3 +116,24 @@ export async function addToShelf(
 /** Takes a source off one's own shelf; texts that cite it stay as they are. */
 export const takeFromShelf = (deps: Deps, actor: Actor, id: string) =>
   z.uuid().safeParse(id).success ? deleteSource(deps.db, actor.id, id) : Promise.resolve(0);
+
+/** One's shelf in a course as a file that other programs read: BibTeX, CSL-JSON or RIS. */
+export async function shelfFile(
+  deps: Deps,
+  actor: Actor,
+  slug: string,
+  form: ShelfForm,
+): Promise<Result<{ name: string; text: string }, NotFound | NotRead>> {
+  const door = await enterRoom(deps, actor, slug);
+  if (!door.ok) return door;
+  const { course } = door.value.record;
+  const items = (await sourcesOf(deps.db, actor.id, course.id)).map((s) => s.item);
+  const name = `sources-${course.slug}.${form}`;
+  if (form === 'ris') return ok({ name, text: risOf(items) });
+  if (form === 'json') {
+    const all = items.map((item, i) => ({ id: `source-${i + 1}`, ...item }));
+    return ok({ name, text: `${JSON.stringify(all, null, 2)}\n` });
+  }
+  const read = await readFor(deps, actor, 'bibtexOf', { items });
+  return read.ok ? ok({ name, text: read.value }) : read;
+}

@@ -7,6 +7,8 @@ import { weekOf, type WeekDay } from '@/core/week/week';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { toSignBy } from '@/db/queries/syllabus';
 import { changedPrompts } from '@/db/queries/prompt-versions';
+import { followedDiscussions } from '@/db/queries/follows';
+import { calendarsOffering } from '@/db/queries/followed-calendars';
 import { toBeginBy } from '@/db/queries/beginnings';
 import { announcementsFor, unreadAnnouncements } from '@/db/queries/announcements';
 import { mentionsIn, noteCalls, openReports, repliesTo, classSizes } from '@/db/queries/news';
@@ -14,7 +16,7 @@ import { newMarks } from '@/db/queries/marks';
 import { ownPosts } from '@/db/queries/own-posts';
 import { askTogether } from '@/db/ask';
 import { draftsOf, type BegunRecord } from '@/db/queries/drafts';
-import { unreadReplies } from '@/db/queries/reading';
+import { readingsAround, unreadReplies } from '@/db/queries/reading';
 import { paceOf, type Pace } from '@/core/planning/pace';
 import { sumOfWork } from '@/core/planning/work';
 import { wordsToRead, workHistory, type WordsToRead } from '@/db/queries/planning';
@@ -94,6 +96,9 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     changed: changedPrompts(db, actor.id, news, 4),
     toSign: toSignBy(db, actor.id),
     toBegin: toBeginBy(db, actor.id),
+    offering: calendarsOffering(db, actor.id),
+    readings: readingsAround(db, actor.id, now),
+    followed: followedDiscussions(db, actor.id),
     announcements: announcementsFor(db, actor.id, now, ANNOUNCEMENTS, { unreadFirst: true }),
     unreadNews: unreadAnnouncements(db, actor.id, now),
     reports: openReports(db, actor.id),
@@ -223,6 +228,23 @@ export async function thisWeek(deps: Deps, actor: Actor): Promise<ThisWeek> {
     },
     toSign: found.toSign.map(({ code, slug }) => ({ code, slug: slugOf({ code, slug }) })),
     toBegin: found.toBegin,
+    offering: found.offering,
+    later: {
+      readings: found.readings
+        .filter((r) =>
+          shown.some(
+            ({ record, account }) =>
+              record.course.id === r.course &&
+              record.week.number === r.week &&
+              account.state !== 'upcoming' &&
+              account.state !== 'closed',
+          ),
+        )
+        .map((r) => r.slug),
+      conversations: rows
+        .filter(({ record, account }) => found.followed.get(record.id) === true && !account.sealed)
+        .map(({ record }) => record.slug),
+    },
     inCourses: found.students.size > 0,
     announcements,
     moreAnnouncements: found.unreadNews - announcements.filter((a) => a.readAt === null).length,

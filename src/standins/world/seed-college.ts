@@ -1,3 +1,5 @@
+import type { Correction } from '@/core/outside/corrections';
+import { giveCorrections } from '@/server/outside/corrections';
 import { courseId, instant, personId, type Instant } from '@/core/ids';
 import type { Deps } from '@/server/deps';
 import { invite } from '@/server/people/invite';
@@ -23,6 +25,45 @@ const INVITED = [
   { name: 'Oluwaseun Brandt-Ferreira', course: 'GEO 115', role: 'student', daysAgo: 3 },
   { name: 'Cosima Rael', course: 'PLA 204', role: 'student', daysAgo: 2 },
 ] as const;
+
+/** What people here put right of what was read of their prompts, and gave. */
+const PUT_RIGHT: Correction[] = [
+  {
+    field: 'replies.count',
+    words: 'Find two benches that fail for another reason and ask after them.',
+    read: '1',
+    meant: '2',
+    sure: 0.71,
+  },
+  {
+    field: 'response.words.max',
+    words: 'A page is plenty; I stop reading at 400.',
+    read: '400',
+    meant: '400',
+    sure: 0.52,
+  },
+  {
+    field: 'late',
+    words: 'What comes on Monday is for the drawer.',
+    read: 'accepted',
+    meant: 'refused',
+    sure: 0.47,
+  },
+  {
+    field: 'response.sources.min',
+    words: 'Bring the charter and one of the two letters.',
+    read: '1',
+    meant: '2',
+    sure: 0.8,
+  },
+  {
+    field: 'sealed',
+    words: 'You read the others when you have something to set beside them.',
+    read: 'on',
+    meant: 'on',
+    sure: 0.44,
+  },
+];
 
 /**
  * The steward of the demo's college and what she did in its first six weeks, through the use-cases as in life: help is said, a course
@@ -58,6 +99,8 @@ export async function addCollege(db: Deps['db'], now: Instant, { idOf, passwordH
     personMb: 500,
     courseMb: 20_480,
   });
+  await giveCorrections(ago(12), PUT_RIGHT.slice(0, 3));
+  await giveCorrections(ago(5), PUT_RIGHT.slice(3));
   const sound = idOf('course', 'SND 130');
   await actOnCourse(ago(40), steward, sound, { act: 'code', approval: true });
   await actOnPerson(ago(38), steward, idOf('person', 'Bastian Grey'), {

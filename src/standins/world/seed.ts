@@ -25,6 +25,7 @@ import { addPictures, addWaysIn } from './seed-faces';
 import { addHistory } from './seed-habits';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { addMarks } from './seed-marks';
+import { addElsewhere } from './seed-elsewhere';
 import { addNotices } from './seed-notices';
 import { addQuestions } from './seed-questions';
 import { addMaterial, addEstimates } from './seed-material';
@@ -161,6 +162,7 @@ export async function seedWorld(
     wall: ({ week, day, time }) => wall(week, day, time),
   });
   await setup.markReadBefore(db, lastVisit(now));
+  await addElsewhere(db, now, actor);
   await addNotices(db, now, lastVisit(now));
   return { posts: made.size };
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { archiveAt, devicesAt, leaveAt } from '@/contract/addresses';
+import { archiveAt, bringArchiveAt, devicesAt, leaveAt } from '@/contract/addresses';
 import type { AccountPage } from '@/contract/account';
 import { AnswerLine, type Answer } from '../frame/answer';
 import type { TellingAction } from '../people/told';
@@ -83,6 +83,31 @@ export function AccountView(props: {
                 Save it all
               </a>
             </p>
+            <form
+              action={bringArchiveAt()}
+              method="post"
+              encType="multipart/form-data"
+              className="mt-3 grid gap-2 border-t border-rule-soft pt-3"
+            >
+              <p className="text-[13.5px] text-ink-2">
+                An archive of another Pulpit, or of this one, brings your own courses in again: those that are
+                held elsewhere, with their prompts, posts, drafts, notes and sources. What is here already
+                stays as it is. Pictures and files stay in the archive, and their words stand in their place.
+              </p>
+              <label className="grid gap-1 text-[13.5px] font-semibold">
+                An archive (.zip)
+                <input
+                  className="field font-normal"
+                  type="file"
+                  name="file"
+                  accept=".zip,application/zip"
+                  required
+                />
+              </label>
+              <p>
+                <button className="btn">Bring my courses in</button>
+              </p>
+            </form>
           </Part>
         </div>
         <div className="grid gap-5">

@@ -110,10 +110,10 @@ export function Review(props: {
         </label>
         <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[12.5px] text-ink-2">
           <label className="link cursor-pointer">
-            From a .vtt file…
+            From a .vtt or .srt file…
             <input
               type="file"
-              accept=".vtt,text/vtt"
+              accept=".vtt,.srt,text/vtt,application/x-subrip"
               className="sr-only"
               onChange={(e) => void e.target.files?.[0]?.text().then(setCaptions)}
             />

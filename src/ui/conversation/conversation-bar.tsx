@@ -16,6 +16,7 @@ import { ARRANGEMENT_NAMES } from '../words/conversation-bar';
 import { addressOf, type Look } from './address';
 import { FollowButton } from './follow-button';
 import { NextUnread } from './next-unread';
+import { WITH_TOOLS } from './with-tools';
 import { ExportLinks } from './export-links';
 
 const ICONS: Record<Arrangement, typeof List> = { threads: ListTree, headlines: List, time: Clock3 };
@@ -130,10 +131,12 @@ export function ConversationBar(props: {
       data-steps-aside=""
       role="group"
       aria-label="Reading this conversation"
-      className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1.5"
+      className="flex flex-wrap items-center gap-x-2 gap-y-1.5 max-lg:px-4 max-lg:group-data-[tools=open]/tools:pt-2 lg:mb-2"
     >
-      <Switch look={look} post={props.post} />
-      <span className="flex items-center gap-1">
+      <div className={`contents ${WITH_TOOLS}`}>
+        <Switch look={look} post={props.post} />
+      </div>
+      <span className={`flex items-center gap-1 ${WITH_TOOLS}`}>
         <Step
           href={steps.previous === null ? null : addressOf(look, { post: steps.previous })}
           name="Previous post"
@@ -151,8 +154,10 @@ export function ConversationBar(props: {
         <NextUnread look={look} ahead={steps.unread} />
       </span>
       {props.live}
-      <FindHere look={look} />
-      <span className="flex items-center gap-x-1 lg:ml-auto">
+      <div className={`contents ${WITH_TOOLS}`}>
+        <FindHere look={look} />
+      </div>
+      <span className={`flex flex-wrap items-center gap-x-1 max-lg:pb-2 lg:ml-auto ${WITH_TOOLS}`}>
         {props.outside ? null : thread ? (
           <FollowButton key={thread.id} slug={look.slug} thread={thread.id} followed={thread.followed} />
         ) : (

@@ -4,15 +4,20 @@ import { FormAnswer } from '../discussion/form-answer';
 import { Head } from '../discussion/head';
 import { PastePost } from '../outside/paste-post';
 import { troubleText } from '../words/outside';
-import { addressOf, lookOf } from './address';
+import { filterName } from '../words/conversation-bar';
+import { lookOf } from './address';
+import { BesideList } from './beside-list';
 import { ConversationBar } from './conversation-bar';
 import { FilterChips } from './filter-chips';
 import { Live } from './live';
-import { BackToList, NothingOpen } from './notes';
+import { NothingOpen } from './notes';
+import { Answered, Hint, PostFoot } from './phone';
 import { ReadSide } from './read-side';
 import { ReplySide, type You } from './reply-side';
 import { Sealed } from './sealed';
 import { ThreadList } from './thread-list';
+import { ToolsFold } from './tools-fold';
+import { WITH_TOOLS } from './with-tools';
 
 /** What the address asks for beside what is read. */
 export type ConversationAsked = {
@@ -56,12 +61,21 @@ export function ConversationView(props: {
   const shared = ask.shared ? (posts.find((p) => p.id === ask.shared && p.mine) ?? null) : null;
   const inThreads = view.as === 'threads';
   const at = open?.at ?? null;
+  const counted = view.counts[view.filter];
+  const listed = `${filterName(view.filter, view.words, view.person?.name ?? null)} ${counted}`;
   const chips = (
-    <FilterChips look={look} counts={view.counts} person={view.person} open={at} marked={ask.marked} />
+    <FilterChips
+      look={look}
+      counts={view.counts}
+      className={WITH_TOOLS}
+      person={view.person}
+      open={at}
+      marked={ask.marked}
+    />
   );
   const read = <ReadSide view={view} slug={slug} look={look} chips={chips} />;
   const looking = (
-    <div className="plate flex flex-col overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
+    <div className="plate flex flex-col overflow-hidden max-lg:rounded-none max-lg:border-x-0 lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px]">
       {read}
     </div>
   );
@@ -71,10 +85,16 @@ export function ConversationView(props: {
     <FacingPages
       first={ask.shared ? 'right' : 'left'}
       about={`${open.at} ${ask.shared ?? ''}`}
+      ways={{ foot: <PostFoot view={view} look={look} /> }}
       left={{ name: inThreads ? 'The post' : 'The posts', page: read }}
       right={{
         name: 'Your reply',
-        page: <ReplySide view={view} slug={slug} you={you} shared={shared} next={next} />,
+        page: (
+          <>
+            <Answered view={view} />
+            <ReplySide view={view} slug={slug} you={you} shared={shared} next={next} />
+          </>
+        ),
       }}
     />
   );
@@ -82,18 +102,26 @@ export function ConversationView(props: {
   return (
     <main id="main">
       <Head head={head} room="conversation" ownZone={you.timeZone} />
-      <div className="px-4 pb-4 [--above:188px] sm:px-7">
-        {outside && ask.answer ? (
-          <p role="status" className="mb-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
-            {troubleText({ code: ask.answer })}
-          </p>
-        ) : (
-          <FormAnswer code={ask.answer ?? null} zone={zone} />
-        )}
+      <div className="[--above:188px] lg:px-7 lg:pb-4">
+        <div className="max-lg:px-4">
+          {outside && ask.answer ? (
+            <p role="status" className="mb-2 rounded-control bg-brick-tint px-3 py-2 font-medium">
+              {troubleText({ code: ask.answer })}
+            </p>
+          ) : (
+            <FormAnswer code={ask.answer ?? null} zone={zone} />
+          )}
+        </div>
         {head.sealed ? (
           <Sealed head={head} />
         ) : (
-          <>
+          <ToolsFold
+            key={at ?? ''}
+            hint={<Hint view={view} look={look} next={next} />}
+            listed={listed}
+            beside={open !== null}
+            first={ask.shared ? 'right' : 'left'}
+          >
             <ConversationBar
               look={look}
               post={at}
@@ -107,10 +135,12 @@ export function ConversationView(props: {
             {!inThreads && !paste ? (
               (facing ?? looking)
             ) : (
-              <div className="grid grid-cols-[minmax(0,1fr)] gap-3 lg:grid-cols-[290px_minmax(0,1fr)] lg:gap-0">
-                <div
-                  className={`plate min-w-0 overflow-hidden lg:h-[calc(100dvh-var(--above))] lg:min-h-[520px] lg:rounded-r-none lg:border-r-0 ${open || paste ? 'max-lg:hidden' : ''}`}
-                >
+              <BesideList
+                key={at ?? ''}
+                beside={open !== null || paste !== null}
+                begun={!paste && (view.reply?.draft.revision ?? 0) > 0}
+                listed={listed}
+                list={
                   <ThreadList
                     look={look}
                     lines={lines}
@@ -120,19 +150,17 @@ export function ConversationView(props: {
                     now={head.now}
                     outside={outside}
                   />
-                </div>
+                }
+              >
                 {paste ??
                   (facing ? (
-                    <div className="min-w-0 lg:[&_.plate]:rounded-l-none">
-                      <BackToList href={addressOf(look)} all="All responses" />
-                      {facing}
-                    </div>
+                    <div className="min-w-0 lg:[&_.plate]:rounded-l-none">{facing}</div>
                   ) : (
                     <NothingOpen head={head} asked={ask.post} found={open !== null} next={next} />
                   ))}
-              </div>
+              </BesideList>
             )}
-          </>
+          </ToolsFold>
         )}
       </div>
     </main>

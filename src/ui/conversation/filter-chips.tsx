@@ -12,12 +12,15 @@ const ALWAYS: readonly ThreadFilter[] = ['unread', 'yours', 'no-replies', 'all']
 const isOffered = (id: ThreadFilter, look: Look, counts: Counts) =>
   id === look.filter || ALWAYS.includes(id) || counts[id] > 0;
 
-const SHAPE = 'inline-flex min-h-7 items-center rounded-[6px] px-2 text-[12px] font-semibold';
+const SHAPE =
+  'inline-flex min-h-7 items-center rounded-[6px] px-2 text-[12px] font-semibold max-lg:min-h-11 max-lg:px-3';
 
 /** What a conversation is narrowed to. */
 export function FilterChips(props: {
   look: Look;
   counts: Counts;
+  /** On a phone they wait behind one press. */
+  className?: string;
   /** Whose posts are shown, of the filter by a person. */
   person: { id: string; name: string } | null;
   open: number | null;
@@ -38,7 +41,9 @@ export function FilterChips(props: {
     </li>
   );
   return (
-    <ul className="flex flex-wrap gap-1.5 border-b border-rule bg-page-2 px-3 py-2.5">
+    <ul
+      className={`flex flex-wrap gap-1.5 border-b border-rule bg-page-2 px-3 py-2.5 ${props.className ?? ''}`}
+    >
       {look.filter === 'found' ? chip('found', `“${look.words}”`) : null}
       {look.filter === 'person' && person ? chip('person', `By ${person.name}`) : null}
       {FILTER_NAMES.filter(([id]) => isOffered(id, look, counts)).map(([id, label]) => chip(id, label))}

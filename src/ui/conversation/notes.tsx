@@ -153,7 +153,8 @@ export function NothingOpen({
   const rules = replyRules(head.brief);
   return (
     <section
-      className={`plate grid place-items-center px-6 py-10 text-center lg:rounded-l-none ${asked ? '' : 'max-lg:order-first max-lg:py-5'}`}
+      // On a phone the list is the page, and whom to answer first stands over it.
+      className={`plate grid place-items-center px-6 py-10 text-center lg:rounded-l-none ${asked ? 'max-lg:order-first' : 'max-lg:scripted:hidden'}`}
     >
       <div>
         <h2 className="text-[19px]">

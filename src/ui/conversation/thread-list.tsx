@@ -1,4 +1,4 @@
-import { conversationAt, thumbnailAt } from '@/contract/addresses';
+import { conversationAt, newerCopyAt, thumbnailAt } from '@/contract/addresses';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Reason } from '@/core/worth/rank';
@@ -46,7 +46,10 @@ export function ThreadList(props: {
     <nav aria-label="Responses" data-skip-list="" className="flex h-full min-h-0 flex-col bg-page-2">
       {props.chips}
       {props.outside ? (
-        <p className="border-b border-rule px-3 py-2.5">
+        <p className="grid gap-1.5 border-b border-rule px-3 py-2.5">
+          <Link className="btn w-full" href={newerCopyAt(look.slug)}>
+            Bring in the page again
+          </Link>
           <Link className="btn w-full" href={conversationAt(look.slug, { paste: 'response' })}>
             Paste a classmate’s post
           </Link>

@@ -92,7 +92,7 @@ export function Post({
     <article
       id={`post-${post.id}`}
       aria-label={`${KINDS[look.asks ? 'asks' : 'discusses'][post.kind]} by ${post.author.name}`}
-      className={`px-4 py-3.5 sm:px-5 ${isReply ? 'border-t border-rule-soft' : ''} ${open ? 'bg-page' : ''}`}
+      className={`px-4 py-3.5 max-lg:pt-2.5 sm:px-5 ${isReply ? 'border-t border-rule-soft' : ''} ${open ? 'bg-page' : ''}`}
       style={{ paddingLeft: isReply && look.as !== 'time' ? indentOf(post.depth) : undefined }}
     >
       <div className={isReply ? `border-l-2 pl-3 ${open ? 'border-pine' : 'border-rule'}` : ''}>

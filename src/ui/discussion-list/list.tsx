@@ -44,7 +44,7 @@ export function DiscussionList({ list }: { list: DiscussionList }) {
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-[25px]">Discussions</h1>
         <Link className="btn" href={newOutsideAt()}>
-          Bring in a prompt from elsewhere
+          Bring in a discussion from elsewhere
         </Link>
       </div>
       {list.enrolled.length === 0 ? (

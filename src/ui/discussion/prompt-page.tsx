@@ -26,7 +26,9 @@ import { RecordingForm } from '../aloud/recording-form';
 import { RubricPage } from '../rubric/rubric-page';
 import type { RubricSheet } from '@/contract/rubric';
 import { Viewings } from './viewings';
+import { isAwaited } from '@/core/elsewhere/term';
 import { PromptText } from './prompt-text';
+import { Whence } from './head';
 import { requirementStatuses } from './requirement-statuses';
 import type { AskedForTime, DiscussionHead } from '@/contract/discussion';
 import { AskAboutThis } from '../questions/ask-about';
@@ -126,6 +128,13 @@ export function PromptPage({
   return (
     <div className="grow overflow-auto px-4 py-4 sm:px-[22px]" tabIndex={0}>
       <h2 className="sr-only">Prompt</h2>
+      {/* On a phone the head has one line, and these stand here. */}
+      <div className="mb-3 lg:hidden">
+        <p className="text-[12px] font-semibold text-ink-2">
+          <Whence head={head} />
+        </p>
+        <p className="font-serif text-[20px] leading-tight font-semibold">{head.title}</p>
+      </div>
       {changed ? (
         <p className="mb-3 rounded-control bg-ochre-tint px-3 py-2 text-[13px]">
           Changed {moment(changed.last, ownZone)}.{' '}
@@ -216,7 +225,7 @@ export function PromptPage({
           estimating={!head.staff && !head.onlooker && !head.responded && !preview}
         />
       ) : null}
-      {head.course.outside ? <OutsideNote slug={head.slug} /> : null}
+      {head.course.outside ? <OutsideNote slug={head.slug} awaited={isAwaited(prompt)} /> : null}
       {readings.length ? (
         <div className="mt-4 border-t border-rule pt-3">
           <h3 className="text-[14px]">Readings</h3>

@@ -1,7 +1,11 @@
+type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 type Early = {
   pressed: KeyboardEvent[];
   clicked: { button: HTMLElement; timeStamp: number }[];
-  written: Map<HTMLInputElement | HTMLTextAreaElement, string>;
+  /** What was written and chosen in fields, the last of it last; of boxes whether they are ticked. */
+  fields: Map<Field, string | boolean>;
+  /** Lets go of the fields, which are from now on those of the page's scripts. */
+  release: () => void;
   stop: () => void;
 };
 declare global {
@@ -12,20 +16,27 @@ declare global {
 
 /**
  * Stands in the page's head: what is pressed before the scripts that act on it have come is remembered, keys outside a field and
- * buttons that do nothing by themselves, and what is written into fields, which those scripts begin anew, so that whoever is quick, or
- * on a slow line, is heard all the same.
+ * buttons that do nothing by themselves, and in which fields something was written or chosen, so that whoever is quick, or on a slow
+ * line, is heard all the same.
+ *
+ * React takes over a text area by setting its text and its first text anew: what was written is gone, and the cursor stands at the beginning. So an
+ * area in which somebody is takes no other text, and says that it has none, until that is over.
  */
-export const EARLY = `(()=>{const pressed=[],clicked=[],written=new Map();
+export const EARLY = `(()=>{const pressed=[],clicked=[],fields=new Map(),held=new Set();
 const cold=(n)=>!Object.keys(n).some((k)=>k.startsWith('__reactProps'));
 const key=(e)=>{const t=e.target;
 if(e.ctrlKey||e.metaKey||e.altKey||e.key.length>1||pressed.length>9||(t instanceof HTMLElement&&(t.isContentEditable||/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName))))return;
 pressed.push(e)};
 const click=(e)=>{const b=e.target instanceof Element&&e.target.closest('button[type="button"]');
 if(b&&!b.disabled&&clicked.length<10&&cold(b))clicked.push({button:b,timeStamp:e.timeStamp})};
-const write=(e)=>{const t=e.target;
-if((t instanceof HTMLTextAreaElement||t instanceof HTMLInputElement&&/^(?:text|email|number|search|tel|url)$/.test(t.type))&&(cold(t)||written.has(t)))written.set(t,t.value)};
-addEventListener('keydown',key,true);addEventListener('click',click,true);addEventListener('input',write,true);
-window.pulpitEarly={pressed,clicked,written,stop:()=>{removeEventListener('keydown',key,true);removeEventListener('click',click,true);removeEventListener('input',write,true)}}})()`;
+const hold=(e)=>{const t=e.target;if(!(t instanceof HTMLTextAreaElement)||held.has(t))return;held.add(t);
+const first=Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype,'defaultValue');
+Object.defineProperty(t,'defaultValue',{configurable:true,get:()=>first.get.call(t),set:()=>{}});
+Object.defineProperty(t,'textContent',{configurable:true,get:()=>'',set:()=>{}})};
+const write=(e)=>{const t=e.target;if(!(t instanceof Element)||!/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName))return;hold(e);fields.delete(t);fields.set(t,/^(checkbox|radio)$/.test(t.type)?t.checked:t.value)};
+const on={keydown:key,click,focusin:hold,input:write,change:write},each=(of,what)=>{for(const k of of)what(k,on[k],true)};
+each(Object.keys(on),addEventListener);
+window.pulpitEarly={pressed,clicked,fields,release:()=>{each(['focusin','input','change'],removeEventListener);for(const t of held){delete t.defaultValue;delete t.textContent}},stop:()=>each(['keydown','click'],removeEventListener)}})()`;
 
 /** Who pressed something so long ago has given it up. */
 const STILL_MEANT_MS = 10_000;
@@ -40,17 +51,18 @@ export function hearsKeys(who: 'frame' | 'page') {
   ready.add(who);
   if (!window.pulpitEarly || !ready.has('frame')) return;
   if (!ready.has('page') && document.querySelector('[data-own-keys]')) return;
-  pressAgain();
+  void pressAgain();
 }
 
-function pressAgain() {
+async function pressAgain() {
   const early = window.pulpitEarly;
-  delete window.pulpitEarly;
   if (!early) return;
-  early.stop();
-  writeAgain(early.written);
-  const since = performance.now() - STILL_MEANT_MS;
   const behind = keysBehind(early.pressed.length > 0);
+  early.stop();
+  const written = writeAgain();
+  delete window.pulpitEarly;
+  await written;
+  const since = performance.now() - STILL_MEANT_MS;
   // Later: a key may be on its way through the page in this moment, having woken it. What somebody acts on is done.
   setTimeout(() => {
     const meant = early.pressed.filter((e) => e.timeStamp > since && !e.defaultPrevented);
@@ -96,14 +108,41 @@ export async function pressKeys(keys: readonly string[]) {
   }
 }
 
-/** Sets a field's text as if somebody typed it, whoever keeps its value. */
-function write(field: HTMLInputElement | HTMLTextAreaElement, text: string) {
-  const of = field instanceof HTMLTextAreaElement ? HTMLTextAreaElement : HTMLInputElement;
-  Object.getOwnPropertyDescriptor(of.prototype, 'value')?.set?.call(field, text);
-  field.dispatchEvent(new Event('input', { bubbles: true }));
+/** What was written and chosen early stands in the fields again, and is said to the page's scripts, whoever of them keeps it. */
+export async function writeAgain() {
+  const early = window.pulpitEarly;
+  if (!early) return;
+  early.release();
+  const written = [...early.fields];
+  early.fields.clear();
+  for (const [field, state] of written) {
+    // What the last one changed is drawn by then.
+    await Promise.resolve();
+    if (field.isConnected) sayAgain(field, state);
+  }
 }
 
-/** What was written into fields too early stands in them again. */
-function writeAgain(written: Early['written']) {
-  for (const [field, text] of written) if (field.isConnected && field.value !== text) write(field, text);
+function sayAgain(field: Field, state: string | boolean) {
+  if (field instanceof HTMLSelectElement) {
+    field.value = String(state);
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+  } else if (field.type === 'file') {
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+  } else if (typeof state === 'string') {
+    typeAgain(field, state);
+  } else if (field instanceof HTMLInputElement && (state || field.type === 'checkbox')) {
+    field.checked = !state;
+    field.click();
+  }
+}
+
+/** React hears of a text only where it is another than the last one it knows: it is told of an empty one first. */
+function typeAgain(field: HTMLInputElement | HTMLTextAreaElement, text: string) {
+  const { selectionStart, selectionEnd } = field;
+  const of = field instanceof HTMLTextAreaElement ? HTMLTextAreaElement : HTMLInputElement;
+  field.value = text === '' ? ' ' : '';
+  Object.getOwnPropertyDescriptor(of.prototype, 'value')?.set?.call(field, text);
+  // Fields of numbers and addresses have no cursor that could be asked for.
+  if (selectionStart !== null) field.setSelectionRange(selectionStart, selectionEnd);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
 }

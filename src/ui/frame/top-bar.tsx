@@ -13,6 +13,7 @@ import { Bell } from 'lucide-react';
 import Link from 'next/link';
 import { FindButton } from '../find/find-button';
 import { AccountMenu } from './account-menu';
+import { BAR, useBarOpen } from './bar-open';
 import { Brand } from './brand';
 import { TimeNow } from './time-now';
 
@@ -62,10 +63,18 @@ export function TopBar(props: {
   now: number;
   /** The zone that counts on this page, where it is not the person's own. */
   zone?: string;
+  /** On a phone the page has one line of head of its own, and this unfolds under it. */
+  slim?: boolean;
 }) {
   const zone = props.zone ?? props.person.zone;
+  const open = useBarOpen();
+  const folds = !props.slim
+    ? ''
+    : open
+      ? 'max-lg:fixed max-lg:inset-x-0 max-lg:top-11 max-lg:z-40 max-lg:border-t max-lg:border-bar-rule max-lg:pb-1 max-lg:shadow-[0_10px_20px_rgb(0_0_0/0.25)]'
+      : 'max-lg:scripted:hidden';
   return (
-    <header data-steps-aside="" className="bg-bar text-bar-ink">
+    <header id={BAR} data-steps-aside="" className={`bg-bar text-bar-ink ${folds}`}>
       <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-4 py-1 sm:px-7">
         <Link href={weekAt()} className="text-[#f3efe2]" aria-label="Pulpit, to This week">
           {/* On a phone the mark alone: what is beside it has to stand in one line. */}

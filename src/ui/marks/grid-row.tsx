@@ -49,7 +49,11 @@ export const GridRow = memo(function GridRow({
   const trouble = NOT_KEPT[state];
   return (
     <>
-      <tr className="border-t border-rule-soft first:border-t-0">
+      <tr
+        className="border-t border-rule-soft first:border-t-0"
+        // What the line says is not all on the server yet.
+        aria-busy={state === 'keeping' || state === 'trying'}
+      >
         <th scope="row" className="px-3 py-1.5 text-left font-semibold">
           <span className="flex items-center gap-2.5">
             <input

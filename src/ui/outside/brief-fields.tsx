@@ -21,8 +21,12 @@ export type BriefFields = {
   point: (field: Field | null) => void;
   /** What the text says of a field that holds something else. */
   says: Partial<Record<Field, string>>;
+  /** What the text may say of an empty field. */
+  unsure: Partial<Record<Field, string>>;
   /** Takes what the text says into a field; and how often that was done. */
   take: (field: Field) => void;
+  /** The text does not say that after all: it is not asked any more. */
+  leave: (field: Field) => void;
   turns: Partial<Record<Field, number>>;
 };
 const Context = createContext<BriefFields | null>(null);
@@ -31,7 +35,7 @@ export const BriefFieldsProvider = Context.Provider;
 function useField(field: Field) {
   const all = useContext(Context);
   if (!all) throw new Error('A field stands in its form.');
-  const { fields, problems, suggestion, usual, point, says, take, turns } = all;
+  const { fields, problems, suggestion, usual, point, says, unsure, take, leave, turns } = all;
   const problem = problems.find((p) => p.field === field);
   return {
     value: fields[field] ?? '',
@@ -41,7 +45,14 @@ function useField(field: Field) {
     others: suggestion.otherwise.filter((o) => o.field === field),
     point,
     says: says[field],
+    unsure: unsure[field],
+    asked: suggestion.asked.find((a) => a.field === field),
     take: () => take(field),
+    leave: () => {
+      leave(field);
+      // The question goes away under whoever answered it.
+      document.getElementById(`field-${field}`)?.focus();
+    },
     // What is read anew is shown anew; what somebody typed stays.
     anew: `${turns[field] ?? 0} ${fields[field] ?? ''}`,
     common: {
@@ -60,7 +71,7 @@ function useField(field: Field) {
 
 /** Beneath a field: what is wrong with it, the words it was read from, and what else the text says. */
 function About({ field }: { field: Field }) {
-  const { problem, evidence, like, others, point, says, take } = useField(field);
+  const { problem, evidence, like, others, point, says, unsure, asked, take, leave } = useField(field);
   return (
     <>
       {says === undefined ? null : (
@@ -69,6 +80,20 @@ function About({ field }: { field: Field }) {
           <button type="button" className="link min-h-6" onClick={take}>
             Take that
           </button>
+        </p>
+      )}
+      {unsure === undefined || !asked ? null : (
+        <p className="flex flex-wrap items-center gap-x-2 text-[12.5px] font-semibold text-ochre-ink">
+          {askedText(field, unsure)}
+          <button type="button" className="link min-h-6" onClick={take}>
+            Yes
+          </button>
+          <button type="button" className="link min-h-6" onClick={leave}>
+            No
+          </button>
+          <span className="basis-full font-serif font-normal text-ink-2 italic">
+            “{asked.evidence.quote.replace(/\s+/gu, ' ').slice(0, 80)}”
+          </span>
         </p>
       )}
       {problem ? (
@@ -99,6 +124,14 @@ const saysText = (field: Field, value: string): string =>
     : field === 'parts'
       ? `The text asks ${plural(value.split('\n').length, 'question')}.`
       : `The text says ${/^\d{4}-/u.test(value) ? wallText(value) : `“${value.replace(/\n/gu, '; ')}”`}.`;
+
+/** What is not read surely enough, asked. */
+const askedText = (field: Field, value: string): string =>
+  value === 'on'
+    ? 'Is this asked for?'
+    : field === 'parts'
+      ? `Are these ${plural(value.split('\n').length, 'question')} to answer?`
+      : `Is it ${/^\d{4}-/u.test(value) ? wallText(value) : value}?`;
 
 function Labelled({ field, children }: { field: Field; children: ReactNode }) {
   return (

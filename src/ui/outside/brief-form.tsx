@@ -2,6 +2,7 @@
 
 import type { NamedDate } from '@/core/calendar/dates-named';
 import type { Doc } from '@/core/document/nodes';
+import { correctionsOf } from '@/core/outside/corrections';
 import { askedOf, type Field, type Fields } from '@/core/outside/fields';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
@@ -24,6 +25,7 @@ import {
   TickField,
   type BriefProblem,
 } from './brief-fields';
+import { GiveCorrections } from './give-corrections';
 import { NamedDates } from './named-dates';
 import { PromptEvidence } from './prompt-evidence';
 import { PromptWriter } from './prompt-writer';
@@ -75,6 +77,7 @@ export function BriefForm(props: Props) {
   const brief = useBriefValues({
     given: state.fields,
     text: suggestion.fields,
+    asked: Object.fromEntries(suggestion.asked.map((a) => [a.field, a.value])),
     follows: (props.follows ?? false) && !sent,
     watches: writing !== undefined,
   });
@@ -216,6 +219,7 @@ export function BriefForm(props: Props) {
           </div>
         ) : null}
       </Group>
+      <GiveCorrections corrections={correctionsOf(suggestion, brief.now, brief.left)} />
       <div className="sticky bottom-0 border-t border-rule bg-page-2 px-4 py-3 max-lg:bottom-12 sm:px-6">
         <button className="btn go" disabled={sending}>
           {sending ? 'Keeping…' : props.button}
@@ -232,7 +236,9 @@ export function BriefForm(props: Props) {
         usual: brief.usualOf(props.usual ?? {}),
         point,
         says: brief.says,
+        unsure: brief.unsure,
         take: brief.take,
+        leave: brief.leave,
         turns: brief.turns,
       }}
     >

@@ -1,7 +1,9 @@
 'use client';
 
+import type { Doc } from '@/core/document/nodes';
 import { useId, useState, type ReactNode } from 'react';
 import { WhenField } from '../frame/when-field';
+import { LeavesBehind } from './leaves-behind';
 import { ConfirmShare } from '../writing/confirm-share';
 
 /** A wall clock of this machine's zone to the minute, as a date field takes it. */
@@ -24,6 +26,8 @@ export function PostedThere(props: {
   open: boolean;
   close: () => void;
   what: string;
+  /** The text that was posted. */
+  doc?: Doc;
   now: number;
   zone: string;
   /** What the text lacks, where it lacks something. */
@@ -50,6 +54,7 @@ export function PostedThere(props: {
     >
       <p>Pulpit cannot see the other course. It notes that you posted, and when, and counts it by that.</p>
       {props.children}
+      {props.open && props.doc ? <LeavesBehind doc={props.doc} /> : null}
     </ConfirmShare>
   );
 }

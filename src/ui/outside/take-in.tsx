@@ -1,13 +1,22 @@
 'use client';
 
-import { outsideAt, putAwayAt } from '@/contract/addresses';
+import { foundAt, outsideAt, putAwayAt, termAt } from '@/contract/addresses';
 import Link from 'next/link';
-import { useRef, useState, type ClipboardEvent, type DragEvent } from 'react';
+import { useState } from 'react';
 import { foundText, troubleText, type Trouble } from '../words/outside';
 import { moment } from '../words/time';
+import { DropFields } from './drop-fields';
+import type { Pasted } from './shared-here';
 import { usePromptReader } from './use-prompt-reader';
 
-export type Waiting = { id: string; source: string; takenAt: number; opening: string };
+export type Waiting = {
+  id: string;
+  source: string;
+  takenAt: number;
+  opening: string;
+  hasPosts: boolean;
+  hasTerm: boolean;
+};
 
 /** The way in for a prompt, of a course elsewhere or of one that one teaches here: write it, paste it, or drop it as a file. */
 export function TakeIn(props: {
@@ -21,36 +30,16 @@ export function TakeIn(props: {
   waiting: Waiting[];
   zone: string;
   startReader: () => Worker;
+  /** What the field for files says. */
+  files: string;
   /** A text that stands in the field already. */
   begun?: string;
   /** Texts to begin with, by name and place. */
   starters?: { name: string; href: string }[];
 }) {
-  const [text, setText] = useState(props.begun ?? '');
-  const [html, setHtml] = useState('');
-  const [over, setOver] = useState(false);
-  const files = useRef<HTMLInputElement>(null);
+  const [{ text, html }, setPasted] = useState<Pasted>({ text: props.begun ?? '', html: '' });
   const facts = usePromptReader(props.startReader, text, html);
 
-  const paste = (e: ClipboardEvent<HTMLTextAreaElement>) => {
-    // Only a whole paste has a form of its own; what is pasted into other text is a part of that.
-    const rich = e.clipboardData.getData('text/html');
-    const whole = e.currentTarget.selectionEnd - e.currentTarget.selectionStart === text.length;
-    if (rich && whole) {
-      e.preventDefault();
-      setHtml(rich);
-      setText(e.clipboardData.getData('text/plain'));
-    }
-  };
-  const drop = (e: DragEvent) => {
-    e.preventDefault();
-    setOver(false);
-    if (files.current && e.dataTransfer.files.length) files.current.files = e.dataTransfer.files;
-    else if (e.dataTransfer.getData('text/plain')) {
-      setText(e.dataTransfer.getData('text/plain'));
-      setHtml(e.dataTransfer.getData('text/html'));
-    }
-  };
   return (
     <main id="main" className="mx-auto grid max-w-[860px] gap-4 px-4 py-6 sm:px-7">
       <div>
@@ -62,66 +51,39 @@ export function TakeIn(props: {
           {troubleText(t)}
         </p>
       ))}
-      <form
+      <DropFields
         action={props.action}
-        method="post"
-        encType="multipart/form-data"
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={drop}
-        className={`plate grid gap-4 px-5 py-5 ${over ? 'outline-3 outline-sky' : ''}`}
-      >
-        {props.starters?.length ? (
-          <p className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
-            <span className="text-ink-2">Begin from</span>
-            {props.starters.map((s) => (
-              <Link key={s.href} className="link inline-flex min-h-6 items-center" href={s.href}>
-                {s.name}
-              </Link>
-            ))}
+        label="The prompt’s text, or that of the whole page"
+        rows={11}
+        placeholder="Paste it here, as it stands on the course’s page"
+        begun={props.begun}
+        onText={setPasted}
+        above={
+          <>
+            {props.starters?.length ? (
+              <p className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
+                <span className="text-ink-2">Begin from</span>
+                {props.starters.map((s) => (
+                  <Link key={s.href} className="link inline-flex min-h-6 items-center" href={s.href}>
+                    {s.name}
+                  </Link>
+                ))}
+              </p>
+            ) : null}
+            {props.week ? <input type="hidden" name="week" value={props.week} /> : null}
+          </>
+        }
+        under={
+          <p role="status" className="min-h-5 text-[13px] text-ink-2">
+            {facts ? foundText(facts) : ''}
           </p>
-        ) : null}
-        {props.week ? <input type="hidden" name="week" value={props.week} /> : null}
-        <label className="grid gap-1 font-semibold">
-          The prompt’s text
-          <textarea
-            name="text"
-            rows={11}
-            value={text}
-            onPaste={paste}
-            onChange={(e) => {
-              setText(e.target.value);
-              setHtml('');
-            }}
-            placeholder="Paste it here, as it stands on the course’s page"
-            className="field font-serif text-[15.5px] leading-relaxed font-normal"
-          />
-        </label>
-        <input type="hidden" name="html" value={html} />
-        <p role="status" className="min-h-5 text-[13px] text-ink-2">
-          {facts ? foundText(facts) : ''}
-        </p>
-        <label className="grid gap-1 font-semibold">
-          Or a file: text, Markdown, .html, .docx or a PDF; and an .ics file with its dates
-          <input
-            ref={files}
-            className="field font-normal"
-            type="file"
-            name="file"
-            multiple
-            accept=".txt,.md,.markdown,.html,.htm,.docx,.pdf,.ics,text/plain,text/html,text/calendar,application/pdf"
-          />
-          <span className="text-[12.5px] font-normal text-ink-2">
-            Files can be dropped anywhere on this page’s form. Nothing in them is run.
-          </span>
-        </label>
+        }
+        files={props.files}
+      >
         <p>
           <button className="btn go">Read the prompt</button>
         </p>
-      </form>
+      </DropFields>
       {props.waiting.length ? (
         <section aria-labelledby="waiting" className="plate px-5 py-4">
           <h2 id="waiting" className="text-[18px]">
@@ -134,7 +96,10 @@ export function TakeIn(props: {
                 className="flex flex-wrap items-center justify-between gap-3 border-t border-rule-soft py-2.5"
               >
                 <p className="min-w-0">
-                  <Link className="link title-link" href={outsideAt(w.id)}>
+                  <Link
+                    className="link title-link"
+                    href={w.hasTerm ? termAt(w.id) : w.hasPosts ? foundAt(w.id) : outsideAt(w.id)}
+                  >
                     {w.opening || w.source}
                   </Link>
                   <span className="block text-[13px] text-ink-2">

@@ -25,13 +25,16 @@ export function useBriefValues(of: {
   /** What the text is read as, as it stands now. */
   text: Fields;
   follows: boolean;
+  /** What the text may say: taken where somebody says that it does. */
+  asked: Fields;
   /** The text is being written: what it says otherwise is shown. */
   watches: boolean;
 }) {
-  const { given, text, follows, watches } = of;
+  const { given, text, asked, follows, watches } = of;
   /** What was typed, and what stood there before: a field is not drawn anew under somebody's hands. */
   const [typed, setTyped] = useState<Partial<Record<Field, { stood: string; now: string }>>>({});
   const [taken, setTaken] = useState<Fields>({});
+  const [left, setLeft] = useState<readonly Field[]>([]);
   /** How often the text's word was taken: a field is drawn anew also where it had held that before. */
   const [turns, setTurns] = useState<Partial<Record<Field, number>>>({});
 
@@ -45,17 +48,27 @@ export function useBriefValues(of: {
 
   const standing = (field: Field): string => taken[field] ?? ((follows && text[field]) || given[field] || '');
   const fields: Fields = {};
+  const nowSaid: Fields = {};
   const says: Partial<Record<Field, string>> = {};
+  const unsure: Partial<Record<Field, string>> = {};
   for (const field of FIELDS) {
     const stood = typed[field]?.stood ?? standing(field);
     if (stood !== '') fields[field] = stood;
     const said = text[field];
     const now = typed[field]?.now ?? stood;
+    if (now !== '') nowSaid[field] = now;
     if (watches && said && !NOT_SAID.includes(field) && !isSame(field, said, now)) says[field] = said;
+    const isOpen = said === undefined && !typed[field] && !left.includes(field);
+    const maybe = isOpen ? asked[field] : undefined;
+    if (maybe && !isSame(field, maybe, now)) unsure[field] = maybe;
   }
   return {
     fields,
+    /** What stands in each of them as it is typed. */
+    now: nowSaid,
+    left,
     says,
+    unsure,
     turns,
     /** Of what the text leaves unsaid, what still stands as it was filled in. */
     usualOf: (like: Usual['like']): Usual['like'] =>
@@ -72,8 +85,9 @@ export function useBriefValues(of: {
         [field]: { stood: before[field]?.stood ?? standing(field), now },
       }));
     },
+    leave: (field: Field) => setLeft((before) => [...before, field]),
     take: (field: Field) => {
-      const said = text[field];
+      const said = text[field] ?? asked[field];
       if (said === undefined) return;
       setTaken((before) => ({ ...before, [field]: said }));
       setTurns((before) => ({ ...before, [field]: (before[field] ?? 0) + 1 }));

@@ -201,6 +201,7 @@ export function AskDesk(props: {
       label="What you ask"
       refused={null}
       forecast={sees}
+      warns
       plainButton={button}
       plainTo={{
         id: PLAIN_FORM,
@@ -275,10 +276,10 @@ export function AskDesk(props: {
           ) : null}
         </div>
       }
-      buttons={
+      go={
         <button
           type="button"
-          className="btn go"
+          className="btn go shrink-0"
           data-key-share=""
           disabled={share.state === 'sharing'}
           onClick={() => void go()}

@@ -3,7 +3,6 @@
 import { wallClockAt, daysLater } from '@/core/deadlines/wallclock';
 import { instant } from '@/core/ids';
 import { typedWall } from '@/core/deadlines/typed';
-import { useEarly } from '../frame/use-early';
 import { WhenField } from '../frame/when-field';
 import { RESULTS_SHOWN, type HandsAsked } from '@/core/questions/hands';
 
@@ -54,9 +53,8 @@ export function HandsFields({
   form: string;
 }) {
   const set = (part: Partial<HandsDraft>) => change({ ...hands, ...part });
-  const early = useEarly<HTMLDivElement>((fields) => change(handsTyped(fields)));
   return (
-    <div ref={early} className="grid gap-2 text-[13px] sm:grid-cols-2">
+    <div className="grid gap-2 text-[13px] sm:grid-cols-2">
       <label className="grid gap-1 font-semibold">
         Choices, one on each line
         <textarea

@@ -4,7 +4,6 @@ import { daysLater, wallClockAt } from '@/core/deadlines/wallclock';
 import { instant } from '@/core/ids';
 import { MEETING_LIMITS, meetingSchema, type MeetingAsked } from '@/core/questions/meeting';
 import { typedWall } from '@/core/deadlines/typed';
-import { useEarly } from '../frame/use-early';
 import { WhenField } from '../frame/when-field';
 
 /** An hour to meet as it is written: numbers as they are typed. */
@@ -47,9 +46,8 @@ export function MeetingFields({
   form: string;
 }) {
   const set = (part: Partial<MeetingDraft>) => change({ ...meeting, ...part });
-  const early = useEarly<HTMLDivElement>((fields) => change(meetingTyped(fields)));
   return (
-    <div ref={early} className="grid gap-x-4 gap-y-2 text-[13px] sm:grid-cols-[auto_auto_auto_minmax(0,1fr)]">
+    <div className="grid gap-x-4 gap-y-2 text-[13px] sm:grid-cols-[auto_auto_auto_minmax(0,1fr)]">
       <label className="grid content-start gap-1 font-semibold">
         Begins, by the course’s clock
         <WhenField

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { lookOf } from '../conversation/address';
 import { Live } from '../conversation/live';
 import { BackToList } from '../conversation/notes';
+import { Answered, PostFoot } from '../conversation/phone';
 import { ReplySide, type You } from '../conversation/reply-side';
 import { ThreadPage } from '../conversation/thread-page';
 import { FacingPages } from '../discussion/facing-pages';
@@ -160,18 +161,22 @@ function OpenPages({ page, you }: { page: QuestionsPage; you: You }) {
     <FacingPages
       first="left"
       about={`${open.line.number} ${view.open?.at}`}
+      ways={{ foot: <PostFoot view={view} look={look} /> }}
       left={{ name: 'The question', page: read }}
       right={{
         name: 'Your answer',
         page: (
-          <ReplySide
-            view={view}
-            slug={room}
-            you={you}
-            shared={null}
-            next={null}
-            asked={{ number: open.line.number, saved: open.saved }}
-          />
+          <>
+            <Answered view={view} />
+            <ReplySide
+              view={view}
+              slug={room}
+              you={you}
+              shared={null}
+              next={null}
+              asked={{ number: open.line.number, saved: open.saved }}
+            />
+          </>
         ),
       }}
     />

@@ -1,6 +1,15 @@
 'use client';
 
-import { addingSource, shelving, takingSource, type newSourceSchema, type Shelf } from '@/contract/sources';
+import { shelfFileAt } from '@/contract/addresses';
+import {
+  addingSource,
+  SHELF_FORMS,
+  shelving,
+  takingSource,
+  type newSourceSchema,
+  type Shelf,
+  type ShelfForm,
+} from '@/contract/sources';
 import { call } from '../request/call';
 import type { z } from 'zod';
 import { STYLES, type Cited, type CitationStyle } from '@/core/sources/item';
@@ -13,6 +22,7 @@ import { DocumentView } from '../document/document-view';
 import { documentOf } from '../writing/editor/to-document';
 
 const STYLE_NAMES: Record<CitationStyle, string> = { apa: 'APA', mla: 'MLA', chicago: 'Chicago' };
+const FORM_NAMES: Record<ShelfForm, string> = { bib: 'BibTeX', json: 'CSL-JSON', ris: 'RIS' };
 const LIST_NAMES: Record<CitationStyle, string> = {
   apa: 'References',
   mla: 'Works cited',
@@ -25,7 +35,8 @@ const TROUBLES: Record<string, string> = {
     'Reading what you pasted took too long, so nothing was put on the shelf. It is still here: paste fewer sources at once.',
   'no-answer': 'Pulpit does not answer. What you typed is still here; try again in a moment.',
   malformed: 'That is too long for a source. What you pasted is still here.',
-  'no-source': 'That is no DOI, link, BibTeX or CSL-JSON that could be read. What you pasted is still here.',
+  'no-source':
+    'That is no DOI, link, BibTeX, RIS or CSL-JSON that could be read. What you pasted is still here.',
   'shelf-full': 'The shelf is full: take some sources off it first.',
 };
 
@@ -155,6 +166,20 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
                 );
               })}
             </ul>
+            {shelf?.sources.length ? (
+              <p className="mt-2 flex flex-wrap items-center gap-x-4 text-[13px] text-ink-2">
+                Take all of them along:
+                {SHELF_FORMS.map((form) => (
+                  <a
+                    key={form}
+                    className="link inline-flex min-h-8 items-center"
+                    href={shelfFileAt(slug, form)}
+                  >
+                    {FORM_NAMES[form]}
+                  </a>
+                ))}
+              </p>
+            ) : null}
             {shelf?.readings.length ? (
               <details className="mt-3 text-[13.5px]">
                 <summary className="link w-fit">Readings of this course</summary>
@@ -178,7 +203,7 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
             ) : null}
             <form onSubmit={submit} className="mt-4 grid gap-2 border-t border-rule pt-3 text-[13.5px]">
               <label className="grid gap-1 font-semibold">
-                A new source: its DOI, its link, or BibTeX or CSL-JSON
+                A new source: its DOI, its link, or BibTeX, RIS or CSL-JSON
                 <textarea
                   name="pasted"
                   rows={3}

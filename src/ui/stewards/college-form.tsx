@@ -1,6 +1,8 @@
 'use client';
 
 import type { CollegeView } from '@/contract/stewards';
+import Link from 'next/link';
+import { stewardsCorrectionsAt } from '@/contract/addresses';
 import { TextField, Trouble, ZoneField } from '../people/fields';
 import type { TellingAction } from '../people/told';
 import { useTold } from '../people/use-told';
@@ -152,6 +154,12 @@ export function CollegeForm(props: {
           </p>
         </div>
       </Plate>
+      <p className="text-[13.5px] lg:col-span-2">
+        <Link className="link" href={stewardsCorrectionsAt()}>
+          What was put right of prompts
+        </Link>{' '}
+        and given to make their reading better: to look at, to save as a file, to delete.
+      </p>
       <div className="lg:col-span-2">
         <button type="submit" className="btn go" disabled={sending}>
           {sending ? 'Keeping…' : 'Keep'}

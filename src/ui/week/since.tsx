@@ -1,4 +1,5 @@
 import {
+  calendarOffersAt,
   beginningAt,
   conversationAt,
   partAt,
@@ -23,12 +24,13 @@ export function Since({
   since,
   toSign,
   toBegin,
+  offering,
   announcements,
   zone,
   now,
   more,
   teaches,
-}: Pick<ThisWeek, 'since' | 'toSign' | 'toBegin' | 'announcements' | 'zone' | 'now'> & {
+}: Pick<ThisWeek, 'since' | 'toSign' | 'toBegin' | 'offering' | 'announcements' | 'zone' | 'now'> & {
   more: number;
   teaches: boolean;
 }) {
@@ -36,6 +38,7 @@ export function Since({
     [
       toSign,
       toBegin,
+      offering,
       since.marks,
       since.changed,
       since.replies,
@@ -56,6 +59,18 @@ export function Since({
                 </span>
                 <span className="block text-ink-3">what to do first, and what of it is done</span>
               </Link>
+            </li>
+          ))}
+          {offering.map((c) => (
+            <li key={c.id} className="border-t border-rule-soft py-2 first:border-t-0">
+              <form action={calendarOffersAt(c.id)} method="post">
+                <button className="group block min-h-6 text-left">
+                  <span className="group-hover:underline">
+                    <b>{c.name}</b> has {plural(c.offers, 'discussion')} to look through
+                  </span>
+                  <span className="block text-ink-3">new or moved, in a calendar you follow</span>
+                </button>
+              </form>
             </li>
           ))}
           {toSign.map((c) => (

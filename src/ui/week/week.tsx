@@ -1,6 +1,6 @@
 'use client';
 
-import { accountAt, newOutsideAt } from '@/contract/addresses';
+import { accountAt, elsewhereAt, newOutsideAt, readingAt, roomAt, weekAt } from '@/contract/addresses';
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
@@ -10,11 +10,24 @@ import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
 import { Since } from './since';
 import type { ThisWeek } from '@/contract/week';
+import { useKeptForLater } from '../writing/without-network';
 import { WeekLine } from './week-line';
 
-export function Week({ week }: { week: ThisWeek }) {
+/** Of so many discussions the pages are kept for when there is no network. */
+const MOST_KEPT = 5;
+
+export function Week({ week, mine }: { week: ThisWeek; mine: boolean }) {
   const { now, zone, lines } = week;
   const teaches = lines.some((l) => l.teaching !== null);
+  useKeptForLater([
+    weekAt(),
+    ...lines
+      .filter((l) => l.state !== 'upcoming' && l.state !== 'closed')
+      .slice(0, MOST_KEPT)
+      .flatMap((l) => [roomAt(l.slug, 'response'), ...(l.sealed ? [] : [roomAt(l.slug, 'conversation')])]),
+    ...week.later.conversations.slice(0, MOST_KEPT).map((slug) => roomAt(slug, 'conversation')),
+    ...week.later.readings.slice(0, MOST_KEPT).map((slug) => readingAt(slug)),
+  ]);
   return (
     <main id="main" className="mx-auto grid max-w-[1400px] gap-6 px-4 py-6 sm:px-7 xl:grid-cols-[1fr_292px]">
       <RefreshAt
@@ -45,6 +58,18 @@ export function Week({ week }: { week: ThisWeek }) {
           <p className="plate mt-4 px-5 py-4 text-ink-2">
             {week.inCourses ? (
               'Nothing is open this week. All past and coming discussions are under Discussions.'
+            ) : mine ? (
+              <>
+                This Pulpit is yours alone, on this machine. Nothing is in it yet:{' '}
+                <Link className="link" href={newOutsideAt()}>
+                  bring in a discussion or a whole syllabus
+                </Link>
+                , or{' '}
+                <Link className="link" href={elsewhereAt()}>
+                  follow the calendar
+                </Link>{' '}
+                of your courses.
+              </>
             ) : (
               <>
                 You are in no course here yet. Whoever teaches one can invite you; where you were given a
@@ -60,14 +85,15 @@ export function Week({ week }: { week: ThisWeek }) {
         <p className={teaches ? 'hidden' : 'mt-3 text-[13px] text-ink-2'}>
           A course that is not in Pulpit?{' '}
           <Link className="link" href={newOutsideAt()}>
-            Bring in its prompt
+            Bring in a discussion
           </Link>{' '}
-          and it stands here too.
+          from there, and it stands here too.
         </p>
       </div>
       <Since
         toSign={week.toSign}
         toBegin={week.toBegin}
+        offering={week.offering}
         since={week.since}
         announcements={week.announcements}
         more={week.moreAnnouncements}

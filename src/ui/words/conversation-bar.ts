@@ -22,6 +22,13 @@ export const FILTER_NAMES: [Exclude<ThreadFilter, 'person' | 'found'>, string][]
   ['all', 'All'],
 ];
 
+/** What a conversation is narrowed to, as it is called where no list of filters stands beside it. */
+export function filterName(filter: ThreadFilter, words: string, person: string | null): string {
+  if (filter === 'found') return `“${words}”`;
+  if (filter === 'person') return person ? `By ${person}` : 'By one person';
+  return FILTER_NAMES.find(([id]) => id === filter)?.[1] ?? 'All';
+}
+
 /** Why a list is empty. */
 export function emptyText(filter: ThreadFilter, outside: boolean): string {
   switch (filter) {

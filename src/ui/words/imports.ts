@@ -30,3 +30,25 @@ export function importProblemText(p: ImportProblem): string {
       return `The file is larger than 5 MB. It was read up to line ${p.line.toLocaleString('en-GB')}; what comes after was left out.`;
   }
 }
+
+/** Why a calendar that is followed could not be read, and what to do. @example calendarTroubleText('no-calendar') */
+export function calendarTroubleText(code: string): string {
+  switch (code) {
+    case 'no-address':
+      return 'That is no address. It begins with https:// and often ends in .ics.';
+    case 'too-many':
+      return 'You follow ten calendars, and no more are asked for. Leave one first.';
+    case 'private':
+      return 'That address leads into a private network, where Pulpit asks for nothing.';
+    case 'not-found':
+      return 'There is no calendar at that address any more, or it wants a password. Copy the address anew from the other place.';
+    case 'no-calendar':
+      return 'What is at that address is not an iCalendar file.';
+    case 'too-large':
+      return 'That calendar is larger than 3 MB and is not read.';
+    case 'not-read':
+      return 'That calendar takes too long to read.';
+    default:
+      return 'Nobody answers at that address.';
+  }
+}

@@ -1,5 +1,5 @@
 import { notReadText } from './not-read';
-import type { Field, FieldProblem } from '@/core/outside/fields';
+import { isTick, type Field, type FieldProblem } from '@/core/outside/fields';
 import { plural } from './plural';
 import { factText } from './requirements';
 
@@ -59,6 +59,13 @@ export const FIELD_NAMES: Record<Field, string> = {
   'replies.otherSide': 'Only replies to the other side count',
   'replies.greetByName': 'Call the classmate by name',
 };
+
+/** What a field holds, in words: a box is ticked or not. */
+export const fieldValue = (field: string, value: string): string =>
+  value === 'on' ? 'yes' : value || (isTick(field) ? 'no' : 'nothing');
+
+/** What a field is called; one of an earlier time by what it was kept as. */
+export const fieldName = (field: string): string => FIELD_NAMES[field as Field] ?? field;
 
 type Problem = FieldProblem | { field: 'course'; code: 'hosted-here'; course: string };
 
@@ -122,6 +129,8 @@ export function troubleText(t: Trouble): string {
       return `${name}: ${notReadText(t.why)}`;
     case 'not-read':
       return notReadText(t.why);
+    case 'no-posts':
+      return 'No post was found there: a page with names, times and texts is looked for. Nothing here was changed.';
     case 'no-calendar':
       return `${name} is not a calendar file, so no dates were taken from it. Type the deadlines by hand.`;
     case 'shown-in-part':

@@ -58,6 +58,16 @@ const TROUBLES: Record<string, string> = {
   'not-a-picture':
     'That file is not a picture that can be drawn. Nothing was changed: choose a JPEG, PNG or WebP.',
   'picture-large': 'That picture is larger than 8 MB. Nothing was changed: choose a smaller one.',
+  'archive-too-large':
+    'That archive is too large to be brought in. Nothing was changed. Unpack it, keep only the folder “data”, pack that again, and send it.',
+  'archive-no-archive': 'That file is no .zip archive, or a damaged one. Nothing was changed.',
+  'archive-no-courses':
+    'There are no courses of your own in that archive. Nothing was changed: it may come from an older Pulpit; save it there anew.',
+  'archive-not-own-courses': 'That archive does not come from a Pulpit. Nothing was changed.',
+  'archive-newer': 'That archive comes from a newer Pulpit than this one. Nothing was changed.',
+  'archive-malformed':
+    'Something in that archive is not as Pulpit writes it, so none of it was taken. Nothing was changed: save it anew.',
+  'archive-not-read': 'That archive takes too long to read. Nothing was changed.',
   'no-file': 'No file arrived. Choose one and send it again.',
   'not-read':
     'That file took too long to read, so it was put aside. Nothing was changed: save it as CSV and try again.',
@@ -100,7 +110,11 @@ const GOOD: Record<string, string> = {
   left: 'You have left the course.',
   picture: 'Your picture is kept.',
   'picture-gone': 'You have no picture any more.',
+  'archive-known': 'All of that archive is here already. Nothing was changed.',
+  'archive-hosted':
+    'Brought in, but for courses that are held here under the same name: those stay as they are.',
   mark: 'Kept.',
+  'corrections-forgotten': 'All of them are deleted.',
   'second-off': 'No second factor is asked for any more.',
   'passkey-made': 'The passkey is kept: it signs you in from now on.',
   'passkey-gone': 'The passkey is taken away: it signs nobody in any more.',

@@ -17,6 +17,7 @@ import { changeRefusalText, withdrawalText } from '../words/changes';
 import { calledName } from '../words/plural';
 import { verdictReason } from '../words/verdicts';
 import { Desk } from './desk';
+import { useMeaning } from './use-meaning';
 import type { ShareState } from './use-share';
 import { useWriting } from './use-writing';
 import { WithFigures } from './with-figures';
@@ -81,6 +82,7 @@ export function ChangeDesk(props: {
     label,
     placeholder: 'Type the text as it shall stand…',
   });
+  useMeaning(writing.live, head.slug, plain, prompt);
   const [share, setShare] = useState<ShareState>({ state: 'idle' });
   const busy = useRef(false);
 
@@ -159,19 +161,19 @@ export function ChangeDesk(props: {
         </div>
       }
       buttons={
-        <>
-          <a className="btn" href={after}>
-            Leave it as it is
-          </a>
-          <button
-            type="button"
-            className="btn go"
-            disabled={share.state === 'sharing'}
-            onClick={() => void put()}
-          >
-            {share.state === 'sharing' ? 'Changing…' : 'Share the change'}
-          </button>
-        </>
+        <a className="btn" href={after}>
+          Leave it as it is
+        </a>
+      }
+      go={
+        <button
+          type="button"
+          className="btn go shrink-0"
+          disabled={share.state === 'sharing'}
+          onClick={() => void put()}
+        >
+          {share.state === 'sharing' ? 'Changing…' : 'Share the change'}
+        </button>
       }
     />
   );

@@ -4,6 +4,7 @@ import type { DraftChecker } from '@/workers/check-draft';
 import { startWorker, type StartedWorker } from '../frame/started-worker';
 import { FEW_WORDS } from '../words/substance';
 import type { Text } from './draft-keeper';
+import { Weighing, type AskMeaning } from './weighing';
 
 /** Longer nobody waits for what the page can do itself. */
 const BEGINS_WITHIN_MS = 5_000;
@@ -75,6 +76,7 @@ export class LiveChecks {
   private busy = false;
   private waiting: Versioned | null = null;
   private version = 0;
+  private weighing: Weighing | null = null;
 
   constructor(
     private rules: CheckRules,
@@ -111,7 +113,22 @@ export class LiveChecks {
     this.rules = rules;
   }
 
-  private take(next: Checked, version: number) {
+  /** From now on what a reply means is asked for as well, at its writer's pauses; the answer ends that. */
+  weighBy(ask: AskMeaning): () => void {
+    const weighing = new Weighing(ask, () => this.take(this.newest, this.version));
+    this.weighing = weighing;
+    this.take(this.newest, this.version);
+    return () => {
+      weighing.stop();
+      this.weighing = null;
+    };
+  }
+
+  private take(checked: Checked, version: number) {
+    const next =
+      this.weighing && checked.substance
+        ? { ...checked, substance: this.weighing.of(checked.substance) }
+        : checked;
     this.newest = next;
     this.version = version;
     const shown = asShown(this.shown, next);

@@ -17,8 +17,9 @@ import { refusalText } from '../words/verdicts';
 import { SavedAnswers } from '../questions/saved-answers';
 import { Desk } from './desk';
 import { replyForecast } from './reply-forecast';
-import { ReplyNeeds } from './reply-needs';
+import { AnsweredSince, ReplyNeeds } from './reply-needs';
 import { ReplyQuestions } from './reply-questions';
+import { useMeaning } from './use-meaning';
 import { useReplySharing } from './use-reply-sharing';
 import { useWriting } from './use-writing';
 import { WithFigures } from './with-figures';
@@ -82,6 +83,7 @@ export function ReplyDesk(props: {
     placeholder: props.asks ? (answering.self ? 'Add something…' : 'Answer…') : `Write to ${called}…`,
   });
   const { editor, live } = writing;
+  useMeaning(live, props.slug, answering.plain, about.prompt);
   useQuotedPassages(editor, !outside);
   const forecast = replyForecast({ answering, brief, ledgerInput, now, outside });
   const sharing = useReplySharing(place, writing, {
@@ -106,11 +108,13 @@ export function ReplyDesk(props: {
         draft={draft}
         parts={[]}
         share={sharing.share}
+        waits={{ again: sharing.again, stop: sharing.stopWaiting }}
         zone={zone}
         withTitle={false}
         label={label}
         refused={props.refused ? refusalText(props.refused, zone) : null}
         forecast={<WithFigures live={live}>{({ checks }) => forecast.said(checks)}</WithFigures>}
+        warns={props.asks || !forecast.counts}
         plainButton={button}
         above={
           props.asked ? (
@@ -119,15 +123,13 @@ export function ReplyDesk(props: {
               {...props.asked}
               take={(doc) => void writing.bringIn({ title: '', doc }, editor?.isEmpty ? 'instead' : 'below')}
             />
-          ) : props.asks ? null : (
-            <ReplyNeeds
-              brief={brief}
-              answering={answering}
-              changed={props.changed}
-              editor={editor}
-              outside={outside}
-              zone={zone}
-            />
+          ) : props.asks || !props.changed ? null : (
+            <AnsweredSince name={called} changed={props.changed} zone={zone} />
+          )
+        }
+        needs={
+          props.asks ? null : (
+            <ReplyNeeds brief={brief} answering={answering} editor={editor} outside={outside} />
           )
         }
         buttons={
@@ -143,22 +145,25 @@ export function ReplyDesk(props: {
                 Share with {called} only
               </button>
             )}
-            <button
-              type="button"
-              className="btn go"
-              data-key-share=""
-              disabled={busy}
-              onClick={() => void sharing.shareOrAsk()}
-            >
-              {busy ? (outside ? 'Noting…' : 'Sharing…') : button}
-            </button>
           </>
+        }
+        go={
+          <button
+            type="button"
+            className="btn go shrink-0"
+            data-key-share=""
+            disabled={busy}
+            onClick={() => void sharing.shareOrAsk()}
+          >
+            {busy ? (outside ? 'Noting…' : 'Sharing…') : button}
+          </button>
         }
       />
       <ReplyQuestions
         sharing={sharing}
         answering={answering}
         live={live}
+        text={writing.text}
         outside={outside}
         now={now}
         ownZone={props.ownZone}

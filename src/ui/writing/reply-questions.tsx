@@ -4,6 +4,7 @@ import { shortfall } from '../words/checks';
 import { calledName, list } from '../words/plural';
 import { AnsweredChanged } from './answered-changed';
 import { ConfirmShare } from './confirm-share';
+import type { Text } from './draft-keeper';
 import type { LiveChecks } from './live-checks';
 import type { ReplySharing } from './use-reply-sharing';
 import { lacking, LackingLine, WithFigures } from './with-figures';
@@ -13,6 +14,7 @@ export function ReplyQuestions(props: {
   sharing: ReplySharing;
   answering: Answering;
   live: LiveChecks;
+  text: () => Text;
   outside: boolean;
   now: number;
   ownZone: string;
@@ -28,6 +30,7 @@ export function ReplyQuestions(props: {
           open={asking === 'posted'}
           close={close}
           what={`this reply to ${called}`}
+          doc={asking === 'posted' ? props.text().doc : undefined}
           now={props.now}
           zone={props.ownZone}
           onGo={(postedAt) => goOn({ postedAt })}

@@ -63,7 +63,7 @@ export function ResponseDesk(props: {
     placeholder: brief.parts.length ? 'Type your answer…' : 'Type your response…',
   });
   useQuotations(writing.editor);
-  const { share, send } = useShare(place);
+  const { share, send, stillWaits, stopWaiting } = useShare(place);
   const { setLive } = useWritingContext();
   const { live } = writing;
   useEffect(() => setLive(live), [live, setLive]);
@@ -89,6 +89,12 @@ export function ResponseDesk(props: {
     router.replace(responseAt(head.slug, { shared: post }));
     router.refresh();
   };
+  /** The same once more, after nobody answered; false where the text is no longer the same. */
+  const again = () => {
+    const how = stillWaits(writing.text());
+    if (how) void go(how.postedAt);
+    return how !== null;
+  };
   /** A text that lacks something is shared only by wish. */
   const shareOrAsk = async () => {
     if (unmetRequired(await writing.checkNow()).length) setConfirming(true);
@@ -105,6 +111,7 @@ export function ResponseDesk(props: {
         draft={draft}
         parts={brief.parts}
         share={share}
+        waits={{ again, stop: stopWaiting }}
         zone={head.schedule.zone}
         withTitle
         handsOver={!outside && ledgerInput !== null && props.refused?.code !== 'not-open-yet'}
@@ -113,25 +120,23 @@ export function ResponseDesk(props: {
         refused={props.refused ? refusalText(props.refused, head.schedule.zone) : null}
         forecast={<WithFigures live={live}>{({ checks }) => forecast(checks)}</WithFigures>}
         plainButton={outside ? 'Note it as posted there' : 'Share with the class'}
-        buttons={
+        buttons={outside ? <CopyOut text={writing.text} /> : null}
+        go={
           outside ? (
-            <>
-              <CopyOut text={writing.text} />
-              <button
-                type="button"
-                className="btn go"
-                disabled={share.state === 'sharing'}
-                onClick={() => {
-                  void writing.checkNow().then(() => setConfirming(true));
-                }}
-              >
-                {share.state === 'sharing' ? 'Noting…' : 'I posted it there'}
-              </button>
-            </>
-          ) : (
             <button
               type="button"
               className="btn go"
+              disabled={share.state === 'sharing'}
+              onClick={() => {
+                void writing.checkNow().then(() => setConfirming(true));
+              }}
+            >
+              {share.state === 'sharing' ? 'Noting…' : 'I posted it there'}
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn go shrink-0"
               data-key-share=""
               disabled={share.state === 'sharing'}
               onClick={() => void shareOrAsk()}
@@ -152,6 +157,7 @@ export function ResponseDesk(props: {
           open={confirming}
           close={() => setConfirming(false)}
           what="this response"
+          doc={confirming ? writing.text().doc : undefined}
           now={now}
           zone={props.ownZone}
           onGo={(postedAt) => {

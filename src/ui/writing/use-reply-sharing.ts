@@ -9,6 +9,7 @@ import { repeatOf, type Earlier } from '@/core/substance/repeated';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useShare } from './use-share';
+import type { How } from './waiting-shares';
 import type { WritingState } from './use-writing';
 
 /** What is asked before a reply is shared. */
@@ -22,13 +23,13 @@ export function useReplySharing(
 ) {
   const { answering, earlier, counts, outside } = reply;
   const router = useRouter();
-  const { share, send } = useShare(place);
+  const { share, send, stillWaits, stopWaiting } = useShare(place);
   const [asking, setAsking] = useState<Asking | null>(null);
   // The text of now, where the post was changed while this page was open.
   const [newer, setNewer] = useState<{ title: string; doc: Doc; n: number } | null>(null);
-  const how = useRef<{ privately?: boolean; postedAt?: string }>({});
+  const how = useRef<How>({});
 
-  const go = async (chosen: { privately?: boolean; postedAt?: string }, answeredN = answering.n) => {
+  const go = async (chosen: How, answeredN = answering.n) => {
     how.current = chosen;
     const sent = await send({ ...writing.text(), title: '' }, writing.keeper.submission, {
       ...chosen,
@@ -50,12 +51,19 @@ export function useReplySharing(
 
   return {
     share,
+    stopWaiting,
+    /** The same once more, after nobody answered; false where the text is no longer the same. */
+    again: () => {
+      const how = stillWaits({ ...writing.text(), title: '' });
+      if (how) void go(how, how.answeredN);
+      return how !== null;
+    },
     asking,
     setAsking,
     newer,
     repeats,
     /** What was asked is answered. */
-    goOn: (chosen: { privately?: boolean; postedAt?: string }) => {
+    goOn: (chosen: How) => {
       setAsking(null);
       void go(chosen);
     },

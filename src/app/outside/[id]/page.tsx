@@ -25,7 +25,7 @@ export default async function IntakePage({ params }: Props) {
         <BriefHead title="Is this what the prompt asks?" />
         <BriefForm
           {...page.value}
-          button="Make it a discussion of mine"
+          button={page.value.fixedCourse ? 'Put it in its place' : 'Make it a discussion of mine'}
           action={confirmPrompt.bind(null, id)}
         />
       </main>

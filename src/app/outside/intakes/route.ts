@@ -1,4 +1,4 @@
-import { newOutsideAt, outsideAt } from '@/contract/addresses';
+import { foundAt, newOutsideAt, outsideAt, termAt } from '@/contract/addresses';
 import { takeIn } from '@/server/outside/take-in';
 import { uploadForm } from '../../_request/endpoint';
 import { takenIn, TAKING_IN } from '../../_request/taking-in';
@@ -13,6 +13,6 @@ export const POST = uploadForm(
       { fields, files },
       page,
       (given) => takeIn(who.deps, who.actor, given),
-      (id) => outsideAt(id),
+      ({ id, posts, term }) => (term ? termAt(id) : posts > 0 ? foundAt(id) : outsideAt(id)),
     ),
 );

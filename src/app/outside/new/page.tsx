@@ -6,7 +6,7 @@ import { requireVisitor } from '../../_request/session';
 import { intakeTroubles } from '../../_request/taking-in';
 import { TakeInPage } from './take-in-page';
 
-export const metadata = { title: 'Bring in a prompt' };
+export const metadata = { title: 'Bring in a discussion' };
 
 type Props = { searchParams: Promise<{ trouble?: string | string[] }> };
 
@@ -16,8 +16,9 @@ export default async function NewOutsidePrompt({ searchParams }: Props) {
     <Frame visitor={who} here={newOutsideAt()} place="discussions">
       <TakeInPage
         action={intakesAt()}
-        title="Bring in a prompt"
-        lead="From a course that is not in Pulpit. Pulpit reads what it asks for, you correct what it read, and the prompt becomes a discussion of your own: with deadlines, checks and drafts, seen by nobody else. You post there yourself."
+        title="Bring in a discussion"
+        lead="From a course that is not in Pulpit: its prompt alone, or the whole page with the posts of your classmates, saved in your browser or copied. Pulpit reads what is asked and who answered whom, you put right what it read, and it becomes a discussion of your own: with deadlines, checks and drafts, seen by nobody else. You post there yourself. A syllabus, or a calendar, becomes all the discussions of its term at once."
+        files="Or a file: the saved page (.html, .mhtml), a mail, a PDF, .docx or a text; the syllabus; or an .ics file with its dates"
         troubles={intakeTroubles((await queryOf(searchParams)).trouble)}
         waiting={await waiting(who.deps, who.actor)}
         zone={who.actor.timeZone}

@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { moveAtOnce } from '../../frame/move-at-once';
 
 const LOOK =
-  'grid h-8 min-w-[30px] place-items-center rounded-[5px] px-1 disabled:opacity-40 aria-disabled:opacity-40';
+  'grid h-8 min-w-[30px] place-items-center rounded-[5px] px-1 max-lg:h-11 max-lg:min-w-11 disabled:opacity-40 aria-disabled:opacity-40';
 const tone = (on: boolean | undefined) => (on ? 'bg-pine-tint text-pine-ink' : 'text-ink-2 hover:bg-page-2');
 
 /** One tool of the bar: its name is said and shown as a hint, its keys after it. */
@@ -49,7 +49,7 @@ export function ToolMenu(props: { label: string; sign: ReactNode; on?: boolean; 
           type="button"
           aria-label={now ? `${props.label}: ${now}` : props.label}
           title={props.label}
-          className={`flex h-8 items-center gap-0.5 rounded-[5px] px-1.5 ${tone(props.on)}`}
+          className={`flex h-8 items-center justify-center gap-0.5 rounded-[5px] px-1.5 max-lg:h-11 max-lg:min-w-11 ${tone(props.on)}`}
         >
           {props.sign}
           <ChevronDown size={12} aria-hidden />

@@ -23,7 +23,7 @@ import {
   Video,
 } from 'lucide-react';
 import { Toolbar as Bar } from 'radix-ui';
-import { memo, useEffect, useState } from 'react';
+import { memo, useEffect, useState, type ReactNode } from 'react';
 import { moveAtOnce } from '../../frame/move-at-once';
 import { AttachTool } from '../../attachments/attach-tool';
 import type { SendingFiles } from '../../attachments/sending';
@@ -53,11 +53,15 @@ export const Toolbar = memo(function Toolbar(props: {
   setNote: (asked: NoteAsked | null) => void;
   recording: boolean;
   setRecording: (on: boolean) => void;
+  /** Under the thumb there is one line: what one needs less often folds out with the rest. */
+  thumb?: boolean;
+  /** What stands at the end of the line. */
+  end?: ReactNode;
   /** Whether the writing has the whole page, where it can. */
   wide?: boolean;
   setWide?: (wide: boolean) => void;
 }) {
-  const { editor, parts, formula, setFormula, note, setNote } = props;
+  const { editor, parts, formula, setFormula, note, setNote, thumb = false } = props;
   const [more, setMore] = useState(false);
   const [linking, setLinking] = useState(false);
   const on = useEditorState({
@@ -91,6 +95,49 @@ export const Toolbar = memo(function Toolbar(props: {
     dom.addEventListener('keydown', keys);
     return () => dom.removeEventListener('keydown', keys);
   }, [editor, wide, setWide]);
+  const textTools = (
+    <>
+      <Tool label="Underline" keys="Ctrl+U" on={on.underline} run={() => run().toggleUnderline().run()}>
+        <Underline size={16} aria-hidden />
+      </Tool>
+      <ToolMenu
+        label="Headings"
+        sign={<Heading size={16} aria-hidden />}
+        on={on.level > 0}
+        choices={[
+          { label: 'Ordinary text', on: on.level === 0, run: () => run().setParagraph().run() },
+          ...HEADINGS.map(([level, label]) => ({
+            label,
+            on: on.level === level,
+            run: () => run().setHeading({ level }).run(),
+          })),
+        ]}
+      />
+    </>
+  );
+  const numbered = (
+    <Tool
+      label="Numbered list"
+      keys="Ctrl+Shift+7"
+      on={on.numbers}
+      run={() => run().toggleOrderedList().run()}
+    >
+      <ListOrdered size={16} aria-hidden />
+    </Tool>
+  );
+  const recordAndUndo = (
+    <>
+      <Tool label="Record a clip" expanded={props.recording} run={() => props.setRecording(!props.recording)}>
+        <Video size={16} aria-hidden />
+      </Tool>
+      <Tool label="Undo" keys="Ctrl+Z" disabled={!on.undo} run={() => run().undo().run()}>
+        <Undo2 size={16} aria-hidden />
+      </Tool>
+      <Tool label="Redo" keys="Ctrl+Y" disabled={!on.redo} run={() => run().redo().run()}>
+        <Redo2 size={16} aria-hidden />
+      </Tool>
+    </>
+  );
   return (
     <div className="min-w-0 grow basis-[330px]">
       <Bar.Root
@@ -108,33 +155,11 @@ export const Toolbar = memo(function Toolbar(props: {
         <Tool label="Italics" keys="Ctrl+I" on={on.italic} run={() => run().toggleItalic().run()}>
           <Italic size={16} aria-hidden />
         </Tool>
-        <Tool label="Underline" keys="Ctrl+U" on={on.underline} run={() => run().toggleUnderline().run()}>
-          <Underline size={16} aria-hidden />
-        </Tool>
-        <ToolMenu
-          label="Headings"
-          sign={<Heading size={16} aria-hidden />}
-          on={on.level > 0}
-          choices={[
-            { label: 'Ordinary text', on: on.level === 0, run: () => run().setParagraph().run() },
-            ...HEADINGS.map(([level, label]) => ({
-              label,
-              on: on.level === level,
-              run: () => run().setHeading({ level }).run(),
-            })),
-          ]}
-        />
+        {thumb ? null : textTools}
         <Tool label="List" keys="Ctrl+Shift+8" on={on.bullets} run={() => run().toggleBulletList().run()}>
           <List size={16} aria-hidden />
         </Tool>
-        <Tool
-          label="Numbered list"
-          keys="Ctrl+Shift+7"
-          on={on.numbers}
-          run={() => run().toggleOrderedList().run()}
-        >
-          <ListOrdered size={16} aria-hidden />
-        </Tool>
+        {thumb ? null : numbered}
         <Tool label="Quotation" keys="Ctrl+Shift+B" on={on.quote} run={() => run().toggleBlockquote().run()}>
           <Quote size={16} aria-hidden />
         </Tool>
@@ -142,23 +167,12 @@ export const Toolbar = memo(function Toolbar(props: {
           <LinkIcon size={16} aria-hidden />
         </Tool>
         <AttachTool sending={props.sending} />
-        <Tool
-          label="Record a clip"
-          expanded={props.recording}
-          run={() => props.setRecording(!props.recording)}
-        >
-          <Video size={16} aria-hidden />
-        </Tool>
-        <Tool label="Undo" keys="Ctrl+Z" disabled={!on.undo} run={() => run().undo().run()}>
-          <Undo2 size={16} aria-hidden />
-        </Tool>
-        <Tool label="Redo" keys="Ctrl+Y" disabled={!on.redo} run={() => run().redo().run()}>
-          <Redo2 size={16} aria-hidden />
-        </Tool>
+        {thumb ? null : recordAndUndo}
         <Tool label="More tools" expanded={more} run={() => setMore(!more)}>
           <Ellipsis size={16} aria-hidden />
         </Tool>
-        {setWide ? (
+        {thumb ? props.end : null}
+        {setWide && !thumb ? (
           <Tool
             label={wide ? 'Back to facing pages' : 'Only the writing'}
             keys="F9"
@@ -174,6 +188,13 @@ export const Toolbar = memo(function Toolbar(props: {
         {more ? (
           <>
             <span className="w-full" aria-hidden />
+            {thumb ? (
+              <>
+                {textTools}
+                {numbered}
+                {recordAndUndo}
+              </>
+            ) : null}
             <MoreTools
               editor={editor}
               on={on.more}

@@ -22,6 +22,7 @@ import { deskAnswer } from '@/ui/words/desk';
 import { materialTrouble } from '@/ui/words/material';
 import { acting } from '../../../_request/acting';
 import { briefFields } from '../../../_request/brief-fields';
+import { keepGiven } from '../../../_request/given-corrections';
 import { sentDocument } from '../../../_request/write';
 
 /** Makes a discussion of a prompt, or gives the form back with what is wrong in it. */
@@ -35,7 +36,10 @@ export async function confirmForCourse(
   const fields = briefFields(form);
   const given = { fields, doc: sentDocument(form.get('doc')) };
   const done = await makeDiscussion(who.deps, who.actor, course, id, given);
-  if (done.ok) redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
+  if (done.ok) {
+    await keepGiven(who.deps, form);
+    redirect(deskDiscussionAt(course, done.value.slug, { answer: 'made' }));
+  }
   const { failure } = done;
   if (failure.code === 'not-found') redirect(deskAt(course, { answer: 'not-found' }));
   if (failure.code === 'fields') return { fields, problems: failure.problems };
@@ -57,7 +61,10 @@ export async function changeForCourse(
     doc: sentDocument(form.get('doc')),
     sure: typeof sure === 'string' ? sure : null,
   });
-  if (done.ok) redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));
+  if (done.ok) {
+    await keepGiven(who.deps, form);
+    redirect(deskDiscussionAt(course, slug, { answer: 'rules' }));
+  }
   const { failure } = done;
   switch (failure.code) {
     case 'not-found':

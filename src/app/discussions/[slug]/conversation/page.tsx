@@ -57,7 +57,7 @@ export default async function ConversationPage({ params, searchParams }: Props) 
   }
   const { actor } = who;
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={found.value.head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={found.value.head.schedule.zone}>
       <ConversationView view={found.value} slug={slug} ask={ask} you={actor} />
     </Frame>
   );

@@ -30,7 +30,7 @@ export default async function ExportLinks({ params, searchParams }: Props) {
   const answer = own(ANSWERS, (await queryOf(searchParams)).answer);
   const origin = originOf(await headers());
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         {answer ? (

@@ -19,7 +19,7 @@ export default async function Care({ params }: Props) {
   if (!page.ok) notFound();
   const { head, reported, log } = page.value;
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="conversation" ownZone={who.actor.timeZone} />
         <ModerationPage slug={slug} reported={reported} log={log} zone={who.actor.timeZone} />

@@ -19,7 +19,7 @@ export default async function PartPage({ params }: Props) {
   const { head, shared, sheet, feedback } = part.value;
   if (head.staff) redirect(conversationAt(slug));
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="part" ownZone={who.actor.timeZone} />
         <div className="px-4 pb-4 sm:px-7">

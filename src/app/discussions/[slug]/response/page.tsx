@@ -2,7 +2,7 @@ import { responseAt } from '@/contract/addresses';
 import { notFound, redirect } from 'next/navigation';
 import { placeOfQuestion } from '@/server/questions/place';
 import { responseRoom } from '@/server/discussions/response-room';
-import { FacingPages } from '@/ui/discussion/facing-pages';
+import { FacingPages, WriteFoot } from '@/ui/discussion/facing-pages';
 import { Head } from '@/ui/discussion/head';
 import { FacingReading } from '@/ui/discussion/facing-reading';
 import { PromptPage } from '@/ui/discussion/prompt-page';
@@ -62,11 +62,13 @@ export default async function ResponsePage({ params, searchParams }: Props) {
     />
   );
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room="response" ownZone={who.actor.timeZone} />
-        <div className="px-4 pb-4 sm:px-7">
-          <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
+        <div className="lg:px-7 lg:pb-4">
+          <div className="max-lg:px-4">
+            <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
+          </div>
           {alone ? (
             <section aria-label="Prompt" className="plate mx-auto max-w-[760px]">
               {page}
@@ -76,6 +78,7 @@ export default async function ResponsePage({ params, searchParams }: Props) {
               <FacingPages
                 first="right"
                 shape="narrow-left"
+                ways={{ foot: <WriteFoot write={first ? 'To what you shared' : 'Write your response'} /> }}
                 left={{
                   name: openReading ? 'Reading' : 'Prompt',
                   page,

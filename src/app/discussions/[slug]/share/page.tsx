@@ -28,7 +28,7 @@ export default async function BeforeSharingPage({ params, searchParams }: Props)
   const kept = await keptToShare(who.deps, who.actor, slug, { kind, parent });
   if (!kept.ok) notFound();
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={kept.value.head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={kept.value.head.schedule.zone}>
       <main id="main">
         <Head
           head={kept.value.head}

@@ -37,6 +37,7 @@ export default async function DeskNewRoute({ params, searchParams }: Props) {
           name,
           href: deskNewAt(course, { week, from }),
         }))}
+        files="Or a file: text, Markdown, .html, .docx or a PDF; and an .ics file with its dates"
         title={`Write a prompt for ${door.value.code}`}
         lead="Write it here, paste it from a document, or drop the file. Pulpit reads what it asks for as you write; on the next page you confirm or correct each fact. The class sees nothing until you show it."
         troubles={intakeTroubles(asked.trouble)}

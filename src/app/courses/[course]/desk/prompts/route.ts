@@ -14,6 +14,6 @@ export const POST = uploadForm<'course'>(
       { fields, files },
       page,
       (given) => takePromptIn(who.deps, who.actor, course, given),
-      (id) => deskPromptAt(course, id, { week: weekAsked(fields.get('week')) }),
+      ({ id }) => deskPromptAt(course, id, { week: weekAsked(fields.get('week')) }),
     ),
 );

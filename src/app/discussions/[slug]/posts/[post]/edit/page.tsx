@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { postId } from '@/core/ids';
 import { plainText } from '@/core/document/flatten';
 import { changingPost } from '@/server/posts/history';
-import { FacingPages } from '@/ui/discussion/facing-pages';
+import { FacingPages, WriteFoot } from '@/ui/discussion/facing-pages';
 import { FormAnswer } from '@/ui/discussion/form-answer';
 import { Head } from '@/ui/discussion/head';
 import { AnsweredText } from '@/ui/part/answered-text';
@@ -35,15 +35,18 @@ export default async function ChangePage({ params, searchParams }: Props) {
   const { head, post, answered, prompt, draft, refused, withdrawal, ledgerInput } = found.value;
   const isReply = post.kind === 'reply';
   return (
-    <Frame visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
+    <Frame slim visitor={who} here={here} place="discussions" zone={head.schedule.zone}>
       <main id="main">
         <Head head={head} room={isReply ? 'conversation' : 'response'} ownZone={who.actor.timeZone} />
-        <div className="px-4 pb-4 sm:px-7">
-          <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
+        <div className="lg:px-7 lg:pb-4">
+          <div className="max-lg:px-4">
+            <FormAnswer code={answer ?? null} zone={head.schedule.zone} />
+          </div>
           <WritingProvider>
             <FacingPages
               first="right"
               shape={isReply ? 'even' : 'narrow-left'}
+              ways={{ foot: <WriteFoot write={isReply ? 'To your reply' : 'To your response'} /> }}
               left={{
                 name: isReply ? 'The post' : 'Prompt',
                 page: (

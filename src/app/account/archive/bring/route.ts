@@ -1,0 +1,21 @@
+import { accountAt, discussionsAt } from '@/contract/addresses';
+import { bringCourses, MOST_ARCHIVE_BYTES } from '@/server/people/bring-courses';
+import { uploadForm } from '../../../_request/endpoint';
+import { seeOther } from '../../../_request/write';
+
+/** Brings one's own courses in out of an archive. */
+export const POST = uploadForm(
+  'bring a prompt in',
+  { files: 1, fileBytes: MOST_ARCHIVE_BYTES, fieldBytes: 1_000 },
+  () => accountAt(),
+  async ({ who, files }) => {
+    const [file] = files;
+    const said = (answer: string) => seeOther(`${accountAt({ answer })}#archive`);
+    if (!file) return said('no-file');
+    if (file.cut) return said('archive-too-large');
+    const brought = await bringCourses(who.deps, who.actor, file.bytes);
+    if (!brought.ok) return said(`archive-${brought.failure.code}`);
+    if (brought.value.hosted.length) return said('archive-hosted');
+    return brought.value.discussions ? seeOther(discussionsAt()) : said('archive-known');
+  },
+);
