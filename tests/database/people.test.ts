@@ -469,6 +469,7 @@ describe('everything of one’s own', () => {
       'data/margin notes.json',
       'data/marks.json',
       'data/notes to self.json',
+      'data/own courses.json',
       'data/saved answers.json',
       'data/slots taken.json',
       'data/sources.json',
