@@ -37,6 +37,7 @@ const config = {
         '<rootDir>/tests/replies/**/*.test.ts',
         '<rootDir>/tests/worth/**/*.test.ts',
         '<rootDir>/tests/elsewhere/**/*.test.ts',
+        '<rootDir>/tests/calendars/**/*.test.ts',
       ],
     },
     {

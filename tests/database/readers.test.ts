@@ -26,7 +26,7 @@ const calendar = (rule: string) =>
 it('reads as this thread would', async () => {
   const read = await pool.run(
     'calendar',
-    { text: calendar('RRULE:FREQ=WEEKLY;COUNT=3'), window, cut: false },
+    { bytes: Buffer.from(calendar('RRULE:FREQ=WEEKLY;COUNT=3')), window, cut: false },
     imani,
   );
   expect(read.ok && read.value.busy.map((b) => b.title)).toEqual(['Shift', 'Shift', 'Shift']);

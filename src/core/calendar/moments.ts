@@ -1,6 +1,8 @@
 import ICAL from 'ical.js';
-import { instantOf } from '../deadlines/wallclock';
+import { Temporal } from 'temporal-polyfill';
+import { findIana } from 'windows-iana';
 import { instant, type Instant } from '../ids';
+import { remember } from '../memo';
 import type { Block } from './blocks';
 import type { ContentLine } from './lines';
 import { isZone } from './vtimezone';
@@ -10,10 +12,16 @@ export type TimeZoneReader = (time: ICAL.Time) => Instant;
 
 const wall = (t: ICAL.Time) => t.toString().replace('Z', '').slice(0, 19);
 
+/** A time that exists twice is the first of the two, one that does not exist is told by the clock before (RFC 5545 §3.3.5). */
+const momentOf = remember((said: string, zone: string): Instant => {
+  const time = Temporal.PlainDateTime.from(said);
+  return instant(time.toZonedDateTime(zone, { disambiguation: 'compatible' }).epochMilliseconds);
+}, 20_000);
+
 const byPlatform =
   (zone: string): TimeZoneReader =>
   (t) =>
-    t.isDate ? instantOf(`${wall(t).slice(0, 10)}T00:00`, zone) : instantOf(wall(t), zone);
+    momentOf(t.isDate ? `${wall(t).slice(0, 10)}T00:00:00` : wall(t), zone);
 
 const byFile =
   (zone: ICAL.Timezone): TimeZoneReader =>
@@ -48,8 +56,18 @@ export function describedZones(found: readonly Block[]): Map<string, ICAL.Timezo
 }
 
 /**
+ * What the platform calls a zone that programs call otherwise: by a name of Windows, or by a longer one, which says first who maintains it
+ * (`/example.org/zones/Europe/London`).
+ */
+function usualName(name: string): string | null {
+  const ends = [3, 2].map((n) => name.split('/').slice(-n).join('/'));
+  return [findIana(name)[0], ...ends].find((n) => n !== undefined && isZone(n)) ?? null;
+}
+
+/**
  * Reads the zone of a date-time line: "Z" is UTC, none is the reader's own zone, a name is looked up on the platform
- * first (it knows the changes of clocks best) and in the file second. Null for a zone nobody knows.
+ * first (it knows the changes of clocks best), in the file second, and among the names that Windows has for zones. Null for
+ * a zone nobody knows.
  *
  * @example a line `DTSTART:20261015T090000Z` is read in UTC; one with `TZID=Nowhere/At-All` that the file does not describe, null
  */
@@ -64,7 +82,9 @@ export function zoneOf(
   const bare = name.replace(/^\//u, '');
   if (isZone(bare)) return byPlatform(bare);
   const zone = described.get(name);
-  return zone ? byFile(zone) : null;
+  if (zone) return byFile(zone);
+  const usual = usualName(name);
+  return usual === null ? null : byPlatform(usual);
 }
 
 /** A DATE or DATE-TIME value, or null for what is neither. @example readTime('20261015T235900Z') */

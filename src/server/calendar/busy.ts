@@ -39,14 +39,14 @@ const cleanName = (name: string) =>
 export async function importCalendar(
   deps: Deps,
   actor: Actor,
-  file: { name: string; text: string; cut: boolean },
+  file: { name: string; bytes: Uint8Array; cut: boolean },
 ): Promise<Result<{ id: string; times: number }, NotRead | { code: 'not-a-calendar' }>> {
   const window = {
     from: instant(deps.now - BACK_MS),
     to: instant(deps.now + AHEAD_MS),
     zone: actor.timeZone,
   };
-  const read = await readFor(deps, actor, 'calendar', { text: file.text, window, cut: file.cut });
+  const read = await readFor(deps, actor, 'calendar', { bytes: file.bytes, window, cut: file.cut });
   if (!read.ok) return read;
   const { busy, problems } = read.value;
   if (problems.some((p) => p.code === 'not-a-calendar')) return fail({ code: 'not-a-calendar' });

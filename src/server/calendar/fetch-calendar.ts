@@ -1,3 +1,4 @@
+import { decodedCalendar } from '@/core/calendar/decoded';
 import type { CalendarTrouble } from '@/db/queries/followed-calendars';
 import { askOnce, MOST_REDIRECTS, Refused, theWorld, urlOf, type LinkWorld } from '../links/ask';
 
@@ -34,7 +35,7 @@ export async function fetchCalendar(
       }
       if (answer.status >= 400) return { trouble: answer.status < 500 ? 'not-found' : 'no-answer' };
       if (answer.body.length > MOST_BYTES) return { trouble: 'too-large' };
-      return { text: answer.body.toString('utf8'), etag: answer.etag, modified: answer.modified };
+      return { text: decodedCalendar(answer.body), etag: answer.etag, modified: answer.modified };
     }
     return { trouble: 'no-answer' };
   } catch (error) {

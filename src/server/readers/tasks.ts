@@ -1,4 +1,5 @@
 import { datesNamed } from '@/core/calendar/dates-named';
+import { decodedCalendar } from '@/core/calendar/decoded';
 import { importBusy } from '@/core/calendar/import';
 import { checkDraft } from '@/core/checks/check-draft';
 import { abridged, difference } from '@/core/drafts/difference';
@@ -49,8 +50,8 @@ type Text = Parameters<typeof difference>[0];
 /** Everything that reads what people bring. A task is pure: what it is given and what it answers can be copied. */
 const tasks = {
   /** Busy times of a calendar file. */
-  calendar: (i: { text: string; window: Parameters<typeof importBusy>[1]; cut: boolean }) =>
-    importBusy(i.text, i.window, i.cut),
+  calendar: (i: { bytes: Uint8Array; window: Parameters<typeof importBusy>[1]; cut: boolean }) =>
+    importBusy(decodedCalendar(i.bytes, i.cut), i.window, i.cut),
   /** Dates a calendar file names. */
   dates: (i: { text: string; zone: string }) => datesNamed(i.text, i.zone),
   /** The discussions of a term that a syllabus names. */

@@ -15,7 +15,7 @@ export const POST = uploadForm(
     if (!file) return seeOther(`${PAGE}?answer=no-file`);
     const imported = await importCalendar(who.deps, who.actor, {
       name: file.name,
-      text: file.bytes.toString('utf8'),
+      bytes: file.bytes,
       cut: file.cut,
     });
     return seeOther(
