@@ -191,6 +191,7 @@ export async function run(given: string[]): Promise<number> {
     calendars: steps.some((s) => s.name === 'unit'),
     office: steps.some((s) => s.name === 'unit'),
     feeds: steps.some((s) => s.name === 'unit'),
+    readers: steps.some((s) => s.name === 'unit'),
     mail: steps.some((s) => s.name === 'unit'),
     ffmpeg: steps.some((s) => s.name === 'unit' || s.name === 'browser'),
   });

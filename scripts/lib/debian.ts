@@ -13,6 +13,25 @@ const FEEDS = ['newsboat', 'sqlite3'];
 const MAIL = { package: 'mblaze', program: '/usr/bin/mshow' };
 
 /**
+ * What reads formats that we write, and knows nothing of us: Python's libraries by their packages, pandoc, and the readers of
+ * XML and of a second word processor.
+ */
+const READERS = [
+  'abiword',
+  'libxml2-utils',
+  'pandoc',
+  'python3-docx',
+  'python3-feedparser',
+  'python3-jwcrypto',
+  'python3-odf',
+  'python3-recurring-ical-events',
+];
+const isInstalled = (name: string) =>
+  spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' }).stdout.endsWith(
+    ' installed',
+  );
+
+/**
  * Chromium without a window: the same engine, network and workers. The whole browser draws its own frame beside every page,
  * which doubles what a page costs and tests nothing of ours.
  */
@@ -32,12 +51,15 @@ export async function ensurePackages(wanted: {
   mail?: boolean;
   /** A word processor that the tests open our exports with. */
   office?: boolean;
+  /** Readers of open formats that the tests read what we write with. */
+  readers?: boolean;
 }): Promise<void> {
   const missing = [
     ...(wanted.postgres && !findPostgres() ? ['postgresql'] : []),
     ...(wanted.chromium && !existsSync(CHROMIUM) ? ['chromium-headless-shell'] : []),
     ...(wanted.ffmpeg && !existsSync('/usr/bin/ffmpeg') ? ['ffmpeg'] : []),
     ...(wanted.office && !existsSync('/usr/bin/soffice') ? ['libreoffice-writer-nogui'] : []),
+    ...(wanted.readers ? READERS.filter((name) => !isInstalled(name)) : []),
     ...(wanted.feeds ? FEEDS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),
     ...(wanted.mail && !existsSync(MAIL.program) ? [MAIL.package] : []),
     ...(wanted.calendars ? CALENDARS.filter((name) => !existsSync(`/usr/bin/${name}`)) : []),

@@ -27,6 +27,7 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 const WHEN = 'Tue 12:00';
+const SEEN_FROM = { origin: 'https://pulpit.example', self: 'https://pulpit.example/feeds/abc/posts.atom' };
 const clock = { real: () => on(WHEN) };
 
 /** Makes somebody's feed and answers with its token. */
@@ -69,7 +70,7 @@ describe('the feed of a discussion', () => {
     const token = await tokenOf(imani, SEALED);
     const sealed = await feedOf(token);
     expect(sealed).toMatchObject({ sealed: true, posts: [] });
-    expect(sealed && atomText(sealed, 'https://pulpit.example', feedWords)).not.toMatch(/heron|Noor/u);
+    expect(sealed && atomText(sealed, SEEN_FROM, feedWords)).not.toMatch(/heron|Noor/u);
     expect(await discussionToTake(deps(db, WHEN), imani, SEALED)).toMatchObject({
       failure: { code: 'sealed' },
     });
@@ -156,7 +157,7 @@ describe('a feed reader of Debian’s', () => {
     );
     const feed = await feedOf(await tokenOf(imani, OPEN));
     if (!feed) throw new Error('no feed');
-    atom = atomText(feed, 'https://pulpit.example', feedWords);
+    atom = atomText(feed, SEEN_FROM, feedWords);
     const items = await readWith('newsboat');
     expect(items).toHaveLength(2);
     const page = `https://pulpit.example/discussions/${OPEN}/conversation`;
@@ -169,10 +170,38 @@ describe('a feed reader of Debian’s', () => {
     expect(items.some((i) => i.title.startsWith(`Reply by Jun Hathaway to #${first.post}`))).toBe(true);
   });
 
+  it('is a feed that a library in another language reads whole, with who answers whom', async () => {
+    const { imani, noor, jun } = world.people;
+    const first = await shared(db, noor, OPEN, 'Tue 10:00', shareInput('Walls.', { title: 'A <b>]]> wall' }));
+    const kind = { kind: 'reply' as const, parent: first.post };
+    const answer = await shared(db, jun, OPEN, 'Tue 10:30', shareInput('An answer to it.', kind));
+    const feed = await feedOf(await tokenOf(imani, OPEN));
+    if (!feed) throw new Error('no feed');
+    writeFileSync(join(folder, 'feed.xml'), atomText(feed, SEEN_FROM, feedWords));
+    await run('xmllint', ['--noout', join(folder, 'feed.xml')]);
+    const program = `import feedparser, json, sys
+feed = feedparser.parse(sys.argv[1])
+print(json.dumps({"wrong": bool(feed.bozo), "links": [[l.rel, l.href] for l in feed.feed.links],
+  "entries": [[e.id, e.title, e.get("thr_in-reply-to", {}).get("ref")] for e in feed.entries]}))`;
+    const { stdout } = await run('/usr/bin/python3', ['-c', program, join(folder, 'feed.xml')]);
+    const page = `https://pulpit.example/discussions/${OPEN}/conversation`;
+    expect(JSON.parse(stdout)).toEqual({
+      wrong: false,
+      links: [
+        ['alternate', page],
+        ['self', SEEN_FROM.self],
+      ],
+      entries: [
+        [`${page}?post=${answer.post}`, expect.stringContaining('An answer'), `${page}?post=${first.post}`],
+        [`${page}?post=${first.post}`, expect.stringContaining('A &lt;b&gt;]]&gt; wall'), null],
+      ],
+    });
+  });
+
   it('reads a feed in which there is nothing yet', async () => {
     const feed = await feedOf(await tokenOf(world.people.imani, OPEN));
     if (!feed) throw new Error('no feed');
-    atom = atomText(feed, 'https://pulpit.example', feedWords);
+    atom = atomText(feed, SEEN_FROM, feedWords);
     expect(await readWith('newsboat')).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
+import { postsStreamAt } from '@/contract/addresses';
 import { app } from '@/runtime/app';
 import { atomText } from '@/server/discussions/atom';
 import { readDiscussionFeed } from '@/server/discussions/feed';
@@ -11,6 +12,7 @@ export const GET = content<'token'>('read a feed by its address', async ({ param
   const { db, clock } = app();
   const feed = await readDiscussionFeed(db, clock, token);
   if (!feed.ok) return new Response('There is no such feed, or its address was replaced.\n', { status: 404 });
-  const text = atomText(feed.value, originOf(request.headers), feedWords);
+  const origin = originOf(request.headers);
+  const text = atomText(feed.value, { origin, self: origin + postsStreamAt(token) }, feedWords);
   return feedAnswer(request, text, { 'content-type': 'application/atom+xml; charset=utf-8' });
 });
