@@ -30,7 +30,7 @@ function blocksFromText(text: string): BlockNode[] {
     // A run of quoted lines stands for itself, whether or not blank lines set it off.
     .replace(/(^|\n)((?:>[^\n]*(?:\n|$))+)/gu, '$1\n$2\n')
     .split(/\n[ \t]*\n+/u)
-    .map((c) => c.replace(/^\n+|\s+$/gu, ''))
+    .map((c) => c.replace(/^\n+/u, '').trimEnd())
     .filter((c) => c !== '');
   return chunks.map((chunk) =>
     chunk.startsWith('>')
