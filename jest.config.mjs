@@ -12,7 +12,7 @@ const shared = {
   transform: { '\\.(ts|tsx|mjs|js)$': swc },
   // These come as ES modules only.
   transformIgnorePatterns: [
-    'node_modules/(?!(temporal-polyfill|canonicalize|content-disposition|feed|stemmer|temporal-utils|parse5|entities|approx-string-match|micromark[^/]*|decode-named-character-reference|character-entities|devlop|ccount|jose|diff|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|peek-readable|email-reply-parser)/)',
+    'node_modules/(?!(temporal-polyfill|canonicalize|content-disposition|feed|stemmer|temporal-utils|parse5|entities|approx-string-match|micromark[^/]*|decode-named-character-reference|character-entities|devlop|ccount|jose|diff|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|peek-readable|email-reply-parser|mathml2omml)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   testPathIgnorePatterns: ['/node_modules/', '/tests/browser/'],
@@ -38,6 +38,7 @@ const config = {
         '<rootDir>/tests/worth/**/*.test.ts',
         '<rootDir>/tests/elsewhere/**/*.test.ts',
         '<rootDir>/tests/calendars/**/*.test.ts',
+        '<rootDir>/tests/formats/**/*.test.ts',
       ],
     },
     {

@@ -94,7 +94,7 @@ export const clipState = answersWith<{
 export type FileTrouble =
   | { code: 'file-too-large'; name: string }
   | { code: 'file-empty'; name: string }
-  | { code: 'file-broken'; name: string; kind: 'word' | 'pdf' }
+  | { code: 'file-broken'; name: string; kind: 'word' | 'pdf' | 'book' }
   | { code: 'file-locked'; name: string }
   | { code: 'file-scanned'; name: string }
   | { code: 'file-old-word'; name: string }

@@ -35,6 +35,12 @@ async function pdfs(): Promise<[string, Buffer][]> {
   ];
 }
 
+/**
+ * The end of every reading, whoever else is busy: twenty seconds to begin, ten of a processor, and ten more on the clock where that has to be
+ * shared. How long a hostile file takes on a quiet machine is measured beside others (slow-inputs).
+ */
+const ENDS_WITHIN_MS = 40_000;
+
 test('hostile PDFs are read or refused in a word, as texts, readings and prompts, and the server stays there', async ({
   page,
 }) => {
@@ -59,7 +65,7 @@ test('hostile PDFs are read or refused in a word, as texts, readings and prompts
     const answer = (await written.json()) as { ok: boolean; code?: string };
     if (!answer.ok) expect(answer.code, name).toMatch(/^(?:file-[a-z-]+|text-too-long)$/u);
     if (!everyWay.has(one)) {
-      expect(Math.max(...took), name).toBeLessThan(10_000);
+      expect(Math.max(...took), name).toBeLessThan(ENDS_WITHIN_MS);
       continue;
     }
     const reading = await page.request.post('/courses/geo-115/readings', {
@@ -76,7 +82,7 @@ test('hostile PDFs are read or refused in a word, as texts, readings and prompts
     });
     expect(prompt.status(), name).toBeLessThan(500);
     lap();
-    expect(Math.max(...took), name).toBeLessThan(10_000);
+    expect(Math.max(...took), name).toBeLessThan(ENDS_WITHIN_MS);
   }
   expect((await page.request.get('/health')).ok()).toBe(true);
 });

@@ -230,7 +230,7 @@ test('a file that cannot be read gets a sentence, and what was typed beside it i
     ['broken.docx', 'PK\u0003\u0004 and then nothing', /damaged or is no Word document/],
     ['locked.pdf', lockedPdf(), /locked with a password/],
     ['broken.pdf', '%PDF-1.7\nnothing follows', /damaged PDF/],
-    ['page.bin', '\u0000\u0001\u0002', /is not text, HTML, a \.docx or a PDF/],
+    ['page.bin', '\u0000\u0001\u0002', /is no text, web page, word processor’s file/],
   ];
   for (const [name, bytes, sentence] of cases) {
     await page.goto('/outside/new');

@@ -29,7 +29,7 @@ export type Surroundings = {
 
 /** A stretch of words on its way into a word processor's file. */
 export type OfficeRun =
-  | { run: 'text'; text: string; marks: readonly PlainMark[]; href?: string }
+  | { run: 'text'; text: string; marks: readonly PlainMark[]; href?: string; colour?: string }
   | { run: 'break' }
   | { run: 'note'; text: string }
   | { run: 'formula'; latex: string };
@@ -51,7 +51,12 @@ type Pictured = {
   /** Where a picture is to be had, or null where it does not travel. */ picture(file: string): string | null;
 };
 type Noted = { /** Puts a note to the foot and gives its mark. */ note(text: string): string };
-export type HtmlOut = Pictured & Noted & { content(node: AnyNode): string };
+export type HtmlOut = Pictured &
+  Noted & {
+    content(node: AnyNode): string;
+    /** A formula as it stands there; `display`: on a line of its own. */
+    formula(latex: string, display: boolean): string;
+  };
 export type MarkdownOut = Pictured & Noted & { content(node: AnyNode): string };
 export type OfficeOut = {
   blocks(nodes: readonly AnyNode[]): OfficeBlock[];
@@ -109,7 +114,7 @@ export interface MarkKind<M extends AnyMark = AnyMark> {
   html(words: string, mark: M): string;
   markdown(words: string, mark: M): string;
   /** What an office format says for it, where it can. */
-  office?(mark: M): { mark: PlainMark } | { href: string };
+  office?(mark: M): { mark: PlainMark } | { href: string } | { colour: string };
 }
 
 /**

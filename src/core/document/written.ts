@@ -16,7 +16,7 @@ export const paragraphsHtml = (texts: readonly string[]) =>
  * Text in Markdown without what would be read as a mark.
  * @example escapeMarkdown('*a*') // '\\*a\\*'
  */
-export const escapeMarkdown = (text: string) => text.replace(/[\\`*_[\]<>]/gu, '\\$&');
+export const escapeMarkdown = (text: string) => text.replace(/[\\`*_[\]<>$]/gu, '\\$&');
 
 /**
  * The same for what is a mark only where a line begins.

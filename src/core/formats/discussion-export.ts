@@ -1,4 +1,5 @@
 import type { Doc } from '../document/nodes';
+import type { HtmlOut } from '../document/kind';
 import { plainText } from '../document/flatten';
 import { escapeHtml } from '../document/written';
 import { htmlOf } from './to-html';
@@ -60,12 +61,17 @@ const MOST_STEPS = 6;
  * A discussion as one page that needs nothing else: no script, nothing fetched.
  * @example a discussion of two posts is one page with two articles, `post-1` and `post-2`
  */
-export function discussionAsHtml(d: ExportedDiscussion, words: ExportWords, picture: Picture): string {
+export function discussionAsHtml(
+  d: ExportedDiscussion,
+  words: ExportWords,
+  picture: Picture,
+  formula?: HtmlOut['formula'],
+): string {
   const posts = d.posts.map((post) => {
     const indent = Math.min(post.depth, MOST_STEPS) * 1.1;
     const body = post.gone
       ? `<p><em>${escapeHtml(words.gone(post.gone))}</em></p>`
-      : `${post.title ? `<h3>${escapeHtml(post.title)}</h3>` : ''}${htmlOf(post.doc, { picture, within: `post-${post.id}-` })}`;
+      : `${post.title ? `<h3>${escapeHtml(post.title)}</h3>` : ''}${htmlOf(post.doc, { picture, formula, within: `post-${post.id}-` })}`;
     return `<article id="post-${post.id}" style="margin-left:${indent.toFixed(1)}rem"><p class="line">${escapeHtml(words.line(post))}</p>${body}</article>`;
   });
   return (
@@ -73,7 +79,7 @@ export function discussionAsHtml(d: ExportedDiscussion, words: ExportWords, pict
     `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'">` +
     `<title>${escapeHtml(d.title)}</title><style>${STYLE}</style></head><body><header><p>${escapeHtml(d.course)}</p>` +
     `<h1>${escapeHtml(d.title)}</h1><p>${escapeHtml(words.about)}</p></header><main><section><h2>${escapeHtml(words.prompt)}</h2>` +
-    `${htmlOf(d.prompt, { picture, within: 'prompt-' })}</section><section><h2>${escapeHtml(words.posts)}</h2>${posts.join('\n')}</section></main></body></html>\n`
+    `${htmlOf(d.prompt, { picture, formula, within: 'prompt-' })}</section><section><h2>${escapeHtml(words.posts)}</h2>${posts.join('\n')}</section></main></body></html>\n`
   );
 }
 

@@ -1,9 +1,11 @@
-import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
+import { defaultTreeAdapter, parse, serializeOuter, type DefaultTreeAdapterTypes } from 'parse5';
 import { LIMITS, safeHref } from '../document/limits';
 import type { BlockNode, Doc, InlineNode, ListItem, Mark, Picture } from '../document/nodes';
 import { depthOf, leavesOf } from '../document/blocks';
+import { inkOfColour } from '../document/kinds/ink';
+import { tidyShape } from '../document/kinds/shape';
 import { MARK_OF_ELEMENT } from '../document/marks';
-import { notesInHtml, textOf } from './notes-in-html';
+import { notesInHtml, pushChildren, textOf } from './notes-in-html';
 import { makeWordLists } from './word-lists';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
@@ -39,6 +41,8 @@ function markOf(node: Element): Mark | null {
   // Some word processors wrap all they copy in a <b> that is not bold.
   if (type === 'bold' && /(?:^|;)\s*font-weight\s*:\s*(?:normal|400)/iu.test(style)) return null;
   if (type) return { type };
+  const ink = inkOfColour(/(?:^|;)\s*color\s*:\s*(#[0-9a-f]{6})/iu.exec(style)?.[1] ?? '');
+  if (ink) return { type: 'ink', attrs: { name: ink } };
   if (/(?:^|;)\s*font-weight\s*:\s*(?:bold|[6-9]00)/iu.test(style)) return { type: 'bold' };
   return /(?:^|;)\s*font-style\s*:\s*italic/iu.test(style) ? { type: 'italic' } : null;
 }
@@ -67,6 +71,10 @@ class Lines {
 
   note(text: string) {
     this.line.push({ type: 'note', attrs: { text: text.slice(0, LIMITS.noteLength) } });
+  }
+
+  formula(latex: string) {
+    this.line.push({ type: 'inlineMath', attrs: { latex } });
   }
 
   isEmpty = () => this.blocks.length === 0 && this.line.length === 0;
@@ -104,6 +112,10 @@ class Lines {
 /** What a picture of a page becomes, by its address: one of the writer's own, or null where it is not to be had. */
 export type PictureFinder = (src: string) => Pick<Picture['attrs'], 'file' | 'width' | 'height'> | null;
 
+/** A formula in MathML as LaTeX, for pages that do not say it in LaTeX as well; null where it cannot be told. */
+export type FormulaReader = (mathml: string) => string | null;
+type Finders = { picture: PictureFinder; formula: FormulaReader };
+
 /** A heading is bold anyway: some word processors say so of its words as well. */
 function notAllBold(content: InlineNode[]): InlineNode[] {
   const isBold = (n: InlineNode) => n.type !== 'text' || Boolean(n.marks?.some((m) => m.type === 'bold'));
@@ -122,7 +134,7 @@ type Context = {
   marks: Mark[];
   depth: number;
   keepsSpace: boolean;
-  page: ReturnType<typeof notesInHtml> & { picture: PictureFinder; title: string | null };
+  page: ReturnType<typeof notesInHtml> & Finders & { title: string | null; highest: boolean };
 };
 
 /** How wide a picture stands, where the page says it in hundredths. */
@@ -151,6 +163,41 @@ function pictureInto(out: Lines, image: Element, caption: string, context: Conte
       ...(said ? { caption: said.slice(0, LIMITS.captionLength) } : {}),
       ...(size ? { size } : {}),
     },
+  });
+}
+
+/** A formula's LaTeX: as its annotation has it, or read out of the MathML itself. */
+function latexIn(math: Element, context: Context): string {
+  const stack: Element[] = [math];
+  for (let next = stack.pop(); next; next = stack.pop()) {
+    if (next.tagName === 'annotation' && /tex/iu.test(attribute(next, 'encoding') ?? '')) return textOf(next);
+    stack.push(...elements(next));
+  }
+  return context.page.formula(serializeOuter(math)) ?? '';
+}
+
+function formulaInto(out: Lines, math: Element, context: Context) {
+  const latex = latexIn(math, context).trim().slice(0, LIMITS.latexLength);
+  if (!latex) out.text(textOf(math), context.marks, false);
+  else if (attribute(math, 'display') === 'block') out.block({ type: 'blockMath', attrs: { latex } });
+  else out.formula(latex);
+}
+
+/** What is drawn of a formula for the eye, beside the same in MathML. */
+const isDrawnFormula = (node: Element, before: Node | undefined) =>
+  attribute(node, 'aria-hidden') === 'true' &&
+  before !== undefined &&
+  defaultTreeAdapter.isElementNode(before) &&
+  (before.tagName === 'math' || elements(before).some((el) => el.tagName === 'math'));
+
+/** How a paragraph or a heading stands, where the page says it of that element itself. */
+function shapeOf(node: Element) {
+  const style = attribute(node, 'style') ?? '';
+  return tidyShape({
+    textAlign:
+      /(?:^|;)\s*text-align\s*:\s*(\w+)/iu.exec(style)?.[1]?.toLowerCase() ??
+      attribute(node, 'align')?.toLowerCase(),
+    indent: Number(/(?:^|;)\s*margin-left\s*:\s*(\d{1,2})em/iu.exec(style)?.[1] ?? 0) / 2,
   });
 }
 
@@ -211,27 +258,72 @@ function rowsOf(node: Element): Element[] {
   );
 }
 
+/** More cells no table has that anybody reads. */
+const MOST_CELLS = 20_000;
+const MOST_SPAN = 60;
+
+const spanOf = (cell: Element, name: 'colspan' | 'rowspan') => {
+  const n = Math.trunc(Number(attribute(cell, name) ?? 1));
+  return n >= 1 ? Math.min(n, MOST_SPAN) : 1;
+};
+
+/**
+ * The cells of a table by their columns. A cell that spans several stands in the first of them, and nothing in the others, so that
+ * none beside it or beneath it changes its column: null is a place without a cell of its own.
+ */
+function gridOf(rows: readonly Element[][]): (Element | null)[][] {
+  // How many rows further down each column is taken.
+  const taken: number[] = [];
+  let left = MOST_CELLS;
+  return rows.map((cells) => {
+    const grid: (Element | null)[] = [];
+    const skip = () => {
+      for (let n = taken[grid.length] ?? 0; n > 0; n = taken[grid.length] ?? 0) {
+        taken[grid.length] = n - 1;
+        grid.push(null);
+      }
+    };
+    for (const cell of cells) {
+      skip();
+      const down = spanOf(cell, 'rowspan') - 1;
+      for (let i = 0; i < spanOf(cell, 'colspan') && (i === 0 || left > 0); i += 1) {
+        taken[grid.length] = left > 0 ? down : 0;
+        left -= 1 + down;
+        grid.push(i === 0 ? cell : null);
+      }
+    }
+    skip();
+    return grid;
+  });
+}
+
 function tableInto(out: Lines, node: Element, context: Context) {
   const rows = rowsOf(node).map((row) => elements(row).filter((c) => ['td', 'th'].includes(c.tagName)));
   const inner = { ...context, depth: context.depth + 1 };
+  // A document's table has no caption of its own: it is said before it.
+  for (const caption of elements(node).filter((el) => el.tagName === 'caption'))
+    for (const block of blocksOf(caption.childNodes, inner)) out.block(block);
   // A table of one column is a frame that somebody put around a text.
   if (rows.every((cells) => cells.length <= 1)) {
     for (const cell of rows.flat()) for (const block of blocksOf(cell.childNodes, inner)) out.block(block);
     return;
   }
-  const content = rows.flatMap((cells) =>
-    cells.length === 0
+  const content = gridOf(rows).flatMap((cells) => {
+    const isHead = cells.some(Boolean) && cells.every((cell) => cell === null || cell.tagName === 'th');
+    return cells.length === 0
       ? []
       : [
           {
             type: 'tableRow' as const,
             content: cells.map((cell) => ({
-              type: cell.tagName === 'th' ? ('tableHeader' as const) : ('tableCell' as const),
-              content: filled(blocksOf(cell.childNodes, inner)),
+              type: (cell === null ? isHead : cell.tagName === 'th')
+                ? ('tableHeader' as const)
+                : ('tableCell' as const),
+              content: filled(cell === null ? [] : blocksOf(cell.childNodes, inner)),
             })),
           },
-        ],
-  );
+        ];
+  });
   if (content.length) out.block({ type: 'table', content });
 }
 
@@ -264,10 +356,11 @@ function codeIn(node: Element): BlockNode | null {
 }
 
 function walk(nodes: Node[], out: Lines, context: Context) {
-  for (const node of nodes) {
+  for (const [i, node] of nodes.entries()) {
     if (defaultTreeAdapter.isTextNode(node)) out.text(node.value, context.marks, context.keepsSpace);
     if (!defaultTreeAdapter.isElementNode(node) || SILENT.has(node.tagName) || isHidden(node)) continue;
     if (context.depth > DEPTH || context.page.gone.has(node)) continue;
+    if (isDrawnFormula(node, nodes[i - 1])) continue;
     const note =
       context.page.marks.get(node) ?? (node.tagName === 'sup' ? attribute(node, 'data-note') : undefined);
     if (note !== undefined) {
@@ -289,6 +382,7 @@ function walk(nodes: Node[], out: Lines, context: Context) {
     const code = tag === 'pre' ? codeIn(node) : null;
     if (code) out.block(code);
     else if (tag === 'br') out.lineBreak();
+    else if (tag === 'math') formulaInto(out, node, context);
     else if (tag === 'hr') out.block({ type: 'horizontalRule' });
     else if (tag === 'iframe') playerInto(out, node, context);
     else if (tag === 'img') pictureInto(out, node, '', context);
@@ -296,8 +390,9 @@ function walk(nodes: Node[], out: Lines, context: Context) {
     else if (/^h[1-6]$/u.test(tag)) {
       out.end();
       walk(node.childNodes, out, { ...inner, marks: [] });
-      const level = Math.min(4, Math.max(2, Number(tag[1])));
-      out.end((content) => ({ type: 'heading', attrs: { level }, content: notAllBold(content) }));
+      const level = Math.min(4, Math.max(2, Number(tag[1]) + (context.page.highest ? 1 : 0)));
+      const attrs = { level, ...shapeOf(node) };
+      out.end((content) => ({ type: 'heading', attrs, content: notAllBold(content) }));
     } else if (tag === 'blockquote') {
       const content = blocksOf(node.childNodes, inner);
       if (content.length) out.block({ type: 'blockquote', content });
@@ -312,7 +407,9 @@ function walk(nodes: Node[], out: Lines, context: Context) {
     } else if (BLOCKS.has(tag)) {
       out.end();
       walk(node.childNodes, out, inner);
-      out.end();
+      const attrs = tag === 'p' ? shapeOf(node) : {};
+      if (Object.keys(attrs).length) out.end((content) => ({ type: 'paragraph', attrs, content }));
+      else out.end();
     } else walk(node.childNodes, out, inner);
   }
 }
@@ -328,25 +425,46 @@ function blocksOf(nodes: Node[], context: Context, ofItem = false): BlockNode[] 
 }
 
 /**
- * HTML as a document: headings, paragraphs, lists, quotations, tables, links, notes, bold and italic; everything else is
- * read as its text. Nothing runs, nothing is fetched, no colour or face comes along. What is nested deeper than a document
- * may be is laid flat, so that no words are lost. Of a picture that `picture` does not know its description is read.
+ * HTML as a document: headings, paragraphs, lists, quotations, tables, links, formulas, notes, bold and italic; everything else is
+ * read as its text. Nothing runs, nothing is fetched, no colour or face comes along but our own inks. What is nested deeper than a document
+ * may be is laid flat, so that no words are lost. Of a picture that `picture` does not know its description is read, and of a formula that
+ * `formula` does not know its letters.
  *
  * @example documentFromHtml('<p>Write <b>250 words</b>.') // one paragraph, "250 words" in bold
  */
-export const documentFromHtml = (html: string, picture: PictureFinder = () => null): Doc =>
-  read(html, picture, null).doc;
+export const documentFromHtml = (
+  html: string,
+  picture: PictureFinder = () => null,
+  formula: FormulaReader = () => null,
+): Doc => read(html, { picture, formula }, null).doc;
 
 /**
  * The same where a first heading over everything is the text's title: it is given apart, empty where there is none.
  * @example pageFromHtml('<h1>Walls</h1><p>a</p>') // { title: 'Walls', … }
  */
-export const pageFromHtml = (html: string, picture: PictureFinder = () => null) => read(html, picture, '');
+export const pageFromHtml = (
+  html: string,
+  picture: PictureFinder = () => null,
+  formula: FormulaReader = () => null,
+) => read(html, { picture, formula }, '');
 
-function read(html: string, picture: PictureFinder, title: string | null): { title: string; doc: Doc } {
+/** Whether a page has headings of the highest kind beside its title: then all its headings go down by one, for a text has none of that kind. */
+function hasHighest(root: DefaultTreeAdapterTypes.Document, titled: boolean): boolean {
+  let found = 0;
+  const stack: Node[] = [];
+  pushChildren(stack, root);
+  for (let next = stack.pop(); next; next = stack.pop()) {
+    if (!defaultTreeAdapter.isElementNode(next)) continue;
+    if (next.tagName === 'h1' && !isHidden(next)) found += 1;
+    pushChildren(stack, next);
+  }
+  return found > (titled ? 1 : 0);
+}
+
+function read(html: string, finders: Finders, title: string | null): { title: string; doc: Doc } {
   const tree = parse(html);
   makeWordLists(tree);
-  const page = { ...notesInHtml(tree), picture, title };
+  const page = { ...notesInHtml(tree), ...finders, title, highest: hasHighest(tree, title !== null) };
   const blocks = blocksOf(tree.childNodes as Node[], { marks: [], depth: 0, keepsSpace: false, page });
   return {
     title: page.title ?? '',

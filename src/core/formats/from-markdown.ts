@@ -4,7 +4,7 @@ import { gfmStrikethrough, gfmStrikethroughHtml } from 'micromark-extension-gfm-
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { documentFromText } from '../document/compose';
 import type { Doc } from '../document/nodes';
-import { paragraphsHtml } from '../document/written';
+import { escapeHtml, paragraphsHtml } from '../document/written';
 import { documentFromHtml } from './from-html';
 import { tamedMarkdown } from './tamed-markdown';
 
@@ -46,6 +46,44 @@ const withTags = (html: string) =>
       i % 2
         ? part.replaceAll(OPEN, '&lt;').replaceAll(CLOSE, '&gt;')
         : part.replaceAll(OPEN, '<').replaceAll(CLOSE, '>'),
+    )
+    .join('');
+
+/**
+ * A formula between dollars, as people write it in Markdown: no space stands within beside them, and no letter or figure without, so that sums
+ * of money are none. One that begins with a figure has a sign that only formulas have.
+ */
+const FORMULA =
+  /(?<![\\$\p{L}\p{N}])\$(?=[^\s$\d]|\d[^$\n]*[\\^_={}+])([^$\n]{1,500}?)(?<![\s\\])\$(?![$\p{L}\p{N}])/gu;
+const FORMULA_BLOCK = /(?<=^|\n)[ \t]*\$\$[ \t]*\n?([^$]{1,2000}?)\n?[ \t]*\$\$[ \t]*(?=\n|$)/gu;
+// As for tags: letters for private use around what no reader of Markdown may touch.
+const [FORMULA_OPEN, FORMULA_CLOSE] = ['\uE0F3', '\uE0F4'];
+const HELD = /\uE0F3([bi])([0-9a-f]+)\uE0F4/gu;
+
+const asHex = (text: string) =>
+  [...new TextEncoder().encode(text)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+const fromHex = (hex: string) =>
+  new TextDecoder().decode(Uint8Array.from(hex.match(/../gu) ?? [], (byte) => parseInt(byte, 16)));
+
+const held = (kind: 'b' | 'i', latex: string) =>
+  `${FORMULA_OPEN}${kind}${asHex(latex.trim())}${FORMULA_CLOSE}`;
+const withFormulasHeld = (text: string) =>
+  text
+    .replace(/[\uE0F3\uE0F4]/gu, '')
+    .replace(FORMULA_BLOCK, (_, latex: string) => `\n${held('b', latex)}\n`)
+    .replace(FORMULA, (_, latex: string) => held('i', latex));
+
+/** The formulas again, as pages have them; in code they are what is written there. */
+const withFormulas = (html: string) =>
+  html
+    .split(/(<pre>[\s\S]*?<\/pre>|<code>[\s\S]*?<\/code>)/u)
+    .map((part, i) =>
+      part.replace(HELD, (_, kind: string, hex: string) => {
+        const latex = escapeHtml(fromHex(hex));
+        if (i % 2) return kind === 'b' ? `$$\n${latex}\n$$` : `$${latex}$`;
+        const display = kind === 'b' ? ' display="block"' : '';
+        return `<math${display}><annotation encoding="application/x-tex">${latex}</annotation></math>`;
+      }),
     )
     .join('');
 
@@ -103,7 +141,7 @@ const sourceOf = (text: string) =>
 
 function htmlOfSource(source: string): string {
   const html = micromark(
-    outsideFences(tabbedTables(source), (prose) => keptLines(withTagsHeld(prose))),
+    outsideFences(tabbedTables(source), (prose) => keptLines(withTagsHeld(withFormulasHeld(prose)))),
     {
       // Indented text is code to Markdown; in prose somebody has set it in.
       extensions: [
@@ -115,5 +153,5 @@ function htmlOfSource(source: string): string {
       htmlExtensions: [gfmTableHtml(), gfmFootnoteHtml(), gfmStrikethroughHtml()],
     },
   );
-  return withTags(html);
+  return withFormulas(withTags(html));
 }

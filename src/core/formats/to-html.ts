@@ -11,6 +11,7 @@ class Writer implements HtmlOut {
 
   constructor(
     readonly picture: HtmlOut['picture'],
+    readonly formula: HtmlOut['formula'],
     private readonly within: string,
   ) {}
 
@@ -43,17 +44,27 @@ class Writer implements HtmlOut {
   }
 }
 
+/** A formula in LaTeX between the signs that pages set formulas by. */
+const inSigns: HtmlOut['formula'] = (latex, display) =>
+  escapeHtml(display ? `\\[${latex}\\]` : `\\(${latex}\\)`);
+
 /**
- * A document as clean HTML: what it says and how it is built, with no class, style or script. Empty paragraphs fall away.
- * `picture` says where a picture is to be had; without it words stand for it. Notes stand at the end, linked both ways;
+ * A document as clean HTML: what it says and how it is built, with no class or script, and no style but where a block stands otherwise than
+ * usual. Empty paragraphs fall away. `picture` says where a picture is to be had; without it words stand for it. `formula` writes formulas
+ * otherwise than in LaTeX. Notes stand at the end, linked both ways;
  * `within` sets their names apart where several documents stand on one page.
  * @example htmlOf(documentFromText('One.')) // '<p>One.</p>'
  */
 export function htmlOf(
   doc: Doc,
-  asked: { title?: string; picture?: HtmlOut['picture']; within?: string } = {},
+  asked: {
+    title?: string;
+    picture?: HtmlOut['picture'];
+    formula?: HtmlOut['formula'];
+    within?: string;
+  } = {},
 ): string {
-  const writer = new Writer(asked.picture ?? (() => null), asked.within ?? '');
+  const writer = new Writer(asked.picture ?? (() => null), asked.formula ?? inSigns, asked.within ?? '');
   const title = asked.title?.trim() ? `<h1>${escapeHtml(asked.title.trim())}</h1>` : '';
   const text = writer.content(doc);
   return title + text + writer.notesAtFoot();

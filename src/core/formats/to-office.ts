@@ -7,11 +7,13 @@ import { blockKind } from '../document/registry';
 function words({ text, marks = [] }: TextNode): OfficeRun {
   const said = marks.flatMap((mark) => markKind(mark.type)?.office?.(mark) ?? []);
   const href = said.flatMap((s) => ('href' in s ? [s.href] : []))[0];
+  const colour = said.flatMap((s) => ('colour' in s ? [s.colour] : []))[0];
   return {
     run: 'text',
     text,
     marks: said.flatMap((s) => ('mark' in s ? [s.mark] : [])),
     ...(href === undefined ? {} : { href }),
+    ...(colour === undefined ? {} : { colour }),
   };
 }
 

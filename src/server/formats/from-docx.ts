@@ -1,4 +1,5 @@
 import type { Written } from './written';
+import { mathmlOfOmml } from './omml';
 import { unzipped, zipped } from './zip';
 
 /** How Word's and LibreOffice's named styles are read; without these mammoth knows headings and lists only. */
@@ -15,7 +16,68 @@ const STYLES = [
   "r[style-name='Source Text'] => code",
   "r[style-name='HTML Code'] => code",
   'u => u',
+  ...['center', 'right', 'justify'].map((way) => `p[style-name='stands ${way}'] => p.stands-${way}:fresh`),
 ];
+
+const MAIN = 'word/document.xml';
+// Letters for private use (Unicode, 23.5) hold the places of what mammoth does not read.
+const [FORMULA_OPEN, FORMULA_CLOSE, RULE] = ['\uE0F5', '\uE0F6', '\uE0F7'];
+
+/** The stretches of a text from `open` to `close`, each changed: one pass, however often one of them stands there alone. */
+function each(text: string, open: RegExp, close: string, change: (found: string) => string): string {
+  let out = '';
+  let at = 0;
+  for (const { index } of text.matchAll(open)) {
+    if (index < at) continue;
+    const end = text.indexOf(close, index);
+    if (end < 0) break;
+    out += text.slice(at, index) + change(text.slice(index, end + close.length));
+    at = end + close.length;
+  }
+  return out + text.slice(at);
+}
+
+/** The text with places for its formulas, and for the lines between paragraphs, which Word draws as the border of an empty one. */
+function held(text: string): { xml: string; formulas: string[] } {
+  const formulas: string[] = [];
+  const hold = (omml: string) => {
+    const mathml = mathmlOfOmml(omml);
+    if (mathml === null) return omml;
+    const place = `${FORMULA_OPEN}${formulas.push(mathml) - 1}${FORMULA_CLOSE}`;
+    return `<w:r><w:t>${place}</w:t></w:r>`;
+  };
+  const xml = each(
+    each(
+      each(text.replace(/[\uE0F5-\uE0F7]/gu, ''), /<m:oMathPara[ >]/gu, '</m:oMathPara>', hold),
+      /<m:oMath[ >]/gu,
+      '</m:oMath>',
+      hold,
+    ),
+    /<w:p[ >]/gu,
+    '</w:p>',
+    (p) =>
+      /<w:pBdr>/u.test(p) && !/<w:(?:t|drawing|pict|object|br|tab)[ />]/u.test(p)
+        ? `<w:p><w:r><w:t>${RULE}</w:t></w:r></w:p>`
+        : p,
+  );
+  return { xml, formulas };
+}
+
+type Aligned = {
+  type?: string;
+  alignment?: string | null;
+  styleName?: string | null;
+  numbering?: unknown;
+  children?: Aligned[];
+};
+const WAYS: Record<string, string> = { center: 'center', right: 'right', end: 'right', both: 'justify' };
+/** A paragraph that stands otherwise than usual and has no style of its own gets one by how it stands. */
+function standing(p: Aligned): Aligned {
+  if (p.type !== 'paragraph') return p.children ? { ...p, children: p.children.map(standing) } : p;
+  const way = WAYS[p.alignment ?? ''];
+  const usual = !p.styleName || /^(?:normal|body text|text body|default)$/iu.test(p.styleName);
+  return way && usual && !p.numbering ? { ...p, styleName: `stands ${way}` } : p;
+}
 
 /** What stands in a .docx and is not read. */
 function leftIn(entries: ReadonlyMap<string, Uint8Array>): Written['left'] {
@@ -35,17 +97,21 @@ function leftIn(entries: ReadonlyMap<string, Uint8Array>): Written['left'] {
 /** A .docx (ECMA-376) as HTML with its pictures beside, or null where it cannot be read. Nothing outside the file is asked for. */
 export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
   const entries = unzipped(bytes);
-  if (!entries?.has('word/document.xml')) return null;
+  const main = entries?.get(MAIN);
+  if (!entries || !main) return null;
+  const { xml, formulas } = held(new TextDecoder().decode(main));
+  const ready = new Map(entries).set(MAIN, new TextEncoder().encode(xml));
   const { default: mammoth } = await import('mammoth');
   const pictures = new Map<string, Uint8Array>();
   try {
     const { value } = await mammoth.convertToHtml(
-      { buffer: Buffer.from(zipped(entries, false)) },
+      { buffer: Buffer.from(zipped(ready, false)) },
       {
         styleMap: STYLES,
         includeDefaultStyleMap: true,
         // A blank line of code is a paragraph with nothing in it; elsewhere such a one falls away later.
         ignoreEmptyParagraphs: false,
+        transformDocument: (element: Aligned) => standing(element),
         convertImage: mammoth.images.imgElement(async (image) => {
           const src = `picture:${pictures.size + 1}`;
           pictures.set(src, new Uint8Array(await image.readAsArrayBuffer()));
@@ -53,8 +119,12 @@ export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
         }),
       },
     );
-    // What is set as code here is code.
-    const html = value.replace(/<pre>([\s\S]*?)<\/pre>/gu, '<pre><code>$1</code></pre>');
+    const html = value
+      // What is set as code here is code.
+      .replace(/<pre>([\s\S]*?)<\/pre>/gu, '<pre><code>$1</code></pre>')
+      .replaceAll(`<p>${RULE}</p>`, '<hr>')
+      .replace(/ class="stands-(center|right|justify)"/gu, ' style="text-align:$1"')
+      .replace(/\uE0F5(\d+)\uE0F6/gu, (_, n: string) => formulas[Number(n)] ?? '');
     return { html, pictures, left: leftIn(entries) };
   } catch {
     // mammoth throws plain errors of its XML reader: whatever it is, the file cannot be read.

@@ -1,14 +1,30 @@
-import { DOMParser, type Element, type Node } from '@xmldom/xmldom';
+import { DOMParser, XMLSerializer, type Element, type Node } from '@xmldom/xmldom';
+import { inkOfColour } from '@/core/document/kinds/ink';
 import { escapeHtml } from '@/core/document/written';
 import type { Written } from './written';
 import { unzipped } from './zip';
 
-type Looks = { bold: boolean; italic: boolean; underline: boolean; strike: boolean; raised: string };
+type Looks = {
+  bold: boolean;
+  italic: boolean;
+  underline: boolean;
+  strike: boolean;
+  raised: string;
+  colour: string;
+};
 type Style = { parent: string | null; looks: Partial<Looks> };
-type Styles = { named: Map<string, Style>; numbered: Set<string> };
+/** Styles by their names; the lists that are numbered, with what their first level begins with. */
+type Styles = { named: Map<string, Style>; numbered: Set<string>; starts: Map<string, number> };
 
 const DEPTH = 60;
-const PLAIN: Looks = { bold: false, italic: false, underline: false, strike: false, raised: '' };
+const PLAIN: Looks = {
+  bold: false,
+  italic: false,
+  underline: false,
+  strike: false,
+  raised: '',
+  colour: '',
+};
 const elements = (node: Element): Element[] => {
   const found: Element[] = [];
   for (let child = node.firstChild; child; child = child.nextSibling)
@@ -28,6 +44,8 @@ function looksOf(style: Element): Partial<Looks> {
     if (under) looks.underline = under !== 'none';
     const through = attr(p, 'style:text-line-through-style');
     if (through) looks.strike = through !== 'none';
+    const colour = attr(p, 'fo:color');
+    if (colour) looks.colour = colour;
     const position = attr(p, 'style:text-position');
     if (position)
       looks.raised = /^(?:super|[1-9])/u.test(position) ? 'sup' : /^(?:sub|-)/u.test(position) ? 'sub' : '';
@@ -36,7 +54,7 @@ function looksOf(style: Element): Partial<Looks> {
 }
 
 function stylesOf(roots: readonly Element[]): Styles {
-  const styles: Styles = { named: new Map(), numbered: new Set() };
+  const styles: Styles = { named: new Map(), numbered: new Set(), starts: new Map() };
   for (const root of roots) {
     for (const style of Array.from(root.getElementsByTagName('style:style')))
       styles.named.set(attr(style, 'style:name'), {
@@ -44,8 +62,12 @@ function stylesOf(roots: readonly Element[]): Styles {
         looks: looksOf(style),
       });
     for (const list of Array.from(root.getElementsByTagName('text:list-style')))
-      if (elements(list)[0]?.tagName === 'text:list-level-style-number')
-        styles.numbered.add(attr(list, 'style:name'));
+      if (elements(list)[0]?.tagName === 'text:list-level-style-number') {
+        const name = attr(list, 'style:name');
+        styles.numbered.add(name);
+        const start = attr(elements(list)[0] ?? list, 'text:start-value');
+        if (start) styles.starts.set(name, Number(start));
+      }
   }
   return styles;
 }
@@ -60,6 +82,11 @@ function lineage(name: string, { named }: Styles): { name: string; style: Style 
 
 const rests = (name: string, on: RegExp, styles: Styles) =>
   lineage(name, styles).some((s) => on.test(s.name));
+
+/** How often something stands there, or how far it reaches; more often than this nobody means it. */
+const MOST_TIMES = 60;
+const times = (el: Element, name: string) =>
+  Math.min(MOST_TIMES, Math.max(1, Math.trunc(Number(attr(el, name))) || 1));
 
 class Reader {
   readonly pictures = new Map<string, Uint8Array>();
@@ -90,13 +117,15 @@ class Reader {
       (all, { style }) => ({ ...(style?.looks ?? {}), ...all }),
       {} as Looks,
     );
-    const { bold, italic, underline, strike, raised } = { ...PLAIN, ...looks };
+    const { bold, italic, underline, strike, raised, colour } = { ...PLAIN, ...looks };
     const code = rests(attr(el, 'text:style-name'), /^Source_20_Text$/u, this.styles);
+    const ink = colour && inkOfColour(colour) ? colour : '';
     const tags = [bold && 'b', italic && 'i', underline && 'u', strike && 's', raised, code && 'code'].filter(
       (t): t is string => Boolean(t),
     );
     const text = this.inline(el, depth);
-    return tags.reduce((inner, tag) => `<${tag}>${inner}</${tag}>`, text);
+    const marked = tags.reduce((inner, tag) => `<${tag}>${inner}</${tag}>`, text);
+    return ink ? `<span style="color:${ink}">${marked}</span>` : marked;
   }
 
   private piece(el: Element, depth: number): string {
@@ -117,7 +146,11 @@ class Reader {
         return '<br>';
       case 'text:note': {
         const body = elements(el).find((e) => e.tagName === 'text:note-body');
-        const text = (body?.textContent ?? '').replace(/\s+/gu, ' ').trim();
+        const text = (body ? elements(body) : [])
+          .map((p) => p.textContent ?? '')
+          .join(' ')
+          .replace(/\s+/gu, ' ')
+          .trim();
         return text ? `<sup data-note="${escapeHtml(text)}"></sup>` : '';
       }
       case 'draw:frame':
@@ -141,6 +174,9 @@ class Reader {
     const box = inside.find((e) => e.tagName === 'draw:text-box');
     // A caption's frame: the picture and the words below it.
     if (box) return this.blocks(box, depth + 1);
+    const object = inside.find((e) => e.tagName === 'draw:object');
+    const math = object && this.formula(object);
+    if (math) return math;
     const image = inside.find((e) => e.tagName === 'draw:image');
     if (!image) return this.leave('objects');
     const href = attr(image, 'xlink:href').replace(/^\.\//u, '');
@@ -151,13 +187,24 @@ class Reader {
     return `<img src="${src}" alt="${escapeHtml(said('svg:desc') || said('svg:title'))}">`;
   }
 
+  /** A formula that stands in an object of its own, or in the text itself. */
+  private formula(object: Element): string | null {
+    const inline = elements(object).find((e) => e.localName === 'math');
+    const href = attr(object, 'xlink:href').replace(/^\.\//u, '').replace(/\/$/u, '');
+    const math = inline ?? (href ? xml(this.entries.get(`${href}/content.xml`)) : null);
+    if (math?.localName !== 'math') return null;
+    // Names without a prefix are the ones that pages know.
+    return new XMLSerializer().serializeToString(math).replace(/<(\/?)[\w-]+:/gu, '<$1');
+  }
+
   private list(el: Element, outer: string, depth: number): string {
     const style = attr(el, 'text:style-name') || outer;
     const items = elements(el).filter((e) => /^text:list-(?:item|header)$/u.test(e.tagName));
-    const start = Number(attr(items[0] ?? el, 'text:start-value')) || 1;
+    const said = attr(items[0] ?? el, 'text:start-value');
+    const start = said ? Number(said) : (this.styles.starts.get(style) ?? 1);
     const tag = this.styles.numbered.has(style) ? 'ol' : 'ul';
     const inner = items.map((item) => `<li>${this.blocks(item, depth + 1, style)}</li>`).join('');
-    return `<${tag}${tag === 'ol' && start > 1 ? ` start="${start}"` : ''}>${inner}</${tag}>`;
+    return `<${tag}${tag === 'ol' && start !== 1 && Number.isInteger(start) ? ` start="${start}"` : ''}>${inner}</${tag}>`;
   }
 
   private rows(table: Element, head: boolean, depth: number): string {
@@ -167,15 +214,25 @@ class Reader {
         if (row.tagName === 'table:table-rows') return this.rows(row, head, depth);
         if (row.tagName !== 'table:table-row') return '';
         const cells = elements(row).filter((c) => c.tagName === 'table:table-cell');
-        const tag = head ? 'th' : 'td';
-        return `<tr>${cells.map((c) => `<${tag}>${this.blocks(c, depth + 1)}</${tag}>`).join('')}</tr>`;
+        const written = `<tr>${cells.map((cell) => this.cell(cell, head ? 'th' : 'td', depth + 1)).join('')}</tr>`;
+        return written.repeat(times(row, 'table:number-rows-repeated'));
       })
       .join('');
+  }
+
+  private cell(el: Element, tag: 'th' | 'td', depth: number): string {
+    const spans = (['columns', 'rows'] as const).map((way) => {
+      const n = times(el, `table:number-${way}-spanned`);
+      return n > 1 ? ` ${way === 'columns' ? 'colspan' : 'rowspan'}="${n}"` : '';
+    });
+    const written = `<${tag}${spans.join('')}>${this.blocks(el, depth)}</${tag}>`;
+    return written.repeat(times(el, 'table:number-columns-repeated'));
   }
 
   private paragraph(el: Element, depth: number): string {
     const style = attr(el, 'text:style-name');
     const text = this.inline(el, depth);
+    if (rests(style, /^Horizontal_20_Line$/u, this.styles) && !text.trim()) return '<hr>';
     if (rests(style, /^(?:Quotations|Quote|Intense_20_Quote)$/u, this.styles))
       return `<blockquote><p>${text}</p></blockquote>`;
     if (rests(style, /^(?:Preformatted_20_Text|HTML_20_Preformatted)$/u, this.styles))

@@ -10,9 +10,12 @@ import { LIMITS } from '@/core/document/limits';
 import type { Doc } from '@/core/document/nodes';
 import { plainText } from '@/core/document/flatten';
 import { fail, ok, type Result } from '@/core/result';
+import { EPUB } from './epub';
 import { fromDocx } from './from-docx';
+import { fromEpub } from './from-epub';
 import { fromOdt } from './from-odt';
 import { fromRtf } from './rtf/from-rtf';
+import { latexOfMathml } from './mathml';
 import type { Written } from './written';
 
 /** Of a larger file nothing is read. */
@@ -114,15 +117,15 @@ function withoutData(html: string): Written {
   return { html: bare, pictures, left: {} };
 }
 
-/** What an archive is: Word's, or OpenDocument's. */
+/** What an archive is: a book for reading programs, OpenDocument's, or Word's. */
 async function fromArchive(bytes: Buffer): Promise<Written | null> {
-  return bytes.subarray(0, 200).includes('application/vnd.oasis.opendocument.text')
-    ? fromOdt(bytes)
-    : await fromDocx(bytes);
+  const begins = bytes.subarray(0, 200);
+  if (begins.includes(EPUB)) return fromEpub(bytes);
+  return begins.includes('application/vnd.oasis.opendocument.text') ? fromOdt(bytes) : await fromDocx(bytes);
 }
 
 /**
- * Opens a file that holds a text: .docx, .odt, .rtf, .pdf, HTML, Markdown, a table (.csv) or plain text, told by what is
+ * Opens a file that holds a text: .docx, .odt, .rtf, .epub, .pdf, HTML, Markdown, a table (.csv) or plain text, told by what is
  * in it and not by its name. What cannot be read is named with why; nothing in a file ever runs, and nothing it points to
  * is asked for.
  */
@@ -135,9 +138,15 @@ export async function openFile(file: BroughtFile): Promise<Result<OpenedFile, Fi
     const pdf = await readPdf(bytes, name);
     return pdf.ok ? ok(whole(pdf.value)) : pdf;
   }
-  if (isZip(bytes) || isRtf(bytes) || /\.(?:docx|odt|rtf)$/iu.test(name)) {
+  if (isZip(bytes) || isRtf(bytes) || /\.(?:docx|odt|rtf|epub)$/iu.test(name)) {
     const written = isRtf(bytes) ? fromRtf(bytes) : isZip(bytes) ? await fromArchive(bytes) : null;
-    return written ? ok(opened(written)) : fail({ code: 'file-broken', name, kind: 'word' });
+    return written
+      ? ok(opened(written))
+      : fail({
+          code: 'file-broken',
+          name,
+          kind: isZip(bytes) && bytes.subarray(0, 200).includes(EPUB) ? 'book' : 'word',
+        });
   }
   if (isOldOffice(bytes)) return fail({ code: 'file-old-word', name });
   if (/\.pdf$/iu.test(name)) return fail({ code: 'file-broken', name, kind: 'pdf' });
@@ -170,6 +179,6 @@ export async function readFile(file: BroughtFile): Promise<Result<Doc, FileTroub
   const found = await openFile(file);
   if (!found.ok) return found;
   const { text } = found.value;
-  const words = 'doc' in text ? text.doc : withTitle(pageFromHtml(text.html));
+  const words = 'doc' in text ? text.doc : withTitle(pageFromHtml(text.html, undefined, latexOfMathml));
   return plainText(words) ? ok(words) : fail({ code: 'file-empty', name: file.name });
 }

@@ -5,6 +5,7 @@ import {
   FootnoteReferenceRun,
   HeadingLevel,
   ImageRun,
+  ImportedXmlComponent,
   LevelFormat,
   Packer,
   Paragraph,
@@ -18,6 +19,7 @@ import {
 import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
 import type { BlockShape, Doc, PlainMark } from '@/core/document/nodes';
 import { officeOf } from '@/core/formats/to-office';
+import { ommlOf } from './omml';
 import type { TravellingPicture } from './travelling';
 import { unzipped, zipped } from './zip';
 
@@ -39,6 +41,15 @@ const standing = (attrs: BlockShape | undefined) => ({
   ...(attrs?.indent ? { indent: { left: attrs.indent * 2 * INDENT } } : {}),
 });
 
+/** A formula as Word has them; one that cannot be read stands there as it is written. */
+function formula(latex: string, display: boolean): ParagraphChild {
+  const omml = ommlOf(latex, display);
+  if (omml === null) return new TextRun({ text: latex, italics: true });
+  // The library gives what it was given within an element without a name.
+  const inside: unknown = Reflect.get(ImportedXmlComponent.fromXmlString(omml), 'root');
+  return (inside as ParagraphChild[])[0] ?? new TextRun({ text: latex, italics: true });
+}
+
 function runs(said: readonly OfficeRun[], notes: string[]): ParagraphChild[] {
   return said.map((run) => {
     switch (run.run) {
@@ -47,7 +58,7 @@ function runs(said: readonly OfficeRun[], notes: string[]): ParagraphChild[] {
       case 'note':
         return new FootnoteReferenceRun(notes.push(run.text));
       case 'formula':
-        return new TextRun({ text: run.latex, italics: true });
+        return formula(run.latex, false);
       case 'text': {
         const has = (mark: PlainMark) => run.marks.includes(mark);
         const words = new TextRun({
@@ -60,6 +71,7 @@ function runs(said: readonly OfficeRun[], notes: string[]): ParagraphChild[] {
           ...(has('superscript') ? { superScript: true } : {}),
           ...(has('underline') ? { underline: {} } : {}),
           ...(has('code') ? { style: 'SourceText' } : {}),
+          ...(run.colour ? { color: run.colour.slice(1) } : {}),
           ...(run.href ? { style: 'Hyperlink' } : {}),
         });
         return run.href ? new ExternalHyperlink({ link: run.href, children: [words] }) : words;
@@ -176,12 +188,7 @@ class Writer {
           }),
         ];
       case 'formula':
-        return [
-          new Paragraph({
-            alignment: AlignmentType.CENTER,
-            children: [new TextRun({ text: block.latex, italics: true })],
-          }),
-        ];
+        return [new Paragraph({ children: [formula(block.latex, true)] })];
       case 'rule':
         return [new Paragraph({ thematicBreak: true })];
       case 'picture':

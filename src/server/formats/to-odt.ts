@@ -2,10 +2,12 @@ import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
 import type { Doc, PlainMark } from '@/core/document/nodes';
 import { escapeHtml } from '@/core/document/written';
 import { officeOf } from '@/core/formats/to-office';
+import { mathmlOf } from './mathml';
 import type { TravellingPicture } from './travelling';
 import { zipped } from './zip';
 
 const MIME = 'application/vnd.oasis.opendocument.text';
+const FORMULA = 'application/vnd.oasis.opendocument.formula';
 const NAMESPACES = [
   ['office', 'office'],
   ['style', 'style'],
@@ -54,14 +56,15 @@ class Writer {
   private readonly spans = new Map<string, string>();
   private readonly lists: string[] = [];
   readonly used = new Map<string, TravellingPicture>();
+  /** Formulas, each an object of its own. */
+  readonly formulas: string[] = [];
   private notes = 0;
 
   constructor(private readonly pictures: ReadonlyMap<string, TravellingPicture>) {}
 
-  private spanStyle(marks: readonly PlainMark[]): string {
-    if (marks.length === 1 && marks[0] === 'code') return CODE;
-    const key = marks
-      .map((mark) => PROPERTIES[mark])
+  private spanStyle({ marks, colour }: Extract<OfficeRun, { run: 'text' }>): string {
+    if (marks.length === 1 && marks[0] === 'code' && !colour) return CODE;
+    const key = [...marks.map((mark) => PROPERTIES[mark]), ...(colour ? [`fo:color="${colour}"`] : [])]
       .sort()
       .join(' ');
     if (!key) return '';
@@ -75,14 +78,14 @@ class Writer {
       case 'break':
         return '<text:line-break/>';
       case 'formula':
-        return `<text:span>${textOf(`$${run.latex}$`)}</text:span>`;
+        return this.formula(run.latex, false);
       case 'note': {
         this.notes += 1;
         const text = `<text:p text:style-name="Footnote">${textOf(run.text)}</text:p>`;
         return `<text:note text:id="ftn${this.notes}" text:note-class="footnote"><text:note-citation>${this.notes}</text:note-citation><text:note-body>${text}</text:note-body></text:note>`;
       }
       case 'text': {
-        const style = this.spanStyle(run.marks);
+        const style = this.spanStyle(run);
         const text = style
           ? `<text:span text:style-name="${style}">${textOf(run.text)}</text:span>`
           : textOf(run.text);
@@ -91,6 +94,13 @@ class Writer {
           : text;
       }
     }
+  }
+
+  private formula(latex: string, display: boolean): string {
+    const mathml = mathmlOf(latex, display);
+    if (mathml === null) return textOf(display ? `$$${latex}$$` : `$${latex}$`);
+    const name = `Object ${this.formulas.push(mathml)}`;
+    return `<draw:frame text:anchor-type="as-char"><draw:object xlink:href="./${name}" xlink:type="simple" xlink:show="embed" xlink:actuate="onLoad"/><svg:desc>${escapeHtml(latex)}</svg:desc></draw:frame>`;
   }
 
   private inline(runs: readonly OfficeRun[]): string {
@@ -153,7 +163,7 @@ class Writer {
       case 'rule':
         return this.paragraph('Horizontal_20_Line', '');
       case 'formula':
-        return this.paragraph(style, textOf(`$$${block.latex}$$`));
+        return this.paragraph(style, this.formula(block.latex, true));
       case 'picture':
         return this.picture(block, style);
       case 'quotation':
@@ -218,6 +228,10 @@ export function odtOf(title: string, doc: Doc, pictures: ReadonlyMap<string, Tra
     ['content.xml', 'text/xml'],
     ['styles.xml', 'text/xml'],
     ...[...writer.used.values()].map((p) => [`Pictures/${p.name}`, p.mediaType]),
+    ...writer.formulas.flatMap((_, i) => [
+      [`Object ${i + 1}/`, FORMULA],
+      [`Object ${i + 1}/content.xml`, 'text/xml'],
+    ]),
   ];
   const manifest = `${HEAD}<manifest:manifest xmlns:manifest="urn:oasis:names:tc:opendocument:xmlns:manifest:1.0" manifest:version="1.3">${listed
     .map(
@@ -231,6 +245,9 @@ export function odtOf(title: string, doc: Doc, pictures: ReadonlyMap<string, Tra
       ['content.xml', bytes(content)],
       ['styles.xml', bytes(STYLES)],
       ...[...writer.used.values()].map((p) => [`Pictures/${p.name}`, p.content] as const),
+      ...writer.formulas.map(
+        (mathml, i) => [`Object ${i + 1}/content.xml`, bytes(`${HEAD}${mathml}`)] as const,
+      ),
     ]),
     true,
   );

@@ -10,6 +10,7 @@ import { discussionInHtml, discussionInText, type FoundDiscussion } from '@/core
 import { nameIn } from '@/core/elsewhere/names';
 import { documentOf } from '@/core/formats/as-document';
 import { documentFromHtml } from '@/core/formats/from-html';
+import { latexOfMathml } from '../formats/mathml';
 import { decodeText, readFile, type BroughtFile } from '../formats/read-file';
 
 /** Of a mail or an archived page (RFC 2557) the first line is a header. */
@@ -21,7 +22,7 @@ const MINUTE_MS = 60_000;
 
 /** A text as it can stand in a post: its form where that holds, else its words. */
 function docOf(html: string, text: string): Doc {
-  const rich = parseDocument(documentFromHtml(html));
+  const rich = parseDocument(documentFromHtml(html, undefined, latexOfMathml));
   if (rich.ok && plainText(rich.value).trim()) return rich.value;
   return documentOf(text.slice(0, 40_000));
 }

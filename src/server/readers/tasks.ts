@@ -15,6 +15,7 @@ import { MOST_READ } from '@/core/prompts/read-prompt';
 import { readMarksTable, type BroughtTable } from '@/core/marks/read-table';
 import { readRoster, type Roster } from '@/core/people/roster';
 import { judge } from '@/core/substance/judge';
+import { latexOfMathml } from '../formats/mathml';
 import { readCartridge } from '../formats/read-cartridge';
 import { decodeText, openFile, readFile, type BroughtFile, type Pictured } from '../formats/read-file';
 import { readMail } from '../mail-in/read';
@@ -39,7 +40,7 @@ const bytesBack = (file: BroughtFile): BroughtFile => ({
  * can stand as a prompt.
  */
 function pasted({ text, html }: { text: string; html: string }) {
-  const rich = html.trim() ? documentFromHtml(html) : null;
+  const rich = html.trim() ? documentFromHtml(html, undefined, latexOfMathml) : null;
   return rich && plainText(rich).trim()
     ? rich
     : documentOf(text.length > MOST_READ ? text.slice(0, MOST_READ / 2) : text);
@@ -63,10 +64,11 @@ const tasks = {
   /** An opened page as a document, its pictures by what each address became. */
   page: (i: { html: string; pictures: Pictured }) => {
     const asked = new Set<string>();
-    const page = pageFromHtml(i.html, (src) => {
+    const picture = (src: string) => {
       asked.add(src);
       return i.pictures.get(src) ?? null;
-    });
+    };
+    const page = pageFromHtml(i.html, picture, latexOfMathml);
     return { ...page, asked: [...asked] };
   },
   pasted,

@@ -3,11 +3,13 @@ import { callForFile } from '../request/call';
 import type { Doc } from '@/core/document/nodes';
 
 export type Text = { title: string; doc: Doc };
-export type Format = 'docx' | 'odt' | 'html' | 'md';
+export type Format = 'docx' | 'odt' | 'rtf' | 'epub' | 'html' | 'md';
 
 export const FORMAT_NAMES: Record<Format, string> = {
   docx: 'Word document (.docx)',
   odt: 'OpenDocument text (.odt)',
+  rtf: 'Rich text (.rtf)',
+  epub: 'Book for a reader (.epub)',
   html: 'Web page (.html)',
   md: 'Markdown (.md)',
 };

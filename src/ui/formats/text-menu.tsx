@@ -10,7 +10,7 @@ import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
 import { moveAtOnce } from '../frame/move-at-once';
 
 const PAPERS: Record<Paper, string> = { A4: 'Print on A4', letter: 'Print on Letter' };
-const TAKEN = '.docx,.odt,.rtf,.md,.markdown,.html,.htm,.txt';
+const TAKEN = '.docx,.odt,.rtf,.epub,.md,.markdown,.html,.htm,.txt';
 
 /** The way of a text in from a word processor and out to one, and onto paper. */
 export function TextMenu(props: {

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type ClipboardEvent, type DragEvent, type 
 import { takeShared, type Pasted } from './shared-here';
 
 export const ACCEPTED =
-  '.txt,.md,.markdown,.html,.htm,.mht,.mhtml,.eml,.docx,.odt,.pdf,.ics,text/plain,text/html,text/calendar,message/rfc822,application/pdf';
+  '.txt,.md,.markdown,.html,.htm,.mht,.mhtml,.eml,.docx,.odt,.rtf,.epub,.pdf,.ics,text/plain,text/html,text/calendar,message/rfc822,application/pdf';
 
 /** A form into which a page is brought: pasted as text with its form, or dropped as a file. */
 export function DropFields(props: {

@@ -116,7 +116,9 @@ export function troubleText(t: Trouble): string {
     case 'file-broken':
       return t.kind === 'pdf'
         ? `${name} is a damaged PDF and cannot be read. Print the page again, or paste its text.`
-        : `${name} is damaged or is no Word document, so it cannot be read. Open it in your word processor and save it anew, or paste its text.`;
+        : t.kind === 'book'
+          ? `${name} is a damaged EPUB and cannot be read. Get it anew, or paste its text.`
+          : `${name} is damaged or is no Word document, so it cannot be read. Open it in your word processor and save it anew, or paste its text.`;
     case 'file-locked':
       return `${name} is locked with a password, so it cannot be read. Save it without one, or paste its text.`;
     case 'file-scanned':
@@ -124,7 +126,7 @@ export function troubleText(t: Trouble): string {
     case 'file-old-word':
       return `${name} is in the old Word form (.doc). Save it as .docx, or paste its text.`;
     case 'file-unknown':
-      return `${name} is not text, HTML, a .docx or a PDF, so it was not read.`;
+      return `${name} is no text, web page, word processor’s file, EPUB or PDF, so it was not read.`;
     case 'file-not-read':
       return `${name}: ${notReadText(t.why)}`;
     case 'not-read':

@@ -3,7 +3,7 @@ import { inlineText, spoken } from '../inline';
 import type { BlockKind } from '../kind';
 import type { Heading } from '../nodes';
 import { inlineJson } from './inlines';
-import { shape, shapeAttrs, tidyShape } from './shape';
+import { shape, shapeAttrs, styleOf, tidyShape } from './shape';
 
 const LEVELS = { least: 2, most: 4, usual: 3 };
 
@@ -22,7 +22,8 @@ export const heading: BlockKind<Heading> = {
   },
   line: 'heading',
   text: (node) => spoken(inlineText(node.content)),
-  html: (node, to) => `<h${node.attrs.level}>${to.content(node)}</h${node.attrs.level}>`,
+  html: (node, to) =>
+    `<h${node.attrs.level}${styleOf(node.attrs)}>${to.content(node)}</h${node.attrs.level}>`,
   markdown: (node, to) => `${'#'.repeat(node.attrs.level)} ${to.content(node).replace(/\\\n/gu, ' ')}`,
   office: (node, to) => {
     const { level, ...stands } = node.attrs;

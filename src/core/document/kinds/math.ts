@@ -2,7 +2,6 @@ import { z } from 'zod';
 import type { BlockKind, InlineKind, LooseAttrs } from '../kind';
 import { LIMITS } from '../limits';
 import type { BlockMath, InlineMath } from '../nodes';
-import { escapeHtml } from '../written';
 
 const latexAttrs = { latex: { default: '' } };
 const attrs = z.strictObject({ latex: z.string().min(1).max(LIMITS.latexLength) });
@@ -16,7 +15,7 @@ export const inlineMath: InlineKind<InlineMath> = {
   json: () => z.strictObject({ type: z.literal('inlineMath'), attrs }),
   tidy,
   says: (node) => `$${node.attrs.latex}$`,
-  html: (node) => escapeHtml(`\\(${node.attrs.latex}\\)`),
+  html: (node, to) => to.formula(node.attrs.latex, false),
   markdown: (node) => `$${node.attrs.latex}$`,
   office: (node) => ({ run: 'formula', latex: node.attrs.latex }),
 };
@@ -30,7 +29,7 @@ export const blockMath: BlockKind<BlockMath> = {
   line: 'math',
   says: (node) => `$${node.attrs.latex}$`,
   text: (node) => `$$${node.attrs.latex}$$`,
-  html: (node) => `<p>${escapeHtml(`\\[${node.attrs.latex}\\]`)}</p>`,
+  html: (node, to) => `<p>${to.formula(node.attrs.latex, true)}</p>`,
   markdown: (node) => `$$\n${node.attrs.latex}\n$$`,
   office: (node) => [{ block: 'formula', latex: node.attrs.latex }],
 };

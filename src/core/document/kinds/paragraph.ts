@@ -4,7 +4,7 @@ import type { BlockKind } from '../kind';
 import type { Paragraph } from '../nodes';
 import { escapeLineStarts } from '../written';
 import { inlineJson } from './inlines';
-import { shape, shapeAttrs, tidyShape } from './shape';
+import { shape, shapeAttrs, styleOf, tidyShape } from './shape';
 
 export const paragraph: BlockKind<Paragraph> = {
   type: 'paragraph',
@@ -21,7 +21,7 @@ export const paragraph: BlockKind<Paragraph> = {
   },
   line: 'plain',
   text: (node) => spoken(inlineText(node.content)),
-  html: (node, to) => (node.content?.length ? `<p>${to.content(node)}</p>` : ''),
+  html: (node, to) => (node.content?.length ? `<p${styleOf(node.attrs)}>${to.content(node)}</p>` : ''),
   markdown: (node, to) => escapeLineStarts(to.content(node)),
   office: (node, to) =>
     node.content?.length ? [{ block: 'line', as: 'text', shape: node.attrs, runs: to.runs(node) }] : [],

@@ -53,7 +53,9 @@ export const picture: BlockKind<Picture> = {
     const src = to.picture(node.attrs.file);
     if (src === null) return `<p>${escapeHtml(words(node))}</p>`;
     const { alt, caption, size, width, height } = node.attrs;
-    const measures = size ? `width="${size}%"` : `width="${width}" height="${height}"`;
+    const measures = size
+      ? `width="${width}" height="${height}" style="width:${size}%;height:auto"`
+      : `width="${width}" height="${height}"`;
     const image = `<img src="${escapeHtml(src)}" alt="${escapeHtml(alt)}" ${measures}>`;
     return `<figure>${image}${caption ? `<figcaption>${escapeHtml(caption)}</figcaption>` : ''}</figure>`;
   },

@@ -12,6 +12,18 @@ export const shape = {
 };
 
 /**
+ * The same in HTML: an attribute with what is not as usual.
+ * @example styleOf({ textAlign: 'center' }) // ' style="text-align:center"'
+ */
+export const styleOf = ({ textAlign, indent }: BlockShape = {}) => {
+  const said = [
+    ...(textAlign ? [`text-align:${textAlign}`] : []),
+    ...(indent ? [`margin-left:${indent * 2}em`] : []),
+  ];
+  return said.length ? ` style="${said.join(';')}"` : '';
+};
+
+/**
  * How a block stands, as far as it differs from the usual.
  * @example tidyShape({ textAlign: 'left', indent: '2' }) // { indent: 2 }
  */

@@ -11,7 +11,20 @@ type State = Look & {
 };
 
 const DEEPEST = 200;
-const PLAIN: Paragraph = { style: 0, outline: -1, list: 0, level: 0, inTable: false };
+const PLAIN: Paragraph = {
+  style: 0,
+  outline: -1,
+  list: 0,
+  level: 0,
+  inTable: false,
+  align: '',
+  left: 0,
+  hanging: 0,
+  ruled: false,
+};
+const ALIGNED: Record<string, Paragraph['align']> = { ql: '', qc: 'center', qr: 'right', qj: 'justify' };
+/** More colours no text has that anybody wrote. */
+const MOST_COLOURS = 300;
 const BARE: Look = {
   bold: false,
   italic: false,
@@ -19,6 +32,7 @@ const BARE: Look = {
   strike: false,
   raised: '',
   code: false,
+  colour: '',
   href: '',
 };
 /** The groups and control words of a text, each put where it belongs. */
@@ -26,7 +40,17 @@ class Reader {
   readonly page = new Page();
   readonly left: Written['left'] = {};
   /** What is read beside the text, until its group ends. */
-  private readonly aside = { note: '', link: '', property: '', said: '', picture: '', styles: '' };
+  private readonly aside = {
+    note: '',
+    link: '',
+    property: '',
+    said: '',
+    picture: '',
+    styles: '',
+    colours: '',
+  };
+  private readonly colours: string[] = [];
+  private colour: Record<string, number> = {};
   private described = '';
   private decode = decoder(1252);
   private bytes: number[] = [];
@@ -48,7 +72,17 @@ class Reader {
     if (state.deleted || state.place === 'nowhere') return;
     if (state.place === 'text') this.page.words(text, state);
     else if (state.place === 'mark') this.page.itemMark(text);
+    else if (state.place === 'colours') this.endColour(text);
     else this.aside[state.place] += text;
+  }
+
+  /** Each colour of the table ends with a semicolon; the first is the usual one and names nothing. */
+  private endColour(text: string) {
+    if (!text.includes(';') || this.colours.length > MOST_COLOURS) return;
+    const parts = ['red', 'green', 'blue'].map((name) => this.colour[name]);
+    const hex = parts.map((n = 0) => Math.min(255, Math.max(0, n)).toString(16).padStart(2, '0'));
+    this.colours.push(parts.some((n) => n !== undefined) ? `#${hex.join('')}` : '');
+    this.colour = {};
   }
 
   /** What was read aside, once. */
@@ -89,7 +123,7 @@ class Reader {
     if (ended.place === before.place) return;
     if (ended.place === 'note' && before.place === 'text') this.page.note(this.taken('note'));
     if (ended.place === 'link')
-      this.state.href = /HYPERLINK\s+"([^"]*)"/iu.exec(this.taken('link'))?.[1] ?? '';
+      this.state.href = /HYPERLINK\s+(?:\\[a-z]\s+)*"?([^"\s]+)/iu.exec(this.taken('link'))?.[1] ?? '';
     if (ended.place === 'picture' && before.place !== 'nowhere') this.endPicture();
     if (ended.place === 'said') {
       const said = this.taken('said').trim();
@@ -137,6 +171,9 @@ class Reader {
       this.say(character);
       return;
     }
+    if (state.place === 'colours' && n !== null) this.colour[name] = n;
+    // The paragraphs of a note are read as one.
+    if (state.place === 'note' && name === 'par') this.say(' ');
     this.look(name, n, on);
     if (state.place === 'text' || state.place === 'styles') this.layout(name, n);
   }
@@ -147,6 +184,7 @@ class Reader {
     else if (name === 'i') state.italic = on;
     else if (name === 'ul') state.underline = on;
     else if (name === 'ulnone') state.underline = false;
+    else if (name === 'cf') state.colour = this.colours[n ?? 0] ?? '';
     else if (name === 'strike') state.strike = on;
     else if (name === 'super') state.raised = 'sup';
     else if (name === 'sub') state.raised = 'sub';
@@ -170,12 +208,19 @@ class Reader {
     else if (name === 'outlinelevel') set({ outline: n !== null && n < 9 ? n : -1 });
     else if (name === 'ls') set({ list: n ?? 0 });
     else if (name === 'ilvl') set({ level: n ?? 0 });
+    else if (name in ALIGNED) set({ align: ALIGNED[name] ?? '' });
+    else if (name === 'li') set({ left: n ?? 0 });
+    else if (name === 'fi') set({ hanging: Math.max(0, -(n ?? 0)) });
+    else if (name === 'brdrb') set({ ruled: true });
+    else if (name === 'cellx') this.page.edges.push(n ?? 0);
     else if (name === 'intbl') set({ inTable: true });
     else if (name === 'cell' || name === 'nestcell') {
       set({ inTable: true });
       this.page.endCell(state.paragraph);
-    } else if (name === 'trowd') this.page.isHead = false;
-    else if (name === 'trhdr') this.page.isHead = true;
+    } else if (name === 'trowd') {
+      this.page.isHead = false;
+      this.page.edges = [];
+    } else if (name === 'trhdr') this.page.isHead = true;
     else if (name === 'row' || name === 'nestrow') this.page.endRow();
   }
 

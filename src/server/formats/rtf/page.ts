@@ -1,7 +1,20 @@
+import { inkOfColour } from '@/core/document/kinds/ink';
 import { escapeHtml } from '@/core/document/written';
 
 /** How a paragraph stands: its style by number, its level in an outline or a list, and whether in a table. */
-export type Paragraph = { style: number; outline: number; list: number; level: number; inTable: boolean };
+export type Paragraph = {
+  style: number;
+  outline: number;
+  list: number;
+  level: number;
+  inTable: boolean;
+  align: '' | 'center' | 'right' | 'justify';
+  /** How far it is set in, and how far its first line stands out before the others, in twentieths of a point. */
+  left: number;
+  hanging: number;
+  /** It is drawn as a line beneath. */
+  ruled: boolean;
+};
 /** How words look. */
 export type Look = {
   bold: boolean;
@@ -10,8 +23,35 @@ export type Look = {
   strike: boolean;
   raised: '' | 'sup' | 'sub';
   code: boolean;
+  colour: string;
   href: string;
 };
+/** A row on its way: its cells and where each ends, from the left. */
+type Row = { cells: string[]; edges: number[]; tag: 'th' | 'td' };
+
+/** Edges nearer to each other than this are one. */
+const NEAR_TWIPS = 40;
+/** What stands before an item where a program writes it as words of the line itself. */
+const WRITTEN_MARK = /^(?:•|\d{1,3}[.)])(?=[ \u00a0])/u;
+
+/** The rows of a table as HTML: a cell that reaches over the edges of other rows' cells spans their columns. */
+function rowsHtml(rows: readonly Row[]): string {
+  const edges: number[] = [];
+  for (const edge of rows.flatMap((row) => row.edges).sort((a, b) => a - b))
+    if (edge - (edges.at(-1) ?? -Infinity) > NEAR_TWIPS) edges.push(edge);
+  const column = (edge: number) => edges.filter((e) => e < edge + NEAR_TWIPS).length;
+  return rows
+    .map(({ cells, edges: own, tag }) => {
+      const written = cells.map((cell, i) => {
+        const end = own[i];
+        const span =
+          end === undefined || edges.length > 60 ? 1 : column(end) - (i ? column(own[i - 1] ?? 0) : 0);
+        return `<${tag}${span > 1 ? ` colspan="${span}"` : ''}>${cell}</${tag}>`;
+      });
+      return `<tr>${written.join('')}</tr>`;
+    })
+    .join('');
+}
 
 /** A text on its way to HTML: a line being written, the cells of a row, the rows of a table, and all before them. */
 export class Page {
@@ -24,7 +64,9 @@ export class Page {
   private mark = '';
   private cells: string[] = [];
   private cell = '';
-  private rows = '';
+  private rows: Row[] = [];
+  /** Where the cells of the row being written end. */
+  edges: number[] = [];
 
   words(text: string, look: Look) {
     const tags = [
@@ -36,7 +78,8 @@ export class Page {
       look.code && 'code',
     ].filter((t): t is string => Boolean(t));
     const words = escapeHtml(text).replace(/\n/gu, '<br>');
-    const marked = tags.reduce((inner, tag) => `<${tag}>${inner}</${tag}>`, words);
+    const plain = tags.reduce((inner, tag) => `<${tag}>${inner}</${tag}>`, words);
+    const marked = inkOfColour(look.colour) ? `<span style="color:${look.colour}">${plain}</span>` : plain;
     this.line += look.href ? `<a href="${escapeHtml(look.href)}">${marked}</a>` : marked;
   }
 
@@ -56,9 +99,17 @@ export class Page {
     this.line += `<img src="${src}" alt="${escapeHtml(described)}">`;
   }
 
-  private block({ style, outline, list, level }: Paragraph): string {
-    const { line } = this;
-    if (!line) return '';
+  private block(paragraph: Paragraph): string {
+    const { style, outline, list, align } = paragraph;
+    let { line } = this;
+    if (!line) return paragraph.ruled ? '<hr>' : '';
+    let { level } = paragraph;
+    const written = paragraph.hanging > 0 && !this.mark ? WRITTEN_MARK.exec(line)?.[0] : undefined;
+    if (written !== undefined) {
+      this.mark = written;
+      line = line.slice(written.length).trimStart();
+      level = Math.max(0, Math.round(paragraph.left / 360) - 1);
+    }
     const name = this.styleNames.get(style) ?? '';
     const heading = outline >= 0 ? outline + 1 : Number(/^heading (\d)/iu.exec(name)?.[1] ?? 0);
     if (/^title$/iu.test(name)) return `<h1>${line}</h1>`;
@@ -72,7 +123,7 @@ export class Page {
       return `<blockquote><p>${line}</p></blockquote>`;
     if (/^(?:preformatted text|html preformatted)$/iu.test(name)) return `<pre>${line}</pre>`;
     if (/^caption$/iu.test(name)) return `<figcaption>${line}</figcaption>`;
-    return `<p>${line}</p>`;
+    return `<p${align ? ` style="text-align:${align}"` : ''}>${line}</p>`;
   }
 
   endParagraph(paragraph: Paragraph) {
@@ -87,8 +138,8 @@ export class Page {
   }
 
   private endTable() {
-    if (this.rows) this.html += `<table>${this.rows}</table>`;
-    this.rows = '';
+    if (this.rows.length) this.html += `<table>${rowsHtml(this.rows)}</table>`;
+    this.rows = [];
   }
 
   endCell(paragraph: Paragraph) {
@@ -98,9 +149,8 @@ export class Page {
   }
 
   endRow() {
-    const tag = this.isHead ? 'th' : 'td';
-    const cells = this.cells.map((c) => `<${tag}>${c}</${tag}>`);
-    if (cells.length) this.rows += `<tr>${cells.join('')}</tr>`;
+    const { cells, edges } = this;
+    if (cells.length) this.rows.push({ cells, edges: [...edges], tag: this.isHead ? 'th' : 'td' });
     this.cells = [];
   }
 

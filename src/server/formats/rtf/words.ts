@@ -1,17 +1,19 @@
 /** Where the words of a group go: into the text, into something that is kept aside, or nowhere. */
 export type Place =
-  'text' | 'styles' | 'note' | 'mark' | 'link' | 'picture' | 'said' | 'property' | 'nowhere';
+  'text' | 'styles' | 'colours' | 'note' | 'mark' | 'link' | 'picture' | 'said' | 'property' | 'nowhere';
 
 /** Groups whose words nobody reads as the text. */
 export const ASIDE: Record<string, Place> = {
   ...Object.fromEntries(
-    'fonttbl colortbl info header headerl headerr headerf footer footerl footerr footerf listtable listoverridetable rsidtbl xmlnstbl themedata datastore nonshppict objdata generator annotation atnid atnauthor pntext template filetbl revtbl shpinst shp background do'
+    'fonttbl info header headerl headerr headerf footer footerl footerr footerf listtable listoverridetable rsidtbl xmlnstbl themedata datastore nonshppict objdata generator annotation atnid atnauthor template filetbl revtbl shpinst shp background do'
       .split(' ')
       .map((name) => [name, 'nowhere']),
   ),
   stylesheet: 'styles',
+  colortbl: 'colours',
   footnote: 'note',
   listtext: 'mark',
+  pntext: 'mark',
   fldinst: 'link',
   pict: 'picture',
   sn: 'property',

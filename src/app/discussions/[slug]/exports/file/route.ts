@@ -1,6 +1,7 @@
 import { attachmentAt, exportsAt } from '@/contract/addresses';
 import { z } from 'zod';
 import { discussionAsHtml, discussionAsJson, discussionAsMarkdown } from '@/core/formats/discussion-export';
+import { formulaHtml } from '@/server/formats/mathml';
 import { discussionToTake, picturesToTake } from '@/server/discussions/export';
 import { exportWords } from '@/ui/words/export';
 import { disposition } from '../../../../_request/disposition';
@@ -37,7 +38,7 @@ export const GET = ownContent<'slug'>(
       if (as.data === 'json') return discussionAsJson(taken.value, linked);
       if (as.data === 'md') return discussionAsMarkdown(taken.value, words, linked);
       const pictures = await picturesToTake(withFiles(who.deps), who.actor, taken.value.posts);
-      return discussionAsHtml(taken.value, words, (file) => pictures.get(file) ?? null);
+      return discussionAsHtml(taken.value, words, (file) => pictures.get(file) ?? null, formulaHtml);
     };
     return new Response(await text(), {
       headers: {
