@@ -24,7 +24,8 @@ const PANDOC: Record<Format, [from: string, to: string]> = {
   docx: ['docx', 'docx'],
   odt: ['odt', 'odt'],
   rtf: ['rtf', 'rtf'],
-  epub: ['epub', 'epub3'],
+  // Its own writer of books does not know the marks of notes that its reader makes.
+  epub: ['epub', 'html'],
   html: ['html', 'html'],
   md: ['gfm+footnotes+tex_math_dollars', 'gfm+footnotes+tex_math_dollars'],
 };
@@ -79,20 +80,34 @@ async function back(format: Format, bytes: Uint8Array): Promise<{ title: string;
   return pageFromHtml(text.html, () => ({ file: PICTURE, width: 640, height: 480 }), latexOfMathml);
 }
 
-function throughPandoc(format: Format, bytes: Uint8Array): Uint8Array {
+/** What pandoc makes of a file, and in which of our formats that is. */
+function throughPandoc(format: Format, bytes: Uint8Array): [Format, Uint8Array] {
   const [from, to] = PANDOC[format];
-  const [before, after] = ['before', 'after'].map((name) => join(folder, `${name}.${format}`)) as [
-    string,
-    string,
-  ];
+  const as = format === 'epub' ? 'html' : format;
+  const [before, after] = [join(folder, `before.${format}`), join(folder, `after.${as}`)];
   writeFileSync(before, bytes);
-  const done = spawnSync('pandoc', ['--standalone', '--mathml', '-f', from, '-t', to, '-o', after, before], {
-    encoding: 'utf8',
-    timeout: 60_000,
-    cwd: folder,
-  });
+  const done = spawnSync(
+    'pandoc',
+    [
+      ...(format === 'rtf' ? ['--standalone'] : []),
+      '--mathml',
+      '--wrap=none',
+      '-f',
+      from,
+      '-t',
+      to,
+      '-o',
+      after,
+      before,
+    ],
+    {
+      encoding: 'utf8',
+      timeout: 60_000,
+      cwd: folder,
+    },
+  );
   if (done.status !== 0) throw new Error(done.stderr);
-  return readFileSync(after);
+  return [as, readFileSync(after)];
 }
 
 const SIGNS = { whole: '●', words: 'words', gone: '–' };
@@ -102,14 +117,14 @@ describe.each(FORMATS)('a text with everything, by way of .%s', (format) => {
   it('comes back, and no words are lost', async () => {
     const { title, doc } = await back(format, await out(format));
     expect(title).toBe(TITLE);
-    for (const feature of FEATURES) {
-      const how = foundAgain(doc, feature);
-      table[feature.name]?.push(SIGNS[how]);
-      if (feature.words) expect({ [feature.name]: how }).not.toEqual({ [feature.name]: 'gone' });
-    }
+    const found = FEATURES.map((feature) => ({ feature, how: foundAgain(doc, feature) }));
+    for (const { feature, how } of found) table[feature.name]?.push(SIGNS[how]);
+    expect(
+      found.filter(({ feature, how }) => feature.words && how === 'gone').map((f) => f.feature.name),
+    ).toEqual([]);
   });
   it('is read and written anew by pandoc, and comes back', async () => {
-    const { doc } = await back(format, throughPandoc(format, await out(format)));
+    const { doc } = await back(...throughPandoc(format, await out(format)));
     for (const feature of FEATURES) table[feature.name]?.push(SIGNS[foundAgain(doc, feature)]);
   }, 90_000);
 });

@@ -13,7 +13,7 @@ type Element = DefaultTreeAdapterTypes.Element;
 
 /** Nothing of these is text that anybody reads. */
 const SILENT = new Set(
-  'head script style template title noscript object embed svg math select button input textarea form-control nav'.split(
+  'head script style template title noscript object embed svg select button input textarea form-control nav'.split(
     ' ',
   ),
 );

@@ -42,6 +42,26 @@ export function leftBehind(doc: Doc): Left[] {
     return named.length ? [{ kind, n: named.length, named }] : [];
   });
 }
+
+/** The formats that a text goes out in as a file. */
+export type FileFormat = 'docx' | 'odt' | 'rtf' | 'epub' | 'html' | 'md';
+const IN_NONE: readonly LeftKind[] = ['clip', 'file', 'player', 'naming'];
+const NOT_HELD: Record<FileFormat, readonly LeftKind[]> = {
+  docx: IN_NONE,
+  odt: IN_NONE,
+  epub: IN_NONE,
+  html: IN_NONE,
+  rtf: [...IN_NONE, 'formula'],
+  md: [...IN_NONE, 'picture', 'colour'],
+};
+
+/**
+ * What of a text a file of a format does not hold as what it is: it says it in words, or leads to where it is.
+ * @example notHeldBy('md', a text with a word in brick) // [{ kind: 'colour', n: 1, … }]
+ */
+export const notHeldBy = (format: FileFormat, doc: Doc): Left[] =>
+  leftBehind(doc).filter(({ kind }) => NOT_HELD[format].includes(kind));
+
 const ORDER: LeftKind[] = [
   'picture',
   'clip',

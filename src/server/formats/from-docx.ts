@@ -1,3 +1,5 @@
+import { COLOURS, inkOfColour } from '@/core/document/kinds/ink';
+import { INKS, type Ink } from '@/core/document/limits';
 import type { Written } from './written';
 import { mathmlOfOmml } from './omml';
 import { unzipped, zipped } from './zip';
@@ -11,17 +13,21 @@ const STYLES = [
   "p[style-name='Block Text'] => blockquote > p:fresh",
   "p[style-name='Preformatted Text'] => pre:separator('\\n')",
   "p[style-name='HTML Preformatted'] => pre:separator('\\n')",
+  "p[style-name='Source Code'] => pre:separator('\\n')",
   "p[style-name='Caption'] => figcaption:fresh",
   "p[style-name='caption'] => figcaption:fresh",
   "r[style-name='Source Text'] => code",
   "r[style-name='HTML Code'] => code",
+  "r[style-name='Verbatim Char'] => code",
   'u => u',
+  ...INKS.map((name) => `r.ink-${name} => span.ink-${name}`),
   ...['center', 'right', 'justify'].map((way) => `p[style-name='stands ${way}'] => p.stands-${way}:fresh`),
 ];
 
 const MAIN = 'word/document.xml';
 // Letters for private use (Unicode, 23.5) hold the places of what mammoth does not read.
 const [FORMULA_OPEN, FORMULA_CLOSE, RULE] = ['\uE0F5', '\uE0F6', '\uE0F7'];
+const [START_OPEN, START_CLOSE] = ['\uE0F8', '\uE0F9'];
 
 /** The stretches of a text from `open` to `close`, each changed: one pass, however often one of them stands there alone. */
 function each(text: string, open: RegExp, close: string, change: (found: string) => string): string {
@@ -48,7 +54,7 @@ function held(text: string): { xml: string; formulas: string[] } {
   };
   const xml = each(
     each(
-      each(text.replace(/[\uE0F5-\uE0F7]/gu, ''), /<m:oMathPara[ >]/gu, '</m:oMathPara>', hold),
+      each(text.replace(/[\uE0F5-\uE0F9]/gu, ''), /<m:oMathPara[ >]/gu, '</m:oMathPara>', hold),
       /<m:oMath[ >]/gu,
       '</m:oMath>',
       hold,
@@ -61,6 +67,46 @@ function held(text: string): { xml: string; formulas: string[] } {
         : p,
   );
   return { xml, formulas };
+}
+
+/** What numbered lists begin with, by their numbers, where that is not one: of the first level, and as the list itself says it. */
+function startsIn(numbering: string): Map<string, number> {
+  const start = (text: string) => Number(/<w:start(?:Override)? w:val="(\d{1,5})"/u.exec(text)?.[1] ?? 1);
+  const kinds = new Map<string, number>();
+  each(numbering, /<w:abstractNum /gu, '</w:abstractNum>', (kind) => {
+    const level = /<w:lvl [^>]*w:ilvl="0"[^>]*>[\s\S]*?<\/w:lvl>/u.exec(kind)?.[0] ?? '';
+    kinds.set(/w:abstractNumId="(\d+)"/u.exec(kind)?.[1] ?? '', start(level));
+    return kind;
+  });
+  const starts = new Map<string, number>();
+  each(numbering, /<w:num /gu, '</w:num>', (list) => {
+    const kind = kinds.get(/<w:abstractNumId w:val="(\d+)"/u.exec(list)?.[1] ?? '') ?? 1;
+    const own = /<w:lvlOverride w:ilvl="0">[\s\S]*?<\/w:lvlOverride>/u.exec(list)?.[0];
+    const begins = own?.includes('startOverride') ? start(own) : kind;
+    if (begins !== 1) starts.set(/w:numId="(\d+)"/u.exec(list)?.[1] ?? '', begins);
+    return list;
+  });
+  return starts;
+}
+
+/** The text with what each list begins with before its first item, and our own inks as styles of their runs. */
+function withStarts(text: string, starts: ReadonlyMap<string, number>): string {
+  const begun = new Set<string>();
+  const inked = text.replace(
+    /(<w:rPr>)((?:(?!<w:rStyle|<\/w:rPr>)[\s\S]){0,600}?)<w:color w:val="([0-9A-Fa-f]{6})"\/>/gu,
+    (whole, open: string, before: string, colour: string) => {
+      const ink = inkOfColour(`#${colour}`);
+      return ink ? `${open}<w:rStyle w:val="ink-${ink}"/>${before}` : whole;
+    },
+  );
+  if (starts.size === 0) return inked;
+  return each(inked, /<w:p[ >]/gu, '</w:p>', (p) => {
+    const id = /<w:numId w:val="(\d+)"/u.exec(p)?.[1] ?? '';
+    const start = starts.get(id);
+    if (start === undefined || begun.has(id) || !/<w:ilvl w:val="0"/u.test(p)) return p;
+    begun.add(id);
+    return p.replace(/(<\/w:pPr>)/u, `$1<w:r><w:t>${START_OPEN}${start}${START_CLOSE}</w:t></w:r>`);
+  });
 }
 
 type Aligned = {
@@ -100,7 +146,8 @@ export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
   const main = entries?.get(MAIN);
   if (!entries || !main) return null;
   const { xml, formulas } = held(new TextDecoder().decode(main));
-  const ready = new Map(entries).set(MAIN, new TextEncoder().encode(xml));
+  const starts = startsIn(new TextDecoder().decode(entries.get('word/numbering.xml')));
+  const ready = new Map(entries).set(MAIN, new TextEncoder().encode(withStarts(xml, starts)));
   const { default: mammoth } = await import('mammoth');
   const pictures = new Map<string, Uint8Array>();
   try {
@@ -122,6 +169,9 @@ export async function fromDocx(bytes: Uint8Array): Promise<Written | null> {
     const html = value
       // What is set as code here is code.
       .replace(/<pre>([\s\S]*?)<\/pre>/gu, '<pre><code>$1</code></pre>')
+      .replace(/<ol>(<li>(?:<p>)?)\uE0F8(\d+)\uE0F9/gu, '<ol start="$2">$1')
+      .replace(/\uE0F8\d+\uE0F9/gu, '')
+      .replace(/<span class="ink-(\w+)">/gu, (_, name: Ink) => `<span style="color:${COLOURS[name]}">`)
       .replaceAll(`<p>${RULE}</p>`, '<hr>')
       .replace(/ class="stands-(center|right|justify)"/gu, ' style="text-align:$1"')
       .replace(/\uE0F5(\d+)\uE0F6/gu, (_, n: string) => formulas[Number(n)] ?? '');

@@ -12,7 +12,7 @@ type Looks = {
   raised: string;
   colour: string;
 };
-type Style = { parent: string | null; looks: Partial<Looks> };
+type Style = { parent: string | null; looks: Partial<Looks>; align: string };
 /** Styles by their names; the lists that are numbered, with what their first level begins with. */
 type Styles = { named: Map<string, Style>; numbered: Set<string>; starts: Map<string, number> };
 
@@ -53,6 +53,33 @@ function looksOf(style: Element): Partial<Looks> {
   return looks;
 }
 
+const ALIGNED: Record<string, string> = {
+  center: 'center',
+  end: 'right',
+  right: 'right',
+  justify: 'justify',
+};
+function alignOf(style: Element): string {
+  const properties = elements(style).find((e) => e.tagName === 'style:paragraph-properties');
+  return (properties && ALIGNED[attr(properties, 'fo:text-align')]) ?? '';
+}
+
+/** The letters of a line of code, its spaces as they are. */
+function lettersOf(node: Node, depth: number): string {
+  let out = '';
+  for (let child = node.firstChild; child; child = child.nextSibling) {
+    if (child.nodeType === 3) out += child.nodeValue ?? '';
+    if (child.nodeType !== 1 || depth > DEPTH) continue;
+    const el = child as Element;
+    if (el.tagName === 'text:s')
+      out += ' '.repeat(Math.min(200, Math.max(1, Number(attr(el, 'text:c')) || 1)));
+    else if (el.tagName === 'text:tab') out += '\t';
+    else if (el.tagName === 'text:line-break') out += '\n';
+    else out += lettersOf(el, depth + 1);
+  }
+  return out;
+}
+
 function stylesOf(roots: readonly Element[]): Styles {
   const styles: Styles = { named: new Map(), numbered: new Set(), starts: new Map() };
   for (const root of roots) {
@@ -60,6 +87,7 @@ function stylesOf(roots: readonly Element[]): Styles {
       styles.named.set(attr(style, 'style:name'), {
         parent: attr(style, 'style:parent-style-name') || null,
         looks: looksOf(style),
+        align: alignOf(style),
       });
     for (const list of Array.from(root.getElementsByTagName('text:list-style')))
       if (elements(list)[0]?.tagName === 'text:list-level-style-number') {
@@ -235,23 +263,39 @@ class Reader {
     if (rests(style, /^Horizontal_20_Line$/u, this.styles) && !text.trim()) return '<hr>';
     if (rests(style, /^(?:Quotations|Quote|Intense_20_Quote)$/u, this.styles))
       return `<blockquote><p>${text}</p></blockquote>`;
-    if (rests(style, /^(?:Preformatted_20_Text|HTML_20_Preformatted)$/u, this.styles))
-      return `<pre>${text}</pre>`;
     if (rests(style, /^(?:caption|Caption|Figure|Illustration)$/u, this.styles) && !text.includes('<img'))
       return text.trim() ? `<figcaption>${text}</figcaption>` : '';
+    const align = lineage(style, this.styles).find((s) => s.style?.align)?.style?.align;
     const level = lineage(style, this.styles)
       .map((s) => /^Heading_20_([1-6])$/u.exec(s.name)?.[1])
       .find(Boolean);
     if (level) return `<h${level}>${text}</h${level}>`;
     if (rests(style, /^Title$/u, this.styles)) return `<h1>${text}</h1>`;
-    return `<p>${text}</p>`;
+    return `<p${align ? ` style="text-align:${align}"` : ''}>${text}</p>`;
+  }
+
+  private isCode(el: Element | undefined): boolean {
+    const style = el?.tagName === 'text:p' ? attr(el, 'text:style-name') : '';
+    return rests(style, /^(?:Preformatted_20_Text|HTML_20_Preformatted)$/u, this.styles);
+  }
+
+  /** Lines of code that follow each other, as they stand. */
+  private code(lines: readonly Element[]): string {
+    const text = lines.map((line) => lettersOf(line, 0)).join('\n');
+    return `<pre><code>${escapeHtml(text)}</code></pre>`;
   }
 
   /** What is written one below the other. */
   blocks(node: Element, depth: number, list = ''): string {
     if (depth > DEPTH) return escapeHtml(node.textContent ?? '');
-    return elements(node)
-      .map((el) => {
+    const all = elements(node);
+    return all
+      .map((el, i) => {
+        if (this.isCode(el)) {
+          if (this.isCode(all[i - 1])) return '';
+          const end = all.findIndex((next, n) => n > i && !this.isCode(next));
+          return this.code(all.slice(i, end < 0 ? all.length : end));
+        }
         switch (el.tagName) {
           case 'text:h': {
             const level = Math.min(6, Math.max(1, Number(attr(el, 'text:outline-level')) || 1));

@@ -1,5 +1,5 @@
 import type { OfficeBlock, OfficeRun } from '@/core/document/kind';
-import type { Doc, PlainMark } from '@/core/document/nodes';
+import type { BlockShape, Doc, PlainMark } from '@/core/document/nodes';
 import { escapeHtml } from '@/core/document/written';
 import { officeOf } from '@/core/formats/to-office';
 import { mathmlOf } from './mathml';
@@ -55,6 +55,7 @@ type Of<B extends OfficeBlock['block']> = Extract<OfficeBlock, { block: B }>;
 class Writer {
   private readonly spans = new Map<string, string>();
   private readonly lists: string[] = [];
+  private readonly stands = new Map<string, { name: string; style: string; key: string }>();
   readonly used = new Map<string, TravellingPicture>();
   /** Formulas, each an object of its own. */
   readonly formulas: string[] = [];
@@ -107,6 +108,18 @@ class Writer {
     return runs.map((run) => this.run(run)).join('');
   }
 
+  /** The style of a block that stands otherwise than usual: one of its own, which rests on the usual. */
+  private standing(style: string, { textAlign, indent }: BlockShape = {}): string {
+    const key = [
+      ...(textAlign ? [`fo:text-align="${textAlign === 'right' ? 'end' : textAlign}"`] : []),
+      ...(indent ? [`fo:margin-left="${indent * 1.2}cm"`] : []),
+    ].join(' ');
+    if (!key) return style;
+    const known = this.stands.get(`${style} ${key}`) ?? { name: `P${this.stands.size + 1}`, style, key };
+    this.stands.set(`${style} ${key}`, known);
+    return known.name;
+  }
+
   private paragraph(style: string, inner: string) {
     return `<text:p text:style-name="${style}">${inner}</text:p>`;
   }
@@ -157,9 +170,13 @@ class Writer {
   private block(block: OfficeBlock, style: string): string {
     switch (block.block) {
       case 'line':
-        return this.paragraph(LINE_STYLES[block.as] ?? style, this.inline(block.runs));
+        return this.paragraph(
+          this.standing(LINE_STYLES[block.as] ?? style, block.shape),
+          // A space that begins a line of code is one; elsewhere such a space says nothing.
+          block.as === 'code' ? this.inline(block.runs).replace(/^ /u, '<text:s/>') : this.inline(block.runs),
+        );
       case 'heading':
-        return `<text:h text:style-name="Heading_20_${block.level}" text:outline-level="${block.level}">${this.inline(block.runs)}</text:h>`;
+        return `<text:h text:style-name="${this.standing(`Heading_20_${block.level}`, block.shape)}" text:outline-level="${block.level}">${this.inline(block.runs)}</text:h>`;
       case 'rule':
         return this.paragraph('Horizontal_20_Line', '');
       case 'formula':
@@ -186,7 +203,11 @@ class Writer {
     );
     const cell =
       '<style:style style:name="Cell" style:family="table-cell"><style:table-cell-properties fo:border="0.5pt solid #888888" fo:padding="0.1cm"/></style:style>';
-    return [...spans, cell, ...this.lists].join('');
+    const stands = [...this.stands.values()].map(
+      (s) =>
+        `<style:style style:name="${s.name}" style:family="paragraph" style:parent-style-name="${s.style}"><style:paragraph-properties ${s.key}/></style:style>`,
+    );
+    return [...spans, ...stands, cell, ...this.lists].join('');
   }
 }
 

@@ -1,9 +1,10 @@
 import { takingOut } from '@/contract/files';
 import { callForFile } from '../request/call';
 import type { Doc } from '@/core/document/nodes';
+import type { FileFormat } from '@/core/formats/left-behind';
 
 export type Text = { title: string; doc: Doc };
-export type Format = 'docx' | 'odt' | 'rtf' | 'epub' | 'html' | 'md';
+export type Format = FileFormat;
 
 export const FORMAT_NAMES: Record<Format, string> = {
   docx: 'Word document (.docx)',

@@ -4,6 +4,9 @@ import { FileText } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useCallback, useRef, useState } from 'react';
 import type { BroughtIn } from '@/contract/files';
+import { notHeldBy, type Left } from '@/core/formats/left-behind';
+import { notHeldText } from '../words/left-behind';
+import { ConfirmShare } from '../writing/confirm-share';
 import { BringIn, type Into } from './bring-in';
 import { PrintSheet, type Paper } from './print-sheet';
 import { FORMAT_NAMES, saveText, type Format, type Text } from './save-text';
@@ -26,12 +29,20 @@ export function TextMenu(props: {
   const [said, setSaid] = useState<string | null>(null);
   const [sheet, setSheet] = useState<{ text: Text; paper: Paper } | null>(null);
   const [file, setFile] = useState<File | null>(null);
+  const [asked, setAsked] = useState<{ format: Format; text: Text; left: Left[] } | null>(null);
   const printed = useCallback(() => setSheet(null), []);
 
-  const save = async (format: Format) => {
+  const save = async (format: Format, text: Text) => {
     setSaid('Making the file…');
-    const there = await saveText(props.text(), format, props.name);
+    const there = await saveText(text, format, props.name);
     setSaid(there ? 'Saved.' : 'Pulpit did not answer, so there is no file. Your text is kept; try again.');
+  };
+  /** What a file of the format cannot hold is said before there is one. */
+  const choose = (format: Format) => {
+    const text = props.text();
+    const left = notHeldBy(format, text.doc);
+    if (left.length) setAsked({ format, text, left });
+    else void save(format, text);
   };
   return (
     <>
@@ -58,7 +69,7 @@ export function TextMenu(props: {
               </>
             ) : null}
             {(Object.keys(FORMAT_NAMES) as Format[]).map((format) => (
-              <DropdownMenu.Item key={format} className="menu-item" onSelect={() => void save(format)}>
+              <DropdownMenu.Item key={format} className="menu-item" onSelect={() => choose(format)}>
                 {FORMAT_NAMES[format]}
               </DropdownMenu.Item>
             ))}
@@ -101,6 +112,22 @@ export function TextMenu(props: {
           ) : null}
         </>
       ) : null}
+      <ConfirmShare
+        open={asked !== null}
+        close={() => setAsked(null)}
+        title="What this file does not hold"
+        go="Save it so"
+        cancel="Do not save"
+        onGo={() => void (asked && save(asked.format, asked.text))}
+      >
+        <ul className="grid list-disc gap-1 pl-5">
+          {(asked?.left ?? []).map((l) => (
+            <li key={l.kind} className="min-w-0 break-words">
+              {notHeldText(l)}
+            </li>
+          ))}
+        </ul>
+      </ConfirmShare>
       {sheet ? <PrintSheet text={sheet.text} paper={sheet.paper} by={props.by} done={printed} /> : null}
     </>
   );

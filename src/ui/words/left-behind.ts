@@ -6,6 +6,30 @@ const SHOWN = 4;
 const named = ({ named: all, n }: Left) =>
   `${list(all.slice(0, SHOWN).map((name) => `“${name.length > 60 ? `${name.slice(0, 58)}…` : name}”`))}${n > SHOWN ? ` and ${n - SHOWN} more` : ''}`;
 
+/** One thing that a file does not hold as what it is, and what stands there. @example notHeldText({ kind: 'clip', n: 1, named: ['Gauge'] }) */
+export function notHeldText(left: Left): string {
+  const { kind, n } = left;
+  const one = n === 1;
+  switch (kind) {
+    case 'picture':
+      return `${plural(n, 'picture')}: the file leads to ${one ? 'it' : 'them'} here, for who is signed in.`;
+    case 'clip':
+      return `${plural(n, 'clip')}: only what ${one ? 'it is' : 'they are'} called, ${named(left)}.`;
+    case 'file':
+      return `${plural(n, 'attached file')}: only what ${one ? 'it is' : 'they are'} called, ${named(left)}.`;
+    case 'player':
+      return `${plural(n, 'player')} ${one ? 'becomes a link' : 'become links'}: ${named(left)}.`;
+    case 'formula':
+      return `${plural(n, 'formula')} ${one ? 'stands' : 'stand'} there in LaTeX.`;
+    case 'naming':
+      return `Who is named, and posts that are pointed to, are plain words: ${named(left)}.`;
+    case 'colour':
+      return 'Words in colour are in the usual one.';
+    default:
+      return leftText(left);
+  }
+}
+
 /** One thing that does not go along, and what to do there. @example leftText({ kind: 'picture', n: 1, named: ['A levee'] }) */
 export function leftText(left: Left): string {
   const { kind, n } = left;

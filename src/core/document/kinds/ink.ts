@@ -6,7 +6,12 @@ import type { Mark } from '../nodes';
 const isInk = (name: unknown): name is Ink => INKS.some((ink) => ink === name);
 
 /** The inks on white paper, for the formats that name colours by their numbers. */
-const COLOURS: Record<Ink, string> = { pine: '#17493f', ochre: '#7a4e00', brick: '#a5341d', sky: '#2f5d86' };
+export const COLOURS: Record<Ink, string> = {
+  pine: '#17493f',
+  ochre: '#7a4e00',
+  brick: '#a5341d',
+  sky: '#2f5d86',
+};
 
 /**
  * The ink of a colour as other formats name it; null for any other colour.

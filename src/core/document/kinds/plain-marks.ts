@@ -18,7 +18,9 @@ const plain = (
   elements,
   json: z.strictObject({ type: z.literal(type) }),
   html: (words) => `<${elements[0]}>${words}</${elements[0]}>`,
-  markdown: (words) => (sign ? wrapped(words, sign) : words),
+  // What Markdown has no sign for stands there as HTML has it.
+  markdown: (words) =>
+    sign ? wrapped(words, sign) : type === 'code' ? words : `<${elements[0]}>${words}</${elements[0]}>`,
   office: () => ({ mark: type }),
 });
 

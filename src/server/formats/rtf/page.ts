@@ -29,6 +29,8 @@ export type Look = {
 /** A row on its way: its cells and where each ends, from the left. */
 type Row = { cells: string[]; edges: number[]; tag: 'th' | 'td' };
 
+const [CODE, CODE_END] = ['<pre><code>', '</code></pre>'];
+
 /** Edges nearer to each other than this are one. */
 const NEAR_TWIPS = 40;
 /** What stands before an item where a program writes it as words of the line itself. */
@@ -102,6 +104,8 @@ export class Page {
   private block(paragraph: Paragraph): string {
     const { style, outline, list, align } = paragraph;
     let { line } = this;
+    const isCode = /^(?:preformatted text|html preformatted)$/iu.test(this.styleNames.get(style) ?? '');
+    if (isCode) return `${CODE}${line.replace(/<\/?[a-z]+>/gu, '')}${CODE_END}`;
     if (!line) return paragraph.ruled ? '<hr>' : '';
     let { level } = paragraph;
     const written = paragraph.hanging > 0 && !this.mark ? WRITTEN_MARK.exec(line)?.[0] : undefined;
@@ -121,7 +125,6 @@ export class Page {
     }
     if (/^(?:quotations?|quote|intense quote|block text)$/iu.test(name))
       return `<blockquote><p>${line}</p></blockquote>`;
-    if (/^(?:preformatted text|html preformatted)$/iu.test(name)) return `<pre>${line}</pre>`;
     if (/^caption$/iu.test(name)) return `<figcaption>${line}</figcaption>`;
     return `<p${align ? ` style="text-align:${align}"` : ''}>${line}</p>`;
   }
@@ -133,7 +136,10 @@ export class Page {
     if (paragraph.inTable) this.cell += block;
     else {
       this.endTable();
-      this.html += block;
+      // A line of code goes on with the code before it.
+      if (block.startsWith(CODE) && this.html.endsWith(CODE_END))
+        this.html = `${this.html.slice(0, -CODE_END.length)}\n${block.slice(CODE.length)}`;
+      else this.html += block;
     }
   }
 
