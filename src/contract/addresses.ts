@@ -134,6 +134,8 @@ export const questionActAt = address('/courses/:course/questions/:number/act');
 
 export const courseAt = address('/courses/:course');
 export const courseWeekAt = address('/courses/:course/weeks/:week');
+/** The same as a book for reading programs. */
+export const courseWeekBookAt = address('/courses/:course/weeks/:week/book');
 export const syllabusAt = address('/courses/:course/syllabus');
 export const peopleAt = address('/courses/:course/people');
 /** What a course says to whoever begins it. */

@@ -85,3 +85,11 @@ export type CoursePerson = {
   /** Where their picture is seen. */
   picture: string | null;
 };
+
+/** How the book of a week words what is not its texts' own. */
+export type BookWords = {
+  title: (course: string, week: number, title: string) => string;
+  overview: string;
+  /** Beneath a prompt's title: until when what is owed. */
+  prompt: (schedule: Schedule) => string;
+};

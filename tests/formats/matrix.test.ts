@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { notHeldBy } from '@/core/formats/left-behind';
 import { pageFromHtml } from '@/core/formats/from-html';
 import { htmlOf } from '@/core/formats/to-html';
 import { markdownOf } from '@/core/formats/to-markdown';
@@ -119,6 +120,11 @@ describe.each(FORMATS)('a text with everything, by way of .%s', (format) => {
     expect(title).toBe(TITLE);
     const found = FEATURES.map((feature) => ({ feature, how: foundAgain(doc, feature) }));
     for (const { feature, how } of found) table[feature.name]?.push(SIGNS[how]);
+    // What is not as it was is what its writer was told before.
+    const told = new Set(notHeldBy(format, RICH).map((l) => l.kind));
+    for (const { feature, how } of found)
+      if (feature.told)
+        expect([feature.name, how === 'whole']).toEqual([feature.name, !told.has(feature.told)]);
     expect(
       found.filter(({ feature, how }) => feature.words && how === 'gone').map((f) => f.feature.name),
     ).toEqual([]);

@@ -1,3 +1,4 @@
+import type { LeftKind } from '@/core/formats/left-behind';
 import type { BlockNode, Doc, InlineNode, Mark } from '@/core/document/nodes';
 import { leavesOf } from '@/core/document/blocks';
 import { plainText } from '@/core/document/flatten';
@@ -128,7 +129,13 @@ const math = (doc: Doc, type: 'inlineMath' | 'blockMath', latex: string) =>
   );
 
 /** One thing that a text holds: whether it is there still, and its words, which are to stay where it is not. */
-export type Feature = { name: string; words: string; is: (doc: Doc) => boolean };
+export type Feature = {
+  name: string;
+  words: string;
+  is: (doc: Doc) => boolean;
+  /** What somebody is told of it before a file is made that cannot hold it. */
+  told?: LeftKind;
+};
 
 const heading = (level: number, text: string): Feature => ({
   name: `heading ${level}`,
@@ -151,7 +158,7 @@ export const FEATURES: readonly Feature[] = [
   mark('subscript', 'subscript', '2'),
   mark('superscript', 'superscript', '3'),
   mark('code among words', 'code', 'gauge()'),
-  mark('colour', 'ink', 'brick'),
+  { ...mark('colour', 'ink', 'brick'), told: 'colour' },
   {
     name: 'link',
     words: 'the survey',
@@ -215,8 +222,18 @@ export const FEATURES: readonly Feature[] = [
     is: (doc) => blocksOf(doc).includes('"caption":"The wall at Nether Amber"'),
   },
   { name: 'size of a picture', words: '', is: (doc) => blocksOf(doc).includes('"size":50') },
-  { name: 'formula among words', words: 'Q', is: (doc) => math(doc, 'inlineMath', 'Q = v A') },
-  { name: 'formula on its own line', words: 'a', is: (doc) => math(doc, 'blockMath', '\\frac{a + b}{2}') },
+  {
+    told: 'formula',
+    name: 'formula among words',
+    words: 'Q',
+    is: (doc) => math(doc, 'inlineMath', 'Q = v A'),
+  },
+  {
+    told: 'formula',
+    name: 'formula on its own line',
+    words: 'a',
+    is: (doc) => math(doc, 'blockMath', '\\frac{a + b}{2}'),
+  },
   {
     name: 'block of code',
     words: 'warn(gauge);',
@@ -229,15 +246,20 @@ export const FEATURES: readonly Feature[] = [
     is: (doc) =>
       has(doc, { type: 'paragraph', attrs: { textAlign: 'center' }, content: [said('Set in the middle')] }),
   },
-  mark('mention', 'mention', '@Noor Vasquez'),
-  mark('post referred to', 'postReference', '#12'),
+  { ...mark('mention', 'mention', '@Noor Vasquez'), told: 'naming' },
+  { ...mark('post referred to', 'postReference', '#12'), told: 'naming' },
   {
     name: 'player',
     words: 'Levees, a film',
     is: (doc) => blocksOf(doc).includes('"href":"https://media.tidewell.example/v/levees"'),
   },
-  { name: 'clip', words: 'Spoken at the wall', is: (doc) => blocksOf(doc).includes('"type":"clip"') },
-  { name: 'file', words: 'gauges.csv', is: (doc) => blocksOf(doc).includes('"type":"file"') },
+  {
+    told: 'clip',
+    name: 'clip',
+    words: 'Spoken at the wall',
+    is: (doc) => blocksOf(doc).includes('"type":"clip"'),
+  },
+  { told: 'file', name: 'file', words: 'gauges.csv', is: (doc) => blocksOf(doc).includes('"type":"file"') },
 ];
 
 /** How a thing is found again: as what it was, as its words, or not at all. */

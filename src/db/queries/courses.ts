@@ -242,3 +242,13 @@ export const replaceReadingText = (
   db('readings')
     .where({ course_id: place.course, id: place.reading })
     .update({ ...docColumns(text.doc), plain: text.plain, words: text.words, place: '' });
+
+/** The texts of a course's readings of one week that a person may read, in their order. */
+export async function textsOfReadings(db: Db, person: PersonId, course: CourseId, week: number) {
+  const rows: { title: string; author: string; doc: Doc | null }[] = await readings(db, person)
+    .join('enrolments as e', (j) => j.on('e.course_id', 'g.course_id').andOnVal('e.person_id', person))
+    .where({ 'g.course_id': course, 'g.week': week })
+    .orderBy('g.position')
+    .select('g.title', 'g.author', 'g.doc');
+  return rows.flatMap(({ title, author, doc }) => (doc ? [{ title, author, doc }] : []));
+}

@@ -328,3 +328,11 @@ export async function discussionBySlug(
   const room = await roomBySlug(db, person, slug);
   return room && !room.asks ? room : null;
 }
+
+/** The prompts of discussions that a person may read, by their ids. */
+export async function promptsOf(db: Db, person: PersonId, ids: readonly DiscussionId[]) {
+  const rows: { id: DiscussionId; prompt: Doc }[] = await enrolled(db, person)
+    .whereIn('d.id', [...ids])
+    .select('d.id', 'd.prompt');
+  return new Map(rows.map((row) => [row.id, row.prompt]));
+}

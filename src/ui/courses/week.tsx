@@ -1,7 +1,14 @@
 'use client';
 
-import { courseFileAt, courseWeekAt, deskAt, discussionAt, readingAt } from '@/contract/addresses';
-import { ArrowLeft, ArrowRight, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
+import {
+  courseFileAt,
+  courseWeekAt,
+  courseWeekBookAt,
+  deskAt,
+  discussionAt,
+  readingAt,
+} from '@/contract/addresses';
+import { ArrowLeft, ArrowRight, BookDown, BookOpen, FileDown, MessageSquareText } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { Tally } from '../tally/tally';
@@ -158,6 +165,17 @@ function OneWeek({ view }: { view: Shown }) {
             <li className="px-4 py-3.5 text-ink-2">Nothing has been put into this week yet.</li>
           ) : null}
         </ul>
+        {readings.some((r) => r.here) || prompts.length > 0 ? (
+          <p className="mt-3 text-[13px]">
+            <a
+              className="link inline-flex items-center gap-1.5"
+              href={courseWeekBookAt(course.slug, week.number)}
+              download
+            >
+              <BookDown size={15} aria-hidden /> This week as a book for the way (.epub)
+            </a>
+          </p>
+        ) : null}
         {course.staff || course.outside ? <NewReading course={course.slug} week={week.number} /> : null}
         {reading > 0 && !course.staff ? (
           <p className="mt-2 text-[13px] text-ink-2">
