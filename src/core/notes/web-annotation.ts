@@ -3,6 +3,7 @@ import { documentFromHtml } from '../formats/from-html';
 import { plainText } from '../document/flatten';
 import { looksLikeHtml } from '../prompts/html';
 import type { Anchor } from './anchor';
+import { plainAnnotation } from './plain-annotation';
 import type { Audience, Note } from './note';
 
 /**
@@ -95,7 +96,11 @@ const withoutTags = (text: string) => plainText(documentFromHtml(text));
 
 const mostItems = 20_000;
 
+/** A body that stands elsewhere (section 3.2.1) is not fetched: its address is what the note says. */
+const addressOf = (body: string) => (/^https?:\/\/\S+$/iu.test(body) ? body : '');
+
 function textOfBody(body: unknown): string {
+  if (typeof body === 'string') return addressOf(body);
   if (!isObject(body)) return '';
   const types = typesOf(body);
   // Choice, Composite, List and Independents (section 3.2.7) hold bodies in turn; a specific resource holds one as source.
@@ -103,7 +108,8 @@ function textOfBody(body: unknown): string {
   if (types.includes('SpecificResource') || isObject(body.source)) return textOfBody(body.source);
   const value = typeof body.value === 'string' ? body.value : '';
   const purpose = String(body.purpose ?? '');
-  if (purpose === 'tagging' || !value) return '';
+  if (purpose === 'tagging') return '';
+  if (!value) return addressOf(idOf(body) ?? '');
   return /html/iu.test(String(body.format ?? '')) || looksLikeHtml(value) ? withoutTags(value) : value;
 }
 
@@ -174,7 +180,7 @@ export function readAnnotations(json: unknown): ReadAnnotations {
       else items.push(value);
     } else if (depth > 0 || typeof value !== 'string') items.push(value);
   };
-  gather(json, 0);
+  gather(plainAnnotation(json), 0);
   const notes: ReadAnnotation[] = [];
   const problems: AnnotationProblem[] = [];
   items.slice(0, mostItems).forEach((item, i) => {

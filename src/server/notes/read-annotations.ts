@@ -41,8 +41,11 @@ export function annotationsIn(
   return {
     notes: notes.map(({ passage, ...note }) => {
       const anchor = anchorFrom(passage, text);
-      const lost = anchor !== null && performance.now() < until && !locate(text, anchor);
-      return { ...note, anchor, lost };
+      if (anchor === null || performance.now() >= until) return { ...note, anchor, lost: false };
+      const found = locate(text, anchor);
+      // Words alone say nothing of their place: it is where they were found.
+      const placed = found && passage?.start === undefined ? anchorAt(text, found.start, found.end) : null;
+      return { ...note, anchor: placed ?? anchor, lost: !found };
     }),
     problems,
   };
