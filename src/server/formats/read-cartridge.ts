@@ -1,5 +1,7 @@
 import { DOMParser, type Element } from '@xmldom/xmldom';
 import { escapeHtml } from '@/core/document/written';
+import { readDiscussionFile } from '@/core/formats/discussion-file';
+import { htmlOf } from '@/core/formats/to-html';
 import type { Cartridge, CartridgeItem, CartridgeSection } from '@/core/formats/cartridge';
 import { fail, ok, type Result } from '@/core/result';
 import { unzipped } from './zip';
@@ -155,10 +157,23 @@ class Reading {
   }
 }
 
-/** Reads a Common Cartridge: its sections with topics, pages and files. What it holds beside is named, not taken. */
+/** A discussion that was taken along as data, as a section with its prompt; the posts in it are not taken in. */
+function fromDiscussion(bytes: Uint8Array): Result<ReadCartridge, CartridgeTrouble> {
+  const found = readDiscussionFile(new TextDecoder().decode(bytes));
+  if (!found) return fail({ code: 'no-cartridge' });
+  const { course, title, week, prompt, posts } = found;
+  const items = [{ kind: 'topic' as const, title: title.slice(0, 200), html: htmlOf(prompt) }];
+  return ok({
+    cartridge: { title: course.slice(0, 200), sections: [{ title: `Week ${week}`, items }] },
+    left: posts ? [`${title} (its ${posts} posts: they are their authors’ own)`] : [],
+    attributes: [],
+  });
+}
+
+/** Reads a Common Cartridge, or a discussion that was taken along: its sections with topics, pages and files. What it holds beside is named, not taken. */
 export function readCartridge(bytes: Uint8Array): Result<ReadCartridge, CartridgeTrouble> {
   const entries = unzipped(bytes);
-  if (!entries) return fail({ code: 'no-cartridge' });
+  if (!entries) return fromDiscussion(bytes);
   const manifest = xmlOf(entries.get('imsmanifest.xml'));
   if (manifest?.localName !== 'manifest') return fail({ code: 'no-cartridge' });
   const resources = children(manifest, 'resources').flatMap((r) => children(r, 'resource'));

@@ -92,12 +92,12 @@ export function DeskCartridge(props: {
             className="grid gap-3"
           >
             <label className="grid gap-1 font-semibold">
-              File (.imscc or .zip)
+              File (.imscc or .zip, or a discussion’s .json)
               <input
                 className="field font-normal"
                 type="file"
                 name="file"
-                accept=".imscc,.zip,application/zip"
+                accept=".imscc,.zip,.json,application/zip,application/json"
                 required
               />
             </label>
