@@ -33,7 +33,7 @@ module.exports = {
     only('workers', 'core', 'contract', 'server', 'runtime'),
     packages(
       'core',
-      'zod|canonicalize|@tiptap/pm|prosemirror-model|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
+      'zod|canonicalize|@tiptap/pm|prosemirror-model|temporal-polyfill|temporal-spec|temporal-utils|ical\\.js|windows-iana|parse5|approx-string-match|diff|papaparse|@types/papaparse|micromark[^/]*|stemmer',
     ),
     // Of the second only the forms that a browser speaks.
     packages('contract', 'zod|@simplewebauthn/browser'),

@@ -182,7 +182,11 @@ describe('busy times', () => {
       shift('20261013T100000Z', '20261013T230000Z'),
       shift('20261340T100000Z', '20261013T230000Z'),
     );
-    const done = await importCalendar(d, jun, { name: 'C:\\work\\shifts.ics', bytes: Buffer.from(text), cut: false });
+    const done = await importCalendar(d, jun, {
+      name: 'C:\\work\\shifts.ics',
+      bytes: Buffer.from(text),
+      cut: false,
+    });
     expect(done).toMatchObject({ ok: true, value: { times: 1 } });
     const [calendar] = await importedCalendars(d, jun);
     expect(calendar).toMatchObject({ name: 'shifts', times: 1, problems: [{ code: 'bad-time', line: 11 }] });
@@ -205,7 +209,11 @@ describe('busy times', () => {
     );
     await importCalendar(d, jun, { name: 'shifts.ics', bytes: Buffer.from(again), cut: false });
     expect(await importedCalendars(d, jun)).toMatchObject([{ times: 2, problems: [] }]);
-    const refused = await importCalendar(d, jun, { name: 'shifts.ics', bytes: Buffer.from('Dear all,'), cut: false });
+    const refused = await importCalendar(d, jun, {
+      name: 'shifts.ics',
+      bytes: Buffer.from('Dear all,'),
+      cut: false,
+    });
     expect(refused).toEqual({ ok: false, failure: { code: 'not-a-calendar' } });
     const [calendar] = await importedCalendars(d, jun);
     expect(calendar?.times).toBe(2);

@@ -44,6 +44,28 @@ function opensslVerifies(jws: { protected: string; payload: string; signature: s
   }
 }
 
+/** Whether a library in another language finds the same, with the keys as they are published (RFC 7517). */
+function jwcryptoVerifies(
+  jws: { protected: string; payload: string; signature: string },
+  keys: object,
+): boolean {
+  const program = `import json, sys
+from jwcrypto import jwk, jws
+keys = jwk.JWKSet.from_json(sys.argv[1])
+token = jws.JWS()
+token.deserialize(sys.argv[2])
+try:
+    token.verify(keys.get_key(json.loads(token.objects["protected"])["kid"]))
+    print("good")
+except jws.InvalidJWSSignature:
+    print("bad")`;
+  return (
+    execFileSync('/usr/bin/python3', ['-c', program, JSON.stringify(keys), JSON.stringify(jws)], {
+      encoding: 'utf8',
+    }).trim() === 'good'
+  );
+}
+
 describe('the keys of receipts', () => {
   it('are published, and verify a receipt in a program that is not ours, also after another key signs', async () => {
     const { post } = await shared(
@@ -64,10 +86,12 @@ describe('the keys of receipts', () => {
     const key = keys.find((k) => k.kid === kid);
     expect(key).toMatchObject({ kty: 'OKP', crv: 'Ed25519', use: 'sig', alg: 'EdDSA' });
     expect(opensslVerifies(jws, key?.x ?? '')).toBe(true);
+    expect(jwcryptoVerifies(jws, { keys })).toBe(true);
     const other = keys.find((k) => k.kid !== kid);
     expect(opensslVerifies(jws, other?.x ?? '')).toBe(false);
     const payload = Buffer.from(jws.payload, 'base64url').toString('utf8').replace('2026', '2025');
     const forged = { ...jws, payload: Buffer.from(payload).toString('base64url') };
     expect(opensslVerifies(forged, key?.x ?? '')).toBe(false);
+    expect(jwcryptoVerifies(forged, { keys })).toBe(false);
   });
 });

@@ -1,7 +1,8 @@
 import { editReadingAt, newReadingAt, readingTextAt } from '@/contract/addresses';
 import Link from 'next/link';
 
-const ACCEPT = '.txt,.md,.markdown,.html,.htm,.docx,.odt,.rtf,.epub,.pdf,.csv,text/plain,text/html,text/csv,application/pdf';
+const ACCEPT =
+  '.txt,.md,.markdown,.html,.htm,.docx,.odt,.rtf,.epub,.pdf,.csv,text/plain,text/html,text/csv,application/pdf';
 
 const Source = () => (
   <>
