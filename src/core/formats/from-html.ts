@@ -5,6 +5,7 @@ import { depthOf, leavesOf } from '../document/blocks';
 import { inkOfColour } from '../document/kinds/ink';
 import { tidyShape } from '../document/kinds/shape';
 import { MARK_OF_ELEMENT } from '../document/marks';
+import { cellsOf, gridOf } from './html-tables';
 import { notesInHtml, pushChildren, textOf } from './notes-in-html';
 import { makeWordLists } from './word-lists';
 
@@ -248,57 +249,8 @@ function listOf(node: Element, context: Context): BlockNode | null {
   return { type: 'orderedList', attrs: { start: usable ? start : 1 }, content };
 }
 
-function rowsOf(node: Element): Element[] {
-  return elements(node).flatMap((child) =>
-    child.tagName === 'tr'
-      ? [child]
-      : ['thead', 'tbody', 'tfoot'].includes(child.tagName)
-        ? rowsOf(child)
-        : [],
-  );
-}
-
-/** More cells no table has that anybody reads. */
-const MOST_CELLS = 20_000;
-const MOST_SPAN = 60;
-
-const spanOf = (cell: Element, name: 'colspan' | 'rowspan') => {
-  const n = Math.trunc(Number(attribute(cell, name) ?? 1));
-  return n >= 1 ? Math.min(n, MOST_SPAN) : 1;
-};
-
-/**
- * The cells of a table by their columns. A cell that spans several stands in the first of them, and nothing in the others, so that
- * none beside it or beneath it changes its column: null is a place without a cell of its own.
- */
-function gridOf(rows: readonly Element[][]): (Element | null)[][] {
-  // How many rows further down each column is taken.
-  const taken: number[] = [];
-  let left = MOST_CELLS;
-  return rows.map((cells) => {
-    const grid: (Element | null)[] = [];
-    const skip = () => {
-      for (let n = taken[grid.length] ?? 0; n > 0; n = taken[grid.length] ?? 0) {
-        taken[grid.length] = n - 1;
-        grid.push(null);
-      }
-    };
-    for (const cell of cells) {
-      skip();
-      const down = spanOf(cell, 'rowspan') - 1;
-      for (let i = 0; i < spanOf(cell, 'colspan') && (i === 0 || left > 0); i += 1) {
-        taken[grid.length] = left > 0 ? down : 0;
-        left -= 1 + down;
-        grid.push(i === 0 ? cell : null);
-      }
-    }
-    skip();
-    return grid;
-  });
-}
-
 function tableInto(out: Lines, node: Element, context: Context) {
-  const rows = rowsOf(node).map((row) => elements(row).filter((c) => ['td', 'th'].includes(c.tagName)));
+  const rows = cellsOf(node);
   const inner = { ...context, depth: context.depth + 1 };
   // A document's table has no caption of its own: it is said before it.
   for (const caption of elements(node).filter((el) => el.tagName === 'caption'))
