@@ -115,6 +115,9 @@ describe('formulas of other programs', () => {
     'A$ and C$ are dollars; US$ too.',
     'Spend $20,000 (US$) at most.',
     'Price: $5/hour or $40/day.',
+    'Cash ($) or euro (€), yen (¥) or dollar ($).',
+    'Say it in $, in € or in $, as you like.',
+    'Set $HOME/bin:$PATH first.',
   ])('sums of money are none: %s', (text) => expect(plainText(documentFromMarkdown(text))).toBe(text));
   it('a formula between dollars is one, and not in code', () => {
     const doc = JSON.stringify(documentFromMarkdown('With $Q = v A$ and `$x$`:\n\n$$\n\\frac{1}{2}\n$$'));

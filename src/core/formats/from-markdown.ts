@@ -51,10 +51,10 @@ const withTags = (html: string) =>
 
 /**
  * A formula between dollars, as people write it in Markdown: no space stands within beside them, and no letter or figure without, so that sums
- * of money are none. One that begins with a figure has a sign that only formulas have.
+ * of money are none, nor is the sign alone, in brackets or before a comma. One that begins with a figure has a sign that only formulas have.
  */
 const FORMULA =
-  /(?<![\\$\p{L}\p{N}])\$(?=[^\s$\d]|\d[^$\n]*[\\^_={}+])([^$\n]{1,500}?)(?<![\s\\])\$(?![$\p{L}\p{N}])/gu;
+  /(?<![\\$\p{L}\p{N}])\$(?=[^\s$\d),.;:!?\]}]|\d[^$\n]*[\\^_={}+])([^$\n]{1,500}?)(?<![\s\\([])\$(?![$\p{L}\p{N}])/gu;
 const FORMULA_BLOCK = /(?<=^|\n)[ \t]*\$\$[ \t]*\n?([^$]{1,2000}?)\n?[ \t]*\$\$[ \t]*(?=\n|$)/gu;
 // As for tags: letters for private use around what no reader of Markdown may touch.
 const [FORMULA_OPEN, FORMULA_CLOSE] = ['\uE0F3', '\uE0F4'];

@@ -62,7 +62,9 @@ function held(text: string): { xml: string; formulas: string[] } {
     /<w:p[ >]/gu,
     '</w:p>',
     (p) =>
-      /<w:pBdr>/u.test(p) && !/<w:(?:t|drawing|pict|object|br|tab)[ />]/u.test(p)
+      /<w:pBdr>/u.test(p) &&
+      !/<w:p[ >]/u.test(p.slice(4)) &&
+      !/<w:(?:t|drawing|pict|object|br|tab)[ />]/u.test(p)
         ? `<w:p><w:r><w:t>${RULE}</w:t></w:r></w:p>`
         : p,
   );
