@@ -116,7 +116,7 @@ export function TextMenu(props: {
         open={asked !== null}
         close={() => setAsked(null)}
         title="What this file does not hold"
-        go="Save it so"
+        go="Save it all the same"
         cancel="Do not save"
         onGo={() => void (asked && save(asked.format, asked.text))}
       >
