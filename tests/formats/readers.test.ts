@@ -1,7 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { documentFromHtml } from '@/core/formats/from-html';
+import { latexOfMathml } from '@/server/formats/mathml';
+import { openFile } from '@/server/formats/read-file';
 import { docxOf } from '@/server/formats/to-docx';
 import { odtOf } from '@/server/formats/to-odt';
 import { rtfOf } from '@/server/formats/rtf/to-rtf';
@@ -22,6 +25,13 @@ function run(program: string, args: string[]): string {
   });
   if (done.status !== 0) throw new Error(`${program}: ${done.stderr}`);
   return done.stdout;
+}
+/** Opens a file in LibreOffice and saves it in another format. */
+function throughOffice(name: string, to: string): Uint8Array {
+  const out = join(folder, 'out');
+  const profile = `-env:UserInstallation=file://${join(folder, 'profile')}`;
+  run('soffice', [profile, '--headless', '--convert-to', to, '--outdir', out, join(folder, name)]);
+  return readFileSync(join(out, name.replace(/\w+$/u, to)));
 }
 const python = (program: string, ...args: string[]): unknown =>
   JSON.parse(run('/usr/bin/python3', ['-c', program, ...args]));
@@ -92,4 +102,28 @@ print(json.dumps({"headings": [[h.getAttribute("outlinelevel"), teletype.extract
     ])
       expect(text).toContain(words);
   });
+});
+
+describe('formulas opened by LibreOffice and saved in its own way', () => {
+  const formulas = async (name: string, bytes: Uint8Array) => {
+    const opened = await openFile({ name, bytes: Buffer.from(bytes), cut: false });
+    if (!opened.ok || !('html' in opened.value.text)) throw new Error('not opened');
+    const doc = JSON.stringify(documentFromHtml(opened.value.text.html, undefined, latexOfMathml));
+    return { doc, left: opened.value.left };
+  };
+  it.each(['odt', 'docx'] as const)(
+    'are formulas still, among words and alone: .odt saved as .%s',
+    async (to) => {
+      file('a.odt', odtOf('Walls', RICH, new Map()));
+      const { doc } = await formulas(`a.${to}`, throughOffice('a.odt', to));
+      expect(doc).toContain('Flow is "},{"type":"inlineMath","attrs":{"latex":"Q = v A"}}');
+      expect(doc).toContain('{"type":"blockMath","attrs":{"latex":"\\\\frac{a + b}{2}"}}');
+    },
+    90_000,
+  );
+  it('are said to stay behind where the format has them in signs of its own alone', async () => {
+    file('a.docx', await docxOf('Walls', RICH, new Map()));
+    const { left } = await formulas('a.rtf', throughOffice('a.docx', 'rtf'));
+    expect(left.objects).toBe(2);
+  }, 90_000);
 });

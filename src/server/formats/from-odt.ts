@@ -221,6 +221,10 @@ class Reader {
     const href = attr(object, 'xlink:href').replace(/^\.\//u, '').replace(/\/$/u, '');
     const math = inline ?? (href ? xml(this.entries.get(`${href}/content.xml`)) : null);
     if (math?.localName !== 'math') return null;
+    // Programs say of every formula that it stands on its own: it does where nothing stands beside it.
+    const paragraph = object.parentNode?.parentNode;
+    const alone = paragraph?.nodeName === 'text:p' && (paragraph as Element).childNodes.length === 1;
+    math.setAttribute('display', alone ? 'block' : 'inline');
     // Names without a prefix are the ones that pages know.
     return new XMLSerializer().serializeToString(math).replace(/<(\/?)[\w-]+:/gu, '<$1');
   }

@@ -42,10 +42,17 @@ const ACCENTS: Record<string, string> = {
 };
 const OVER = /\\overset\{([^{}]{1,8})\}\{/gu;
 
+/** A formula without what programs note beside it in forms of their own. */
+function withoutNotes(mathml: string): string {
+  const at = mathml.indexOf('<annotation');
+  const end = mathml.lastIndexOf('</annotation');
+  return at >= 0 && end > at ? mathml.slice(0, at) + mathml.slice(mathml.indexOf('>', end) + 1) : mathml;
+}
+
 /** MathML of any program as LaTeX; null where it cannot be told. */
 export function latexOfMathml(mathml: string): string | null {
   try {
-    const latex = MathMLToLaTeX.convert(mathml.replace(/\u2061/gu, ''))
+    const latex = MathMLToLaTeX.convert(withoutNotes(mathml).replace(/\u2061/gu, ''))
       .replace(BARE_NAME, (_, name: string) => `\\${name} `)
       .replace(/\\left(\S)\\right\./gu, '$1')
       .replace(/\\left\.\\right(\S)/gu, '$1')

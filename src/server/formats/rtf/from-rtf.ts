@@ -158,6 +158,8 @@ class Reader {
     const on = n !== 0;
     const place = ASIDE[name];
     if (place) {
+      // A formula in rich text is written in signs of that format alone.
+      if (name === 'mmath') this.left.objects = (this.left.objects ?? 0) + 1;
       if (name === 'annotation') this.left.comments = (this.left.comments ?? 0) + 1;
       if (state.place !== 'nowhere') state.place = place;
       return;

@@ -5,7 +5,7 @@ export type Place =
 /** Groups whose words nobody reads as the text. */
 export const ASIDE: Record<string, Place> = {
   ...Object.fromEntries(
-    'fonttbl info header headerl headerr headerf footer footerl footerr footerf listtable listoverridetable rsidtbl xmlnstbl themedata datastore nonshppict objdata generator annotation atnid atnauthor template filetbl revtbl shpinst shp background do'
+    'fonttbl info header headerl headerr headerf footer footerl footerr footerf listtable listoverridetable rsidtbl xmlnstbl themedata datastore nonshppict objdata generator annotation atnid atnauthor mmath template filetbl revtbl shpinst shp background do'
       .split(' ')
       .map((name) => [name, 'nowhere']),
   ),
