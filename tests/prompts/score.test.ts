@@ -8,6 +8,7 @@ import { said, scoreOf } from './score';
 
 /** So many readings are long enough to be measured. */
 const ENOUGH = 200;
+const PASSES = 3;
 
 const sets = promptSets();
 const known = sets.filter((s) => s.grammarKnows).flatMap((s) => s.prompts);
@@ -74,9 +75,13 @@ describe.each(SETS)('reading $name', ({ name, prompts, atLeast, floor }) => {
 
   it('takes less than 20 ms a prompt', () => {
     const rounds = Math.ceil(ENOUGH / prompts.length);
-    const took = startPace();
-    for (let i = 0; i < rounds; i += 1) for (const { text } of prompts) readPrompt(text);
-    const each = took() / (rounds * prompts.length);
+    // What else the machine does only ever adds: the least of some passes is the nearest to what the reading takes.
+    const passes = Array.from({ length: PASSES }, () => {
+      const took = startPace();
+      for (let i = 0; i < rounds; i += 1) for (const { text } of prompts) readPrompt(text);
+      return took() / (rounds * prompts.length);
+    });
+    const each = Math.min(...passes);
     process.stdout.write(`Prompts, ${name}: ${each.toFixed(1)} ms a prompt\n`);
     expect(each).toBeLessThan(20);
   });
