@@ -1,4 +1,4 @@
-import { visitAll, visitEach } from './axe';
+import { inGroups, visitAll, visitEach, type Screens } from './axe';
 import { startAfresh } from './help';
 import { test } from './test';
 
@@ -15,39 +15,36 @@ visitEach('questions', () => [
   ['the line to the staff', '/courses/geo-115/questions?ask=line&to=staff'],
 ]);
 
-visitEach(
-  'the course desk',
-  () => [
-    ['the term on one sheet', '/courses/geo-115/desk'],
-    ['a week of it', '/courses/geo-115/desk?week=7'],
-    ['a discussion on the desk', '/courses/geo-115/desk/geo-115-w6'],
-    ['one that is not shown yet', '/courses/geo-115/desk/geo-115-w9'],
-    ['the class', '/courses/geo-115/desk/class'],
-    ['who owes something', '/courses/geo-115/desk/class?choose=owe'],
-    ['a rubric being built', '/courses/geo-115/desk/geo-115-w9/rubric'],
-    ['one that is there', '/courses/geo-115/desk/geo-115-w6/rubric'],
-    ['how the course does it', '/courses/geo-115/desk/settings'],
-    ['announcements, for who writes them', '/courses/geo-115/announcements'],
-    ['the first page as it is written', '/courses/geo-115/begin/edit'],
-    ['writing a prompt', '/courses/geo-115/desk/new'],
-    ['a prompt beside its brief', '/courses/geo-115/desk/geo-115-w7/rules'],
-    ['a discussion as a student sees it', '/courses/geo-115/desk/geo-115-w7/as-student'],
-    ['a draft that was handed over', '/courses/geo-115/desk/geo-115-w5'],
-    ['marking', '/courses/geo-115/desk/geo-115-w5/marking'],
-    ['marks as a table', '/courses/geo-115/desk/geo-115-w5/marking/table?sort=-points'],
-    ['a mark that is asked about', '/courses/geo-115/desk/geo-115-w5/marking?first=asked'],
-    ['how a course goes', '/courses/geo-115/desk/how-it-goes'],
-    ['groups', '/courses/geo-115/desk/groups'],
-    ['the syllabus as it is written', '/courses/geo-115/desk/syllabus'],
-    ['in and out', '/courses/geo-115/desk/cartridge'],
-    [
-      'other dates, asked about',
-      '/courses/geo-115/desk/geo-115-w6/dates?opens=2026-10-12T06:00&responseDue=2026-10-12T10:00&repliesDue=2026-10-18T23:59',
-    ],
-    ['what was changed in a prompt', '/discussions/geo-115-w6/prompt/changes'],
+const DESK: Screens = [
+  ['the term on one sheet', '/courses/geo-115/desk'],
+  ['a week of it', '/courses/geo-115/desk?week=7'],
+  ['a discussion on the desk', '/courses/geo-115/desk/geo-115-w6'],
+  ['one that is not shown yet', '/courses/geo-115/desk/geo-115-w9'],
+  ['the class', '/courses/geo-115/desk/class'],
+  ['who owes something', '/courses/geo-115/desk/class?choose=owe'],
+  ['a rubric being built', '/courses/geo-115/desk/geo-115-w9/rubric'],
+  ['one that is there', '/courses/geo-115/desk/geo-115-w6/rubric'],
+  ['how the course does it', '/courses/geo-115/desk/settings'],
+  ['announcements, for who writes them', '/courses/geo-115/announcements'],
+  ['the first page as it is written', '/courses/geo-115/begin/edit'],
+  ['writing a prompt', '/courses/geo-115/desk/new'],
+  ['a prompt beside its brief', '/courses/geo-115/desk/geo-115-w7/rules'],
+  ['a discussion as a student sees it', '/courses/geo-115/desk/geo-115-w7/as-student'],
+  ['a draft that was handed over', '/courses/geo-115/desk/geo-115-w5'],
+  ['marking', '/courses/geo-115/desk/geo-115-w5/marking'],
+  ['marks as a table', '/courses/geo-115/desk/geo-115-w5/marking/table?sort=-points'],
+  ['a mark that is asked about', '/courses/geo-115/desk/geo-115-w5/marking?first=asked'],
+  ['how a course goes', '/courses/geo-115/desk/how-it-goes'],
+  ['groups', '/courses/geo-115/desk/groups'],
+  ['the syllabus as it is written', '/courses/geo-115/desk/syllabus'],
+  ['in and out', '/courses/geo-115/desk/cartridge'],
+  [
+    'other dates, asked about',
+    '/courses/geo-115/desk/geo-115-w6/dates?opens=2026-10-12T06:00&responseDue=2026-10-12T10:00&repliesDue=2026-10-18T23:59',
   ],
-  'Dr. Maren Holt',
-);
+  ['what was changed in a prompt', '/discussions/geo-115-w6/prompt/changes'],
+];
+inGroups(DESK).forEach((group, i) => visitEach(`the course desk, ${i + 1}`, () => group, 'Dr. Maren Holt'));
 
 visitEach(
   'marks of done or again',
