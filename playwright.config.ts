@@ -29,6 +29,8 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     trace: 'off',
+    // A press that waits for what is not there says what it waited for, before the test's own time is over.
+    actionTimeout: 60_000,
     launchOptions: {
       executablePath: CHROMIUM,
       args: [

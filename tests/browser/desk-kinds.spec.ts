@@ -187,7 +187,7 @@ test('a course goes out as a cartridge and comes in again', async ({ page }) => 
     page.getByRole('link', { name: 'Save the cartridge' }).click(),
   ]);
   const path = await download.path();
-  await page.getByLabel('File (.imscc or .zip)').setInputFiles({
+  await page.getByLabel('File (.imscc or .zip, or a discussion’s .json)').setInputFiles({
     name: 'geo.imscc',
     mimeType: 'application/zip',
     buffer: await (await import('node:fs/promises')).readFile(path),
