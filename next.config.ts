@@ -17,7 +17,7 @@ const config: NextConfig = {
     'pdfjs-dist',
     'sharp',
     'graphile-worker',
-    'piscina',
+    'workerpool',
     '@aws-sdk/client-s3',
   ],
   // Its form for browsers asks the document, which a web worker does not have.

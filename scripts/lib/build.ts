@@ -41,7 +41,7 @@ const markOf = (slot: Slot) => {
   return existsSync(file) ? readFileSync(file, 'utf8') : '';
 };
 
-/** The entry of the threads that read what people bring, in one file: a thread that is made anew begins in a third of a second. */
+/** The entry of the processes that read what people bring, in one file: one that is made anew begins in a second. */
 export function bundleReader(folder: string): string {
   const outfile = join(folder, 'reader.mjs');
   buildSync({

@@ -23,7 +23,7 @@ export type App = {
   files: FileStore;
   /** The media sites whose pages are shown as players. */
   sites: readonly AskedSite[];
-  /** Threads that read what people bring. */
+  /** Processes that read what people bring. */
   readers: ReaderPool;
   /** The college's own sign-on, where there is one. */
   signOn: SignOn | null;

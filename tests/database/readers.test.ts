@@ -1,9 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { instant, personId } from '@/core/ids';
 import { readerPool, type ReaderPool } from '@/server/readers/pool';
 import { bundleReader } from '../../scripts/lib/build';
 
-/* Real threads, as a web process has them. */
+/* Real processes, as a web process has them. */
 let pool: ReaderPool;
 beforeAll(() => {
   const script = bundleReader(join(process.cwd(), '.build', 'test-reader'));
@@ -64,6 +65,20 @@ it('ends what takes too much memory, and the process lives', async () => {
   const read = await pool.run('pasted', { text: rows, html: '' }, imani);
   expect(read.ok ? 'read' : read.failure.code).toMatch(/read|not-read/u);
   expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
+});
+
+it('goes on where processes had ended while nobody asked them anything', async () => {
+  const mine = readFileSync(`/proc/${process.pid}/task/${process.pid}/children`, 'utf8').trim().split(' ');
+  const reading = mine.filter((id) => readFileSync(`/proc/${id}/cmdline`, 'utf8').includes('reader.mjs'));
+  expect(reading).not.toHaveLength(0);
+  for (const id of reading) process.kill(Number(id), 'SIGKILL');
+  expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
+});
+
+it('says what was printed where no process can be started', async () => {
+  const none = readerPool(join(process.cwd(), '.build', 'nowhere.mjs'), () => performance.now());
+  await expect(none.run('pasted', { text: 'A prompt.', html: '' }, imani)).rejects.toThrow(/nowhere\.mjs/u);
+  await none.close();
 });
 
 const told = (letter: string, n: number) => ({

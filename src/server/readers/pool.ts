@@ -1,81 +1,104 @@
 import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
-import { Piscina } from 'piscina';
+import { pool as poolOf, type Pool } from 'workerpool';
 import type { PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
 import type { NotRead } from '@/contract/not-read';
 import type { Readers } from './port';
-import { endAfter } from './thread-time';
+import { behindAndCapped } from './own-process';
+import { endAfter } from './process-time';
 import { deadlineOf, REMEMBERED } from './limits';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
-/** A thread that needs more is ended. Twelve megabytes of a file, unpacked and read, take about a third of it. */
-const MOST_MEGABYTES = 320;
 /** Of what one person brought, so much may wait. */
 const MOST_WAITING = 24;
-/** A machine that cannot begin to read within so long has no thread to read with. */
+/** A machine that cannot begin to read within so long has nothing to read with. */
 const TO_BEGIN_MS = 20_000;
+/** What is given up has so long to end by itself. */
+const TO_END_MS = 100;
 const MOST_REMEMBERED = 400;
 /** A refusal is remembered shortly: what is dear to refuse must not be asked for with every page. */
 const REFUSED_MS = 60_000;
 
-/** What a thread says when it begins to read: which reading, and its own number where it has one. */
-export type Begun = { run: number; thread: number | null };
+/** What a process says when it begins to read: its own number. */
+export type Begun = { process: number };
+/** And what it prints, which is about itself: that its memory is full, or that it cannot start. */
+type Printed = { stdout: string } | { stderr: string };
+/** What was read, or that it takes more memory than there is for it. */
+export type ReadOrTooMuch<K extends TaskName> = { read: TaskOutput<K> } | { tooMuch: true };
 
 export type ReaderPool = Readers & { begin: () => void; close: () => Promise<void> };
 
 type Known = { answer: Result<unknown, NotRead>; until: number };
 
 /**
- * Reads in threads of their own, each with a deadline and a memory cap, a person's things one after the other. What runs over
- * is ended with its thread, and a new thread takes the place: the process that serves pages never waits for any of it.
+ * Reads in processes of their own, each with a deadline and a memory cap, a person's things one after the other. What runs over
+ * is ended with its process, and a new one takes the place: the process that serves pages never waits for any of it, and its
+ * memory is not touched.
  *
- * @param script the threads' bundled entry (`src/workers/reader.ts`)
+ * @param script the processes' bundled entry (`src/workers/reader.ts`)
  * @param now for how long a refusal is remembered, in milliseconds
  */
 export function readerPool(script: string, now: () => number): ReaderPool {
-  const threads = Math.max(2, availableParallelism() - 1);
-  const queue = new FairQueue(threads, MOST_WAITING);
+  const lanes = Math.max(2, availableParallelism() - 1);
+  const queue = new FairQueue(lanes, MOST_WAITING);
   const known = new Map<string, Known>();
-  // The deadline is one of reading: a thread that is made anew says when it has begun.
-  const begun = new Map<number, (thread: number | null) => void>();
-  let pool: Piscina | null = null;
-  let runs = 0;
+  let pool: Pool | null = null;
   const make = () =>
-    new Piscina({
-      filename: script,
-      // A thread that was ended is made anew before anybody needs it.
-      minThreads: threads,
-      maxThreads: threads,
-      concurrentTasksPerWorker: 1,
-      // A thread that waits for work by blocking could not finish what a reader left to a timer.
-      atomics: 'disabled',
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 48 },
-    }).on('message', ({ run, thread }: Begun) => begun.get(run)?.(thread));
+    poolOf(script, {
+      workerType: 'process',
+      // One that was ended is made anew before anybody needs it.
+      minWorkers: lanes,
+      maxWorkers: lanes,
+      workerTerminateTimeout: TO_END_MS,
+      emitStdStreams: true,
+      forkOpts: { ...behindAndCapped(), serialization: 'advanced' },
+    });
 
+  /** One try, or the error of a process that ended before it began. */
   async function attempt<K extends TaskName>(
     task: K,
     input: TaskInput<K>,
-  ): Promise<Result<TaskOutput<K>, NotRead>> {
-    const over = new AbortController();
-    const id = (runs += 1);
+  ): Promise<Result<TaskOutput<K>, NotRead> | Error> {
     const most = deadlineOf(task);
-    let timer = setTimeout(() => over.abort(), most + TO_BEGIN_MS);
-    begun.set(id, (thread) => {
+    let begun = false;
+    let printed = '';
+    let over = false;
+    // The deadline is one of reading: a process that is made anew says when it has begun.
+    const on = (said: Begun | Printed) => {
+      if ('stderr' in said) printed += said.stderr;
+      if (!('process' in said)) return;
+      begun = true;
       clearTimeout(timer);
-      timer = endAfter(thread, most, () => over.abort());
-    });
+      timer = endAfter(said.process, most, end);
+    };
+    const reading = (pool ??= make()).exec('read', [task, input], { on });
+    const end = () => {
+      over = true;
+      reading.cancel();
+    };
+    let timer = setTimeout(end, most + TO_BEGIN_MS);
     try {
-      const read = (pool ??= make()).run({ run: id, task, input }, { signal: over.signal });
-      return ok((await read) as TaskOutput<K>);
+      const answer = (await reading) as ReadOrTooMuch<K>;
+      return 'read' in answer ? ok(answer.read) : fail({ code: 'not-read', why: 'memory' });
     } catch (error) {
-      if (over.signal.aborted) return fail({ code: 'not-read', why: 'time' });
-      if (isTooMuch(error)) return fail({ code: 'not-read', why: 'memory' });
-      throw error;
+      if (over) return fail({ code: 'not-read', why: 'time' });
+      if (!ended(error)) throw error;
+      return begun
+        ? fail({ code: 'not-read', why: 'memory' })
+        : new Error(`A process that reads did not start. ${printed.slice(0, 2_000)}`, { cause: error });
     } finally {
       clearTimeout(timer);
-      begun.delete(id);
+    }
+  }
+
+  /** As often as there are processes that may have ended while nobody asked them anything, and once more. */
+  async function read<K extends TaskName>(task: K, input: TaskInput<K>) {
+    for (let left = lanes; ; left -= 1) {
+      const answer = await attempt(task, input);
+      if (!(answer instanceof Error)) return answer;
+      if (left === 0) throw answer;
     }
   }
 
@@ -87,7 +110,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
     const key = REMEMBERED.has(task) ? keyOf(task, input) : null;
     const before = key === null ? undefined : known.get(key);
     if (before && before.until > now()) return before.answer as Result<TaskOutput<K>, NotRead>;
-    const answer = await queue.take(person, () => attempt(task, input));
+    const answer = await queue.take(person, () => read(task, input));
     if (answer === null) return fail({ code: 'not-read', why: 'queue' });
     if (key !== null) {
       const [oldest] = known.keys();
@@ -97,10 +120,10 @@ export function readerPool(script: string, now: () => number): ReaderPool {
     return answer;
   }
 
-  /** Makes the threads now, so that the first person does not wait for them. */
+  /** Makes the processes now, so that the first person does not wait for them. */
   const begin = () => void (pool ??= make());
 
-  return { run, begin, close: async () => void (await pool?.destroy()) };
+  return { run, begin, close: async () => void (await pool?.terminate(true)) };
 }
 
 const keyOf = (task: TaskName, input: unknown) =>
@@ -108,12 +131,5 @@ const keyOf = (task: TaskName, input: unknown) =>
     .update(`${task}\n${JSON.stringify(input)}`)
     .digest('base64');
 
-/** Whether a thread ended for want of memory, or of room for what is nested too deeply. */
-function isTooMuch(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
-  const { code } = error as NodeJS.ErrnoException;
-  return (
-    code === 'ERR_WORKER_OUT_OF_MEMORY' ||
-    (error.name === 'RangeError' && /call stack|string length|array length|allocation/iu.test(error.message))
-  );
-}
+/** Whether a process ended in the middle, which it does for want of memory. */
+const ended = (error: unknown) => error instanceof Error && /terminated/iu.test(error.message);

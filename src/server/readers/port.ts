@@ -4,8 +4,8 @@ import type { NotRead } from '@/contract/not-read';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
 /**
- * Whoever reads what people bring: a pool of threads in a web process (`pool.ts`), or the own thread of a program that nobody waits
- * for (`here.ts`). Only those two, and the threads, hold the readers themselves: they are a great deal of code.
+ * Whoever reads what people bring: a pool of processes beside a web process (`pool.ts`), or the own thread of a program that nobody
+ * waits for (`here.ts`). Only those two, and the processes, hold the readers themselves: they are a great deal of code.
  */
 export type Readers = {
   run<K extends TaskName>(

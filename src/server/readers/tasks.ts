@@ -29,7 +29,7 @@ import { readArchive } from '../people/read-archive';
 import { figuresNow } from '../posts/figures';
 import { bibtexOf, citedIn, recordsOfBibtex } from '../sources/cite';
 
-// What crosses from thread to thread is copied, and a copied Buffer is a plain array of bytes.
+// What crosses from process to process is copied, and a copied Buffer may be a plain array of bytes.
 const bytesBack = (file: BroughtFile): BroughtFile => ({
   ...file,
   bytes: Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.byteLength),
@@ -136,6 +136,6 @@ export type TaskName = keyof typeof tasks;
 export type TaskInput<K extends TaskName> = Parameters<(typeof tasks)[K]>[0];
 export type TaskOutput<K extends TaskName> = Awaited<ReturnType<(typeof tasks)[K]>>;
 
-/** Does one task, in this thread. */
+/** Does one task, here. */
 export const perform = async <K extends TaskName>(task: K, input: TaskInput<K>): Promise<TaskOutput<K>> =>
   (await (tasks[task] as (input: TaskInput<K>) => unknown)(input)) as TaskOutput<K>;

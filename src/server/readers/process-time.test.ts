@@ -1,5 +1,4 @@
-import { readlinkSync } from 'node:fs';
-import { endAfter, threadTime } from './thread-time';
+import { endAfter, processTime } from './process-time';
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
@@ -32,19 +31,17 @@ test('what seldom has its turn on a busy machine is not ended for that, and not 
   stop();
 });
 
-test('where a thread keeps no account the clock on the wall is its measure', () => {
+test('where the system keeps no account the clock on the wall is its measure', () => {
   const { ended, stop } = watched(null);
   jest.advanceTimersByTime(2_100);
   expect(ended).toHaveBeenCalledTimes(1);
   stop();
 });
 
-test('a thread that works has had a processor for longer, where there is such an account', () => {
-  const thread = Number(/task\/(\d+)/u.exec(readlinkSync('/proc/thread-self'))?.[1]);
-  const before = threadTime(thread) ?? 0;
+test('a process that works has had a processor for longer, where there is such an account', () => {
+  const before = processTime(process.pid) ?? 0;
   let n = 0;
-  while ((threadTime(thread) ?? Infinity) - before < 50) n += 1;
+  while ((processTime(process.pid) ?? Infinity) - before < 50) n += 1;
   expect(n).toBeGreaterThan(0);
-  expect(threadTime(null)).toBeNull();
-  expect(threadTime(0)).toBeNull();
+  expect(processTime(0)).toBeNull();
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-/** How often the account of a thread that reads is looked at. */
+/** How often the account of a process that reads is looked at. */
 const LOOK_MS = 100;
 /** On a machine that is busy a reading may go on for so much longer before it is given up: nobody waits for ever. */
 const PATIENCE_MS = 10_000;
@@ -9,13 +9,12 @@ const PATIENCE_MS = 10_000;
 const TICK_MS = 10;
 
 /**
- * How long a thread of this process has had a processor, in milliseconds; null where threads keep no account of their own. What
- * is told by it is how dear a text is, however busy the machine: proc(5), fields 14 and 15 of `stat`.
+ * How long a process has had a processor, in milliseconds; null where the system keeps no such account. What is told by it is how
+ * dear a text is, however busy the machine: proc(5), fields 14 and 15 of `stat`.
  */
-export function threadTime(thread: number | null): number | null {
-  if (thread === null) return null;
+export function processTime(id: number): number | null {
   try {
-    const stat = readFileSync(`/proc/self/task/${thread}/stat`, 'utf8');
+    const stat = readFileSync(`/proc/${id}/stat`, 'utf8');
     // The name stands in brackets and may hold anything.
     const [user, system] = stat
       .slice(stat.lastIndexOf(')') + 2)
@@ -30,23 +29,24 @@ export function threadTime(thread: number | null): number | null {
 
 /**
  * Ends what has had a processor for longer than it may: a text is dear by what it takes, and not by who else is busy. Where a
- * thread keeps no account, the clock on the wall is its measure.
+ * system keeps no account, the clock on the wall is its measure.
  *
- * @param timeOf the account, in milliseconds: {@link threadTime} but in tests
+ * @param id the process
+ * @param timeOf the account, in milliseconds: {@link processTime} but in tests
  * @returns to be cleared when the reading is done
  */
 export function endAfter(
-  thread: number | null,
+  id: number,
   mostMs: number,
   end: () => void,
-  timeOf = threadTime,
+  timeOf = processTime,
 ): ReturnType<typeof setTimeout> {
-  const before = timeOf(thread);
+  const before = timeOf(id);
   if (before === null) return setTimeout(end, mostMs);
   let left = mostMs + PATIENCE_MS;
   return setInterval(() => {
     left -= LOOK_MS;
-    const now = timeOf(thread);
+    const now = timeOf(id);
     if (left <= 0 || now === null || now - before >= mostMs) end();
   }, LOOK_MS);
 }
