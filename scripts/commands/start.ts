@@ -104,14 +104,14 @@ export async function run(args: string[] = []): Promise<number> {
     PULPIT_MINE: mine ? '1' : '0',
   };
   if (unchanged) {
-    if (runningJobs(installation) === null) startJobs(installation, port, env);
+    if (runningJobs(installation) === null) startJobs(installation, { port, slot: running.slot, env });
     say(`Pulpit is running: http://localhost:${port}`);
     return demo || mine ? 0 : sayAddress(url, port);
   }
   const slot = ensureBuild(running?.slot ?? null);
   await stopWeb(installation);
   await stopJobs(installation);
-  startJobs(installation, port, env);
+  startJobs(installation, { port, slot, env });
   await startWeb(installation, { port, slot, mark, demo, env });
   say(`Pulpit is running: http://localhost:${port}`);
   return demo || mine ? 0 : sayAddress(url, port);

@@ -98,7 +98,7 @@ async function browser(url: string, only: string[]): Promise<number> {
     for (const server of servers) {
       const serving = { DATABASE_URL: await servingUrl(server.database), PULPIT_DEMO: '1' };
       await startWeb(server.run, { port: server.port, slot, mark: sourceMark(), env: serving });
-      startJobs(server.run, server.port, serving);
+      startJobs(server.run, { port: server.port, slot, env: serving });
     }
     const red = join(stateFolder('test'), 'red.txt');
     rmSync(red, { force: true });

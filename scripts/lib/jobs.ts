@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Slot } from './build';
 import { ROOT, stateFolder, type Run } from './places';
 import { isOurs, wait } from './run';
 import { ownUserOf, places } from './web';
@@ -16,14 +17,17 @@ export function runningJobs(run: Run): number | null {
 }
 
 /** Starts the process that makes clips, sends mail and sweeps. What waited while none ran is done now. */
-export function startJobs(run: Run, port: number, env: Record<string, string>) {
+export function startJobs(
+  run: Run,
+  { port, slot, env }: { port: number; slot: Slot; env: Record<string, string> },
+) {
   const out = openSync(join(stateFolder(run), 'jobs.log'), 'a', 0o600);
   const child = spawn(process.execPath, ['--import', 'tsx', ENTRY], {
     cwd: ROOT,
     detached: true,
     stdio: ['ignore', out, out],
     ...ownUserOf(run),
-    env: { ...process.env, ...places(run, port), ...env },
+    env: { ...process.env, PULPIT_BUILD_DIR: slot, ...places(run, port), ...env },
   });
   child.unref();
   if (child.pid !== undefined) writeFileSync(file(run), String(child.pid));

@@ -94,3 +94,4 @@ incoming?.listen(config.mailIn?.port ?? 0, '127.0.0.1');
 await runner.promise;
 incoming?.close();
 await telling.stop();
+await readers.close();

@@ -25,7 +25,7 @@ async function startEmpty(): Promise<string> {
     await stopJobs(run);
     const env = { DATABASE_URL: await servingUrl(url), PULPIT_DEMO: '0', PULPIT_SIGN_ON: 'stand-in' };
     await startWeb(run, { port, slot, mark: 'test', env });
-    startJobs(run, port, env);
+    startJobs(run, { port, slot, env });
     return key ?? '';
   } finally {
     await db.destroy();
@@ -38,7 +38,7 @@ async function startDemo() {
   await stopJobs(run);
   const env = { DATABASE_URL: await servingUrl(database), PULPIT_DEMO: '1' };
   await startWeb(run, { port, slot, mark: 'test', env });
-  startJobs(run, port, env);
+  startJobs(run, { port, slot, env });
 }
 
 /** The link in the newest mail about something to somebody, once it has left. */
