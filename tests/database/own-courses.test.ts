@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { zipSync } from 'fflate';
 import type { Knex } from 'knex';
 import { readOwnCourses } from '@/core/people/own-courses';
@@ -11,7 +14,7 @@ import { confirmIntake } from '@/server/outside/confirm';
 import { takeIn } from '@/server/outside/take-in';
 import { ownArchive } from '@/server/people/archive';
 import { bringCourses } from '@/server/people/bring-courses';
-import type { FileStore } from '@/server/files/store';
+import { folderStore } from '@/server/files/folder-store';
 import { deps, smallCourse } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -20,6 +23,8 @@ let archive: Buffer;
 let slug: string;
 
 const WHEN = 'Tue 10:00';
+const folder = mkdtempSync(join(tmpdir(), 'own-courses-'));
+const at = (when: string) => ({ ...deps(db, when), files: folderStore(folder) });
 const post = (who: string, at: string, text: string, below = '') =>
   `<li><p><b>${who}</b>, ${at}</p><p>${text}</p>${below ? `<ul>${below}</ul>` : ''}</li>`;
 const PAGE = `<title>Whose noise? | SOC 118 Living Close</title><h1>Whose noise?</h1><p>Say which sound you would stop. Five words.</p><ul>${post(
@@ -68,11 +73,13 @@ beforeAll(async () => {
   const noted = await keepNoteToSelf(deps(db, WHEN), imani, slug, { body: 'Ask about the drone.' });
   if (!noted.ok) throw new Error('no note');
   const pieces: Uint8Array[] = [];
-  const files = { read: async () => [] } as unknown as FileStore;
-  for await (const piece of ownArchive({ ...deps(db, WHEN), files }, imani)) pieces.push(piece);
+  for await (const piece of ownArchive(at(WHEN), imani)) pieces.push(piece);
   archive = Buffer.concat(pieces);
 });
-afterAll(() => db.destroy());
+afterAll(async () => {
+  await db.destroy();
+  rmSync(folder, { recursive: true });
+});
 
 /** What stands in a person's own courses, without the numbers that are each installation's own. */
 async function standing(person: (typeof world.people)['imani']) {
@@ -97,10 +104,10 @@ async function standing(person: (typeof world.people)['imani']) {
 describe('one’s own courses, from one installation to another', () => {
   test('come out of an archive as they were: prompts, rules, everybody’s posts, drafts, notes', async () => {
     const { imani, rafi } = world.people;
-    const brought = await bringCourses(deps(db, 'Tue 11:00'), rafi, archive);
+    const brought = await bringCourses(at('Tue 11:00'), rafi, archive);
     expect(brought).toEqual({
       ok: true,
-      value: { courses: 1, discussions: 1, posts: 3, known: 0, hosted: [] },
+      value: { courses: 1, discussions: 1, posts: 3, files: 0, left: [], known: 0, hosted: [] },
     });
     expect(await standing(rafi)).toEqual(await standing(imani));
     const [{ slug: theirs }] = await db('discussions as d')
@@ -122,7 +129,7 @@ describe('one’s own courses, from one installation to another', () => {
   test('are brought twice without being doubled', async () => {
     const { rafi } = world.people;
     const before = await standing(rafi);
-    expect(await bringCourses(deps(db, 'Tue 12:00'), rafi, archive)).toMatchObject({
+    expect(await bringCourses(at('Tue 12:00'), rafi, archive)).toMatchObject({
       value: { discussions: 0, known: 1 },
     });
     expect(await standing(rafi)).toEqual(before);
@@ -136,7 +143,7 @@ describe('one’s own courses, from one installation to another', () => {
     };
     const hosted = { ...value, courses: value.courses.map((c) => ({ ...c, code: 'GEO 115' })) };
     const zip = Buffer.from(zipSync({ 'data/own courses.json': Buffer.from(JSON.stringify(hosted)) }));
-    expect(await bringCourses(deps(db, WHEN), world.people.kwame, zip)).toMatchObject({
+    expect(await bringCourses(at(WHEN), world.people.kwame, zip)).toMatchObject({
       value: { discussions: 0, hosted: ['GEO 115'] },
     });
     expect(await standing(world.people.kwame)).toEqual([]);
@@ -163,7 +170,7 @@ describe('one’s own courses, from one installation to another', () => {
       { code: 'newer' },
     ],
   ])('are not taken out of %s, and nothing is changed', async (_, bytes, failure) => {
-    expect(await bringCourses(deps(db, WHEN), world.people.noor, bytes())).toEqual({ ok: false, failure });
+    expect(await bringCourses(at(WHEN), world.people.noor, bytes())).toEqual({ ok: false, failure });
     expect(await standing(world.people.noor)).toEqual([]);
   });
 

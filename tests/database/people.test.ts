@@ -464,8 +464,10 @@ describe('everything of one’s own', () => {
     const text = (path: string) => strFromU8(files[path] ?? new Uint8Array());
     expect(Object.keys(files).sort()).toEqual([
       'data/account.json',
+      'data/files.json',
       'data/hands raised.json',
       'data/how notices come.json',
+      'data/keys of receipts.json',
       'data/margin notes.json',
       'data/marks.json',
       'data/notes to self.json',
@@ -474,6 +476,7 @@ describe('everything of one’s own', () => {
       'data/slots taken.json',
       'data/sources.json',
       'index.html',
+      'receipts/001-GEO-115-Open.json',
       'shared/001-GEO-115-Open.md',
     ]);
     expect(text('shared/001-GEO-115-Open.md')).toBe('Imani has shared this.\n');

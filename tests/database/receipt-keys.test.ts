@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { issueReceipt } from '@/server/receipts/issue';
 import { keySet, rotateKey } from '@/server/receipts/keys';
+import { jwcryptoVerifies } from '../fixtures/jwcrypto';
 import { deps, OPEN, shared, shareInput, smallCourse } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -42,28 +43,6 @@ function opensslVerifies(jws: { protected: string; payload: string; signature: s
   } catch {
     return false;
   }
-}
-
-/** Whether a library in another language finds the same, with the keys as they are published (RFC 7517). */
-function jwcryptoVerifies(
-  jws: { protected: string; payload: string; signature: string },
-  keys: object,
-): boolean {
-  const program = `import json, sys
-from jwcrypto import jwk, jws
-keys = jwk.JWKSet.from_json(sys.argv[1])
-token = jws.JWS()
-token.deserialize(sys.argv[2])
-try:
-    token.verify(keys.get_key(json.loads(token.objects["protected"])["kid"]))
-    print("good")
-except jws.InvalidJWSSignature:
-    print("bad")`;
-  return (
-    execFileSync('/usr/bin/python3', ['-c', program, JSON.stringify(keys), JSON.stringify(jws)], {
-      encoding: 'utf8',
-    }).trim() === 'good'
-  );
 }
 
 describe('the keys of receipts', () => {

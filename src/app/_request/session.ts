@@ -79,7 +79,7 @@ export const visitor = cache(async (): Promise<Visitor | null> => {
 });
 
 /** What a use-case of files is given beside. */
-export const withFiles = (deps: Deps) => ({ ...deps, files: app().files });
+export const withFiles = <T extends Deps>(deps: T) => ({ ...deps, files: app().files });
 
 /** What a use-case of secrets is given beside. */
 export const withBox = <T extends Deps>(deps: T) => ({ ...deps, box: app().box });

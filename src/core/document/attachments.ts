@@ -57,8 +57,27 @@ export const withKnownFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>)
       return [{ type: 'file', attrs: { file: stored.id, name, mediaType, bytes } }];
     }
     if (node.type === 'picture' && stored?.width && stored.height)
-      return [{ type: 'picture', attrs: { ...node.attrs, width: stored.width, height: stored.height } }];
+      return [
+        {
+          type: 'picture',
+          attrs: { ...node.attrs, file: stored.id, width: stored.width, height: stored.height },
+        },
+      ];
     return [{ type: 'paragraph', content: [{ type: 'text', text: standInWords(node) }] }];
+  }),
+});
+
+/**
+ * The same with each clip as the file it is in: where a text is taken to another place its clip is a recording that nobody has made into one yet.
+ * @example a clip of two minutes stands as the file "My introduction.webm"
+ */
+export const clipsAsFiles = (doc: Doc, known: ReadonlyMap<string, StoredFile>): Doc => ({
+  type: 'doc',
+  content: mapLeaves(doc.content, (node) => {
+    const stored = node.type === 'clip' ? known.get(node.attrs.file) : undefined;
+    if (!stored || stored.clip) return [node];
+    const { id, name, mediaType, bytes } = stored;
+    return [{ type: 'file', attrs: { file: id, name, mediaType, bytes } }];
   }),
 });
 

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { documentFromText } from '../document/compose';
 import { discussionAsJson } from './discussion-export';
-import { discussionFile, readDiscussionFile } from './discussion-file';
+import { instantOf } from '../deadlines/wallclock';
+import { blocksOfDiscussion, discussionFile, readDiscussionFile } from './discussion-file';
 
 const post = {
   id: 12,
@@ -37,13 +38,26 @@ it('a discussion’s data have the form that is published', () => {
   expect(discussionFile.safeParse(JSON.parse(written)).error).toBeUndefined();
 });
 it('are read back, the prompt as it was', () => {
-  expect(readDiscussionFile(written)).toEqual({
-    course: 'GEO 115',
-    title: 'Walls and meadows',
-    week: 6,
-    prompt,
-    posts: 2,
-  });
+  const read = readDiscussionFile(written);
+  expect(read?.prompt).toEqual(prompt);
+  expect(read?.file).toMatchObject({ course: 'GEO 115', title: 'Walls and meadows', week: 6 });
+  expect(read?.file.posts).toHaveLength(2);
+});
+it('are read back with every post, its author, its time on the reader’s clock and what it answers', () => {
+  const read = readDiscussionFile(written);
+  if (!read) throw new Error('not read');
+  const { posts } = read.file;
+  const { title, course, blocks } = blocksOfDiscussion(read, 'Europe/London');
+  expect([title, course]).toEqual(['Walls and meadows', 'GEO 115']);
+  expect(blocks[0]).toMatchObject({ kind: 'prompt', doc: prompt });
+  for (const [i, post] of posts.entries()) {
+    const block = blocks[i + 1];
+    expect(block).toMatchObject({ kind: post.gone ? 'other' : post.kind, author: post.author });
+    expect(instantOf(block?.wall ?? '', 'Europe/London')).toBe(
+      Math.floor(Date.parse(post.shared) / 60_000) * 60_000,
+    );
+    expect(block?.to === null ? null : posts[(block?.to ?? 0) - 1]?.number).toBe(post.answers);
+  }
 });
 it.each([
   ['nothing', ''],

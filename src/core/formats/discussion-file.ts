@@ -1,6 +1,11 @@
 import { z } from 'zod';
-import type { Doc } from '../document/nodes';
+import { wallClockAt } from '../deadlines/wallclock';
+import { withKnownFiles } from '../document/attachments';
 import { parseDocument } from '../document/document';
+import { withKnownNames } from '../document/names';
+import type { Doc } from '../document/nodes';
+import type { Block, Found } from '../elsewhere/blocks';
+import { instant } from '../ids';
 
 const moment = z.iso.datetime();
 /** Any document: what may be in one is asked of its own kinds when it is read back. */
@@ -37,13 +42,17 @@ export const discussionFile = z.object({
   ),
 });
 
+export type DiscussionFile = z.infer<typeof discussionFile>;
+
+/** A text of another place as it can stand here: what it carries, whom and which posts it names are words, for here they would be others'. */
+const inWords = (doc: Doc): Doc =>
+  withKnownNames(withKnownFiles(doc, new Map()), { person: () => null, post: () => false });
+
 /**
- * The prompt of such a file, to be used again; null where it is none. Its posts are the words of the people who wrote them, and stay where they were.
+ * Such a file with its prompt as a document; null where it is none.
  * @example readDiscussionFile('{}') // null
  */
-export function readDiscussionFile(
-  text: string,
-): { course: string; title: string; week: number; prompt: Doc; posts: number } | null {
+export function readDiscussionFile(text: string): { file: DiscussionFile; prompt: Doc } | null {
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -51,9 +60,47 @@ export function readDiscussionFile(
     return null;
   }
   const read = discussionFile.safeParse(json);
-  if (!read.success) return null;
-  const prompt = parseDocument(read.data.prompt.document);
-  if (!prompt.ok) return null;
-  const { course, title, week, posts } = read.data;
-  return { course, title, week, prompt: prompt.value, posts: posts.length };
+  const prompt = read.success ? parseDocument(read.data.prompt.document) : null;
+  return read.success && prompt?.ok ? { file: read.data, prompt: inWords(prompt.value) } : null;
+}
+
+/**
+ * The same as a discussion found elsewhere: every post with its author, its time in `zone` and what it answers. Nothing of it is guessed; a post that
+ * was taken away there has no words to be put in.
+ * @example blocksOfDiscussion(read, 'UTC').blocks[0].kind // 'prompt'
+ */
+export function blocksOfDiscussion(
+  { file, prompt }: NonNullable<ReturnType<typeof readDiscussionFile>>,
+  zone: string,
+): Found {
+  const place = new Map(file.posts.map((p, i) => [p.number, i + 1]));
+  return {
+    title: file.title,
+    course: file.course,
+    blocks: [
+      {
+        kind: 'prompt',
+        author: '',
+        staff: true,
+        wall: null,
+        to: null,
+        because: null,
+        title: '',
+        doc: prompt,
+      },
+      ...file.posts.map((p): Block => {
+        const doc = p.gone || !p.document ? null : parseDocument(p.document);
+        return {
+          kind: doc?.ok ? p.kind : 'other',
+          author: p.author,
+          staff: p.staff,
+          wall: wallClockAt(instant(Date.parse(p.shared)), zone),
+          to: p.answers === null ? null : (place.get(p.answers) ?? null),
+          because: null,
+          title: p.title.slice(0, 160),
+          doc: doc?.ok ? inWords(doc.value) : { type: 'doc', content: [{ type: 'paragraph' }] },
+        };
+      }),
+    ],
+  };
 }

@@ -10,6 +10,8 @@ export type OwnText = {
   discussion: string;
   title: string;
   doc: Doc;
+  /** The signed receipt of it, to be verified by any program with the keys that lie beside. */
+  receipt?: unknown;
 };
 
 /** Everything of one person, as it is put into an archive. What is shared has a text for each version. */
@@ -22,7 +24,7 @@ export type Mine = {
   drafts: readonly OwnText[];
   /** Kept as data, in open forms: notes, sources as CSL-JSON, marks, what is said of oneself. */
   data: Readonly<Record<string, unknown>>;
-  files: readonly { path: string; name: string }[];
+  files: readonly { id: string; path: string; name: string }[];
 };
 
 const STYLE =
@@ -52,32 +54,41 @@ export const archiveName = (n: number, called: string) => `${String(n).padStart(
  */
 export function archiveTexts(mine: Mine): { path: string; text: string }[] {
   const texts: { path: string; text: string }[] = [];
+  const data = (path: string, value: unknown) =>
+    void texts.push({ path, text: `${JSON.stringify(value, null, 2)}\n` });
+  const places = new Map(mine.files.map((f) => [f.id, f.path]));
   const part = (title: string, folder: string, all: readonly OwnText[]) => {
     const articles = all.map((own, i) => {
-      const path = `${folder}/${archiveName(i + 1, `${own.course} ${own.discussion}`)}.md`;
+      const name = archiveName(i + 1, `${own.course} ${own.discussion}`);
+      const path = `${folder}/${name}.md`;
       const head = own.title ? `# ${own.title.replace(/\s+/gu, ' ')}\n\n` : '';
       texts.push({ path, text: `${head}${markdownOf(own.doc).trim()}\n` });
+      if (own.receipt) data(`receipts/${name}.json`, own.receipt);
+      const receipt = own.receipt ? ` · <a href="receipts/${name}.json">its receipt</a>` : '';
+      const html = htmlOf(own.doc, {
+        within: `${folder}-${i}-`,
+        picture: (file) => places.get(file) ?? null,
+      });
       return (
-        `<article><p class="line">${escapeHtml(`${own.course} · ${own.discussion} · ${own.line}`)} · <a href="${path}">as a file</a></p>` +
-        `${own.title ? `<h3>${escapeHtml(own.title)}</h3>` : ''}${htmlOf(own.doc, { within: `${folder}-${i}-` })}</article>`
+        `<article><p class="line">${escapeHtml(`${own.course} · ${own.discussion} · ${own.line}`)} · <a href="${path}">as a file</a>${receipt}</p>` +
+        `${own.title ? `<h3>${escapeHtml(own.title)}</h3>` : ''}${html}</article>`
       );
     });
     return `<section><h2>${title}</h2>${articles.join('\n') || '<p>None.</p>'}</section>`;
   };
   const shared = part('What you shared', 'shared', mine.shared);
   const drafts = part('Your drafts', 'drafts', mine.drafts);
-  const data = Object.entries(mine.data).map(([name, value]) => {
-    const path = `data/${name}.json`;
-    texts.push({ path, text: `${JSON.stringify(value, null, 2)}\n` });
-    return `<li><a href="${path}">${escapeHtml(name)}</a></li>`;
+  const rest = Object.entries({ ...mine.data, files: mine.files }).map(([name, value]) => {
+    data(`data/${name}.json`, value);
+    return `<li><a href="data/${name}.json">${escapeHtml(name)}</a></li>`;
   });
   const files = mine.files.map((f) => `<li><a href="${escapeHtml(f.path)}">${escapeHtml(f.name)}</a></li>`);
   const index =
     `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">` +
-    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">` +
+    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src 'self' file:">` +
     `<title>${escapeHtml(mine.name)}</title><style>${STYLE}</style></head><body><header><h1>${escapeHtml(mine.name)}</h1>` +
     `<p class="line">${escapeHtml(`${mine.email} · ${mine.about}`)}</p></header><main>${shared}${drafts}` +
-    `<section><h2>Notes, sources, marks and settings</h2><ul>${data.join('')}</ul></section>` +
+    `<section><h2>Notes, sources, marks and settings</h2><ul>${rest.join('')}</ul></section>` +
     `<section><h2>Files</h2>${files.length ? `<ul>${files.join('')}</ul>` : '<p>None.</p>'}</section></main></body></html>\n`;
   return [{ path: 'index.html', text: index }, ...texts];
 }

@@ -103,6 +103,32 @@ export function readOwnCourses(
 }
 
 /**
+ * A discussion with each of its texts put through `change`: the prompt, every version of every post, and drafts.
+ * @example withDocuments(discussion, (doc) => doc) // as it was
+ */
+export const withDocuments = (d: OwnDiscussion, change: (doc: Doc) => Doc): OwnDiscussion => ({
+  ...d,
+  prompt: change(d.prompt),
+  posts: d.posts.map((p) => ({ ...p, versions: p.versions.map((v) => ({ ...v, doc: change(v.doc) })) })),
+  drafts: d.drafts.map((x) => ({ ...x, doc: change(x.doc) })),
+});
+
+/**
+ * Every text of somebody's courses.
+ * @example of one discussion with a post of two versions: its prompt and the two
+ */
+export function documentsIn({ courses }: OwnCourses): Doc[] {
+  const found: Doc[] = [];
+  for (const course of courses)
+    for (const discussion of course.discussions)
+      withDocuments(discussion, (doc) => {
+        found.push(doc);
+        return doc;
+      });
+  return found;
+}
+
+/**
  * Posts in an order in which each comes after what it answers; those that answer each other in a ring are left out.
  * @example afterWhatTheyAnswer([{ n: 2, answers: 1 }, { n: 1, answers: null }]).map((p) => p.n) // [1, 2]
  */

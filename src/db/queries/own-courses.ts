@@ -1,4 +1,5 @@
-import type { OwnCourses } from '@/core/people/own-courses';
+import type { Knex } from 'knex';
+import type { OwnCourse, OwnCourses, OwnDiscussion } from '@/core/people/own-courses';
 import type { Brief } from '@/core/brief/brief';
 import type { LateRule } from '@/core/deadlines/late';
 import type { Doc } from '@/core/document/nodes';
@@ -21,27 +22,75 @@ type PostRow = {
   versions: { at: string; title: string; doc: Doc }[];
 };
 
-/** The courses that a person keeps for themselves, with everything in them: in five questions, however many they are. */
-export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
-  const mine = db('courses').where({ owner_id: owner }).select('id');
-  const [courses, discussions, posts, drafts, sources] = await Promise.all([
-    db('courses').where({ owner_id: owner }).orderBy('code').select('id', 'code', 'title', 'time_zone'),
+const VERSIONS = `(select json_agg(json_build_object('at', v.shared_at, 'title', v.title, 'doc', v.doc) order by v.n)
+  from post_versions v where v.post_id = p.id) as versions`;
+
+/** Whether who was answered teaches there. */
+const ANSWERED_STAFF = `coalesce(e.role <> 'student', false) as answered_staff`;
+
+/** The rows of courses and their discussions, with what the person wrote there that is nobody's else. */
+async function rowsOf(
+  db: Db,
+  person: PersonId,
+  courseIds: Knex.QueryBuilder,
+  discussions: Knex.QueryBuilder,
+) {
+  const [courses, rows, drafts, sources] = await Promise.all([
+    db('courses').whereIn('id', courseIds).orderBy('code').select('id', 'code', 'title', 'time_zone'),
     db('discussions as d')
       .join('weeks as w', (j) => j.on('w.course_id', 'd.course_id').andOn('w.number', 'd.week'))
+      .leftJoin('extensions as x', (j) =>
+        j.on('x.discussion_id', 'd.id').andOn('x.person_id', db.raw('?', [person])),
+      )
       .leftJoin('prompt_sources as s', 's.discussion_id', 'd.id')
       .leftJoin('notes_to_self as n', (j) =>
-        j.on('n.discussion_id', 'd.id').andOn('n.person_id', db.raw('?', [owner])),
+        j.on('n.discussion_id', 'd.id').andOn('n.person_id', db.raw('?', [person])),
       )
-      .whereIn('d.course_id', mine)
+      .whereIn('d.id', discussions)
       .orderBy(['d.response_due', 'd.slug'])
       .select(
         'd.*',
+        db.raw('coalesce(x.response_due, d.response_due) as response_due'),
+        db.raw('coalesce(x.replies_due, d.replies_due) as replies_due'),
         db.raw(`to_char(w.starts_on, 'YYYY-MM-DD') as starts_on`),
         's.name as source_name',
         's.whole as source_whole',
         'n.body as note',
         'n.kept_at as note_at',
       ),
+    db('drafts as x')
+      .leftJoin('posts as q', 'q.id', 'x.parent_id')
+      .leftJoin('enrolments as e', (j) =>
+        j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
+      )
+      .whereIn('x.discussion_id', discussions)
+      .where('x.author_id', person)
+      .whereNull('x.edits')
+      .orderBy('x.kept_at')
+      .select(
+        'x.course_id',
+        'x.discussion_id',
+        'x.parent_id',
+        'x.title',
+        'x.doc',
+        'x.kept_at',
+        'q.author_id as answered',
+        db.raw(ANSWERED_STAFF),
+      ),
+    db('sources')
+      .whereIn('course_id', courseIds)
+      .where({ person_id: person })
+      .orderBy(['added_at', 'id'])
+      .select('course_id', 'item'),
+  ]);
+  return { courses, discussions: rows, drafts, sources };
+}
+
+/** The courses that a person keeps for themselves, with everything in them: in five questions, however many they are. */
+export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
+  const mine = db('courses').where({ owner_id: owner }).select('id');
+  const [rows, posts] = await Promise.all([
+    rowsOf(db, owner, mine, db('discussions').whereIn('course_id', mine).select('id')),
     db('posts as p')
       .join('people as a', 'a.id', 'p.author_id')
       .join('enrolments as e', (j) => j.on('e.course_id', 'p.course_id').andOn('e.person_id', 'p.author_id'))
@@ -61,68 +110,148 @@ export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
         'p.noted_at',
         db.raw('p.withdrawn_at is not null as withdrawn'),
         db.raw('r.post_id is not null as read'),
-        db.raw(
-          `(select json_agg(json_build_object('at', v.shared_at, 'title', v.title, 'doc', v.doc) order by v.n)
-            from post_versions v where v.post_id = p.id) as versions`,
-        ),
+        db.raw(VERSIONS),
       ) as Promise<PostRow[]>,
-    db('drafts')
-      .whereIn('course_id', mine)
-      .where({ author_id: owner })
-      .whereNull('edits')
-      .orderBy('kept_at')
-      .select('discussion_id', 'parent_id', 'title', 'doc', 'kept_at'),
-    db('sources')
-      .whereIn('course_id', mine)
-      .where({ person_id: owner })
-      .orderBy(['added_at', 'id'])
-      .select('course_id', 'item'),
   ]);
-  return {
-    format: 'pulpit own courses',
-    version: 1,
-    courses: courses.map((c) => ({
-      code: c.code as string,
-      title: c.title as string,
-      zone: c.time_zone as string,
-      sources: sources.filter((s) => s.course_id === c.id).map((s) => s.item),
-      discussions: discussions
-        .filter((d) => d.course_id === c.id)
-        .map((d) => ({
-          title: d.title as string,
-          week: { number: d.week as number, startsOn: d.starts_on as string },
-          opens: wall(d.opens),
-          responseDue: wall(d.response_due),
-          repliesDue: wall(d.replies_due),
-          late: d.late as LateRule,
-          brief: d.brief as Brief,
-          prompt: d.prompt as Doc,
-          source:
-            d.source_name === null
-              ? null
-              : { name: d.source_name as string, whole: d.source_whole as string },
-          note: d.note === null ? null : { body: d.note as string, keptAt: iso(d.note_at) },
-          posts: posts
-            .filter((p) => p.discussion_id === d.id)
-            .map((p) => ({
-              n: Number(p.id),
-              author: p.author,
-              answers: p.parent_id === null ? null : Number(p.parent_id),
-              sharedAt: iso(p.shared_at),
-              notedAt: p.noted_at === null ? null : iso(p.noted_at),
-              withdrawn: p.withdrawn,
-              read: p.read,
-              versions: p.versions.map((v) => ({ at: iso(v.at), title: v.title, doc: v.doc })),
-            })),
-          drafts: drafts
-            .filter((x) => x.discussion_id === d.id)
-            .map((x) => ({
-              answers: x.parent_id === null ? null : Number(x.parent_id),
-              title: x.title as string,
-              doc: x.doc as Doc,
-              keptAt: iso(x.kept_at),
-            })),
-        })),
-    })),
+  return { format: 'pulpit own courses', version: 1, courses: laidOut(rows, posts).map(withoutSlugs) };
+}
+
+/** What stands where somebody else's post stood that one answered: whose it was is known here by a number alone. */
+const THEIRS: Doc = {
+  type: 'doc',
+  content: [
+    {
+      type: 'paragraph',
+      content: [{ type: 'text', text: 'What was said here is somebody else’s, and stayed there.' }],
+    },
+  ],
+};
+
+export type CourseWithSlugs = Omit<OwnCourse, 'discussions'> & {
+  discussions: (OwnDiscussion & { slug: string })[];
+};
+
+/**
+ * What a person wrote in the courses of others, in the form of courses of their own: with prompts and rules, their posts and drafts, and no
+ * word and no name of anybody else. Whom they answered is "Classmate 3", the same one throughout a course, so that what counts can
+ * still be told.
+ */
+export async function ownWordsInCourses(db: Db, person: PersonId): Promise<CourseWithSlugs[]> {
+  const hosted = db('enrolments as e')
+    .join('courses as c', 'c.id', 'e.course_id')
+    .where('e.person_id', person)
+    .whereNull('c.owner_id')
+    .select('c.id');
+  const written = db('discussions as d')
+    .whereIn('d.course_id', hosted)
+    .where((q) =>
+      q
+        .whereIn('d.id', db('posts').where({ author_id: person }).select('discussion_id'))
+        .orWhereIn('d.id', db('drafts').where({ author_id: person }).select('discussion_id')),
+    )
+    .select('d.id');
+  const [rows, posts] = await Promise.all([
+    rowsOf(db, person, hosted, written),
+    db('posts as p')
+      .leftJoin('posts as q', 'q.id', 'p.parent_id')
+      .leftJoin('enrolments as e', (j) =>
+        j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
+      )
+      .whereIn('p.discussion_id', written)
+      .where('p.author_id', person)
+      .orderBy('p.id')
+      .select(
+        'p.id',
+        'p.course_id',
+        'p.discussion_id',
+        db.raw('null as author'),
+        'p.parent_id',
+        'p.shared_at',
+        'p.noted_at',
+        db.raw('p.withdrawn_at is not null as withdrawn'),
+        db.raw('true as read'),
+        db.raw(VERSIONS),
+        'q.author_id as answered',
+        db.raw(ANSWERED_STAFF),
+      ) as Promise<(PostRow & { course_id: string; answered: string | null; answered_staff: boolean })[]>,
+  ]);
+  const numbers = new Map<string, number>();
+  const numberOf = (who: string) => {
+    const known = numbers.get(who);
+    if (known !== undefined) return known;
+    numbers.set(who, numbers.size + 1);
+    return numbers.size;
   };
+  const mine = new Set(posts.map((p) => Number(p.id)));
+  const answered = new Map<number, PostRow>();
+  for (const p of [...posts, ...rows.drafts.map((x) => ({ ...x, shared_at: x.kept_at }))]) {
+    const parent = p.parent_id === null ? null : Number(p.parent_id);
+    if (parent === null || mine.has(parent) || answered.has(parent)) continue;
+    const called = p.answered_staff ? 'Instructor' : 'Classmate';
+    answered.set(parent, {
+      id: parent,
+      discussion_id: p.discussion_id,
+      author: { name: `${called} ${numberOf(`${p.course_id} ${p.answered}`)}`, staff: p.answered_staff },
+      parent_id: null,
+      shared_at: p.shared_at,
+      noted_at: null,
+      withdrawn: false,
+      read: true,
+      versions: [{ at: iso(p.shared_at), title: '', doc: THEIRS }],
+    });
+  }
+  return laidOut(rows, [...posts, ...answered.values()]).filter((c) => c.discussions.length > 0);
+}
+
+export const withoutSlugs = ({ discussions, ...course }: CourseWithSlugs): OwnCourse => ({
+  ...course,
+  discussions: discussions.map(({ slug: _, ...d }) => d),
+});
+
+function laidOut(
+  { courses, discussions, drafts, sources }: Awaited<ReturnType<typeof rowsOf>>,
+  posts: PostRow[],
+): CourseWithSlugs[] {
+  return courses.map((c) => ({
+    code: c.code as string,
+    title: c.title as string,
+    zone: c.time_zone as string,
+    sources: sources.filter((s) => s.course_id === c.id).map((s) => s.item),
+    discussions: discussions
+      .filter((d) => d.course_id === c.id)
+      .map((d) => ({
+        slug: d.slug as string,
+        title: d.title as string,
+        week: { number: d.week as number, startsOn: d.starts_on as string },
+        opens: wall(d.opens),
+        responseDue: wall(d.response_due),
+        repliesDue: wall(d.replies_due),
+        late: d.late as LateRule,
+        brief: d.brief as Brief,
+        prompt: d.prompt as Doc,
+        source:
+          d.source_name === null ? null : { name: d.source_name as string, whole: d.source_whole as string },
+        note: d.note === null ? null : { body: d.note as string, keptAt: iso(d.note_at) },
+        posts: posts
+          .filter((p) => p.discussion_id === d.id)
+          .map((p) => ({
+            n: Number(p.id),
+            author: p.author,
+            answers: p.parent_id === null ? null : Number(p.parent_id),
+            sharedAt: iso(p.shared_at),
+            notedAt: p.noted_at === null ? null : iso(p.noted_at),
+            withdrawn: p.withdrawn,
+            read: p.read,
+            versions: p.versions.map((v) => ({ at: iso(v.at), title: v.title, doc: v.doc })),
+          })),
+        drafts: drafts
+          .filter((x) => x.discussion_id === d.id)
+          .map((x) => ({
+            answers: x.parent_id === null ? null : Number(x.parent_id),
+            title: x.title as string,
+            doc: x.doc as Doc,
+            keptAt: iso(x.kept_at),
+          })),
+      })),
+  }));
 }

@@ -161,11 +161,15 @@ class Reading {
 function fromDiscussion(bytes: Uint8Array): Result<ReadCartridge, CartridgeTrouble> {
   const found = readDiscussionFile(new TextDecoder().decode(bytes));
   if (!found) return fail({ code: 'no-cartridge' });
-  const { course, title, week, prompt, posts } = found;
-  const items = [{ kind: 'topic' as const, title: title.slice(0, 200), html: htmlOf(prompt) }];
+  const { course, title, week, posts } = found.file;
+  const items = [{ kind: 'topic' as const, title: title.slice(0, 200), html: htmlOf(found.prompt) }];
   return ok({
     cartridge: { title: course.slice(0, 200), sections: [{ title: `Week ${week}`, items }] },
-    left: posts ? [`${title} (its ${posts} posts: they are their authors’ own)`] : [],
+    left: posts.length
+      ? [
+          `${title} (its ${posts.length} posts: they are their authors’ own. To read them, bring the file in for yourself, under Discussions)`,
+        ]
+      : [],
     attributes: [],
   });
 }

@@ -9,6 +9,7 @@ import type { Block, Found } from '@/core/elsewhere/blocks';
 import { discussionInHtml, discussionInText, type FoundDiscussion } from '@/core/elsewhere/find-discussion';
 import { nameIn } from '@/core/elsewhere/names';
 import { documentOf } from '@/core/formats/as-document';
+import { blocksOfDiscussion, readDiscussionFile } from '@/core/formats/discussion-file';
 import { documentFromHtml } from '@/core/formats/from-html';
 import { latexOfMathml } from '../formats/mathml';
 import { decodeText, readFile, type BroughtFile } from '../formats/read-file';
@@ -95,7 +96,7 @@ function alone(
   };
 }
 
-async function inMail(bytes: Uint8Array, now: string): Promise<FoundDiscussion> {
+async function inMail(bytes: Uint8Array, now: string, zone: string): Promise<FoundDiscussion> {
   const mail = await PostalMime.parse(bytes, { maxNestingDepth: 20, maxHeadersSize: 200_000 });
   const html = (mail.html ?? '').slice(0, MOST_TEXT);
   const text = (mail.text ?? '').slice(0, MOST_TEXT);
@@ -104,7 +105,7 @@ async function inMail(bytes: Uint8Array, now: string): Promise<FoundDiscussion> 
   const best = (inHtml?.posts.length ?? 0) >= (inText?.posts.length ?? 0) ? inHtml : inText;
   const said =
     mail.date && Number.isFinite(Date.parse(mail.date))
-      ? wallClockAt(instant(Date.parse(mail.date)), 'UTC')
+      ? wallClockAt(instant(Date.parse(mail.date)), zone)
       : null;
   const empty = { course: '', title: mail.subject ?? '', prompt: null, posts: [] };
   return alone(
@@ -115,7 +116,7 @@ async function inMail(bytes: Uint8Array, now: string): Promise<FoundDiscussion> 
 }
 
 /**
- * The discussion in what somebody brought: a saved page (HTML, MHTML), a mail, a PDF or a text, or what was pasted. `now` is their wall clock.
+ * The discussion in what somebody brought: a discussion's own file, a saved page (HTML, MHTML), a mail, a PDF or a text, or what was pasted. `now` is their wall clock.
  * Of what holds no posts the blocks hold none either.
  */
 export async function discussionIn(given: {
@@ -123,6 +124,8 @@ export async function discussionIn(given: {
   text: string;
   html: string;
   now: string;
+  /** Theirs, for moments that are said in another. */
+  zone: string;
 }): Promise<Found> {
   const { file, now } = given;
   if (!file) {
@@ -130,11 +133,14 @@ export async function discussionIn(given: {
     const plain = discussionInText(given.text, now);
     return blocksOf(rich && rich.posts.length >= plain.posts.length ? rich : plain, now);
   }
-  const text = decodeText(file.bytes)?.slice(0, MOST_TEXT) ?? null;
+  const whole = decodeText(file.bytes);
+  const own = whole === null ? null : readDiscussionFile(whole);
+  if (own) return blocksOfDiscussion(own, given.zone);
+  const text = whole?.slice(0, MOST_TEXT) ?? null;
   if (text !== null && /\.(?:eml|mht|mhtml|mbox)$/iu.test(file.name) && MAIL.test(text))
-    return blocksOf(await inMail(file.bytes, now), now);
+    return blocksOf(await inMail(file.bytes, now, given.zone), now);
   if (text !== null && MAIL.test(text) && /^content-type:\s*multipart/imu.test(text.slice(0, 4_000)))
-    return blocksOf(await inMail(file.bytes, now), now);
+    return blocksOf(await inMail(file.bytes, now, given.zone), now);
   if (text !== null && (MARKUP.test(text.slice(0, 4_000)) || /\.html?$/iu.test(file.name)))
     return blocksOf(discussionInHtml(text, now), now);
   if (text !== null) return blocksOf(discussionInText(text, now), now);

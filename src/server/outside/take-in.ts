@@ -54,6 +54,9 @@ function planOf(actor: Actor, written: Term | null, doc: Doc, dates: readonly Na
     : null;
 }
 
+/** Data says itself what it is. */
+const isData = (file: BroughtFile) => /\.json$/iu.test(file.name);
+
 /**
  * Takes in a prompt from a course that is not hosted here: pasted, dropped as a file, or both, with a calendar file beside it
  * whose times may be its deadlines. A file that cannot be read is named, and what was typed is taken all the same.
@@ -75,8 +78,9 @@ export async function takeIn(
   const holdsPosts = async (file: BroughtFile | null): Promise<boolean> => {
     if (course) return false;
     const { text, html } = file ? { text: '', html: '' } : given;
-    const now = wallClockAt(deps.now, actor.timeZone);
-    const read = await readFor(deps, actor, 'discussion', { file, text, html, now });
+    const zone = actor.timeZone;
+    const now = wallClockAt(deps.now, zone);
+    const read = await readFor(deps, actor, 'discussion', { file, text, html, now, zone });
     if (!read.ok || postsIn(read.value) < (into ? 1 : 2)) return false;
     founds.push(read.value);
     wholes.push(
@@ -104,7 +108,8 @@ export async function takeIn(
       continue;
     }
     const read = await wordsFor(deps, actor, file);
-    if (!(read.ok && (await isDatedPlan(read.value))) && (await holdsPosts(file))) continue;
+    const planned = read.ok && !isData(file) && (await isDatedPlan(read.value));
+    if (!planned && (await holdsPosts(file))) continue;
     if (!read.ok) {
       troubles.push(read.failure);
       continue;

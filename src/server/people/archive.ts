@@ -10,8 +10,13 @@ import {
   archivedPosts,
   archivedRest,
 } from '@/db/queries/own-archive';
-import { ownCourses } from '@/db/queries/own-courses';
+import { ownCourses, ownWordsInCourses, withoutSlugs } from '@/db/queries/own-courses';
+import { postId } from '@/core/ids';
+import { enterDiscussion } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { issueReceipt } from '../receipts/issue';
+import { keySet } from '../receipts/keys';
+import type { Box } from '../secrets/box';
 import { OWN_COURSES } from './read-archive';
 import type { FileStore } from '../files/store';
 
@@ -31,12 +36,31 @@ const fileName = (n: number, name: string) => {
 };
 
 /**
+ * The courses of an archive that can be brought into another installation: those of one's own, and of the courses of others what one wrote
+ * oneself, under the prompts that one may read now.
+ */
+async function travelling(deps: Deps, actor: Actor) {
+  const [own, theirs] = await Promise.all([
+    ownCourses(deps.db, actor.id),
+    ownWordsInCourses(deps.db, actor.id),
+  ]);
+  const codes = new Set(own.courses.map((c) => c.code));
+  for (const course of theirs.filter((c) => !codes.has(c.code))) {
+    const discussions: typeof course.discussions = [];
+    for (const d of course.discussions)
+      if ((await enterDiscussion(deps, actor, d.slug)).ok) discussions.push(d);
+    if (discussions.length) own.courses.push(withoutSlugs({ ...course, discussions }));
+  }
+  return own;
+}
+
+/**
  * Everything of one person in one archive, as it is read: what they shared with every version, drafts, notes, sources, marks and files, in
  * open forms, with a page that reads by itself. It is put together while it is sent: no size of it takes more memory than one file's
  * piece and the texts.
  */
 export async function* ownArchive(
-  deps: Deps & { files: FileStore },
+  deps: Deps & { files: FileStore; box: Box },
   actor: Actor,
 ): AsyncGenerator<Uint8Array> {
   const [self, home, posts, drafts, rest, choices, files, courses] = await Promise.all([
@@ -47,7 +71,7 @@ export async function* ownArchive(
     archivedRest(deps.db, actor.id),
     archivedChoices(deps.db, actor.id),
     archivedFiles(deps.db, actor.id),
-    ownCourses(deps.db, actor.id),
+    travelling(deps, actor),
   ]);
   if (!self) throw new Error('whoever is signed in has an account');
   const picture = await pictureOf(deps.db, actor.id);
@@ -55,17 +79,21 @@ export async function* ownArchive(
     ...files.map((f, i) => ({ ...f, path: fileName(i + 1, f.name) })),
     ...(picture ? [{ id: actor.id, name: 'picture.webp', sha256: picture, path: 'files/picture.webp' }] : []),
   ];
-  const shared = posts.flatMap((p): OwnText[] =>
-    p.versions.map((v, i) => ({
-      line: `${p.kind === 'response' ? 'Response' : `Reply to #${p.answers}`} #${p.id}, ${
-        i === 0 ? 'shared' : 'changed'
-      } ${iso(v.at)}${p.withdrawn ? ', withdrawn' : ''}`,
-      course: p.course,
-      discussion: p.discussion,
-      title: v.title,
-      doc: v.doc,
-    })),
-  );
+  const shared: OwnText[] = [];
+  for (const p of posts)
+    for (const [i, v] of p.versions.entries()) {
+      const issued = await issueReceipt(deps, actor, postId(p.id), i + 1);
+      shared.push({
+        line: `${p.kind === 'response' ? 'Response' : `Reply to #${p.answers}`} #${p.id}, ${
+          i === 0 ? 'shared' : 'changed'
+        } ${iso(v.at)}${p.withdrawn ? ', withdrawn' : ''}`,
+        course: p.course,
+        discussion: p.discussion,
+        title: v.title,
+        doc: v.doc,
+        ...(issued.ok ? { receipt: issued.value.file } : {}),
+      });
+    }
   const texts = archiveTexts({
     name: self.name,
     email: self.email,
@@ -81,6 +109,7 @@ export async function* ownArchive(
         spelling: self.spelling,
       },
       [OWN_COURSES]: courses,
+      'keys of receipts': await keySet(deps.db),
       'margin notes': rest.notes,
       'notes to self': rest.self,
       sources: rest.sources,

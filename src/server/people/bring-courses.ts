@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { withKnownFiles } from '@/core/document/attachments';
+import { clipsAsFiles, filesIn, withKnownFiles, type StoredFile } from '@/core/document/attachments';
 import { isBlank, plainText } from '@/core/document/flatten';
+import { withKnownNames } from '@/core/document/names';
 import type { Doc } from '@/core/document/nodes';
 import {
   courseId,
@@ -14,8 +15,8 @@ import {
 } from '@/core/ids';
 import {
   afterWhatTheyAnswer,
+  withDocuments,
   type OwnCourse,
-  type OwnCourses,
   type OwnDiscussion,
 } from '@/core/people/own-courses';
 import { fingerprintText } from '@/core/posts/canonical';
@@ -39,15 +40,21 @@ import { insertPost, insertVersion, lockSharing, nextPostId } from '@/db/queries
 import { addSources, sourcesOf } from '@/db/queries/sources';
 import type { NotRead } from '@/contract/not-read';
 import type { Actor, Deps } from '../deps';
+import { receiveWhole, type FileDeps } from '../files/receive';
 import { newSlug } from '../outside/confirm';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
 import { readFor } from '../readers/readers';
+import type { ArchivedFile } from './read-archive';
 
 export type Brought = {
   courses: number;
   discussions: number;
   posts: number;
+  /** Files that their texts carry. */
+  files: number;
+  /** And those that could not be kept here: too large, or there is no room for them. Their names stand in the texts. */
+  left: string[];
   /** Discussions that were here already, and are left as they are. */
   known: number;
   /** Courses that are held here under the same name. */
@@ -58,12 +65,16 @@ export type BringFailure =
   | { code: 'no-archive' | 'no-courses' | 'not-own-courses' | 'newer' | 'too-large' }
   | { code: 'malformed'; where: string };
 
-/** An archive holds files, too, of which nothing is read here. */
 export const MOST_ARCHIVE_BYTES = 64_000_000;
 
 const at = (iso: string) => instant(Date.parse(iso));
-/** Files stay in the archive: of what a text carries its words stand in its place. */
-const inWords = (doc: Doc) => withKnownFiles(doc, new Map());
+
+/**
+ * A text of another place as it can stand here: with the files that came along, and names of people and numbers of posts as the words they are, for
+ * here they would be others'.
+ */
+const ofHere = (doc: Doc, files: ReadonlyMap<string, StoredFile>): Doc =>
+  withKnownNames(withKnownFiles(clipsAsFiles(doc, files), files), { person: () => null, post: () => false });
 
 type Figures = Awaited<ReturnType<typeof figuresOf>>;
 type Measured = {
@@ -96,7 +107,7 @@ async function measured(
       brief,
       kind: answers === null ? 'response' : 'reply',
       title: text.title,
-      doc: inWords(text.doc),
+      doc: text.doc,
       answered: answered(answers),
     });
   const versions = new Map<string, Figures>();
@@ -123,7 +134,7 @@ async function putDiscussion(
   await insertDiscussion(
     tx,
     { course, id, slug, week: d.week.number, opens: d.opens },
-    inWords(d.prompt),
+    d.prompt,
     {
       title: d.title,
       course: given.course.code,
@@ -164,7 +175,7 @@ async function putDiscussion(
     });
     for (const [i, version] of post.versions.entries()) {
       const figures = versions.get(`${post.n} ${i}`);
-      const doc = inWords(version.doc);
+      const { doc } = version;
       const now = at(version.at);
       await insertVersion(tx, number, {
         n: i + 1,
@@ -190,7 +201,7 @@ async function putDiscussion(
     const parent = draft.answers === null ? null : ids.get(draft.answers);
     const figures = given.drafts[i];
     if (parent === undefined || !figures) continue;
-    const doc = inWords(draft.doc);
+    const { doc } = draft;
     await insertDraft(
       tx,
       { author: actor.id, course, discussion: id, kind: parent === null ? 'response' : 'reply', parent },
@@ -233,38 +244,79 @@ async function courseIn(tx: Db, actor: Actor, given: OwnCourse): Promise<{ id: C
 /** A title and a week tell a discussion from the others of its course. */
 const keyOf = (course: string, d: { title: string; week: number }) => `${course} ${d.week} ${d.title}`;
 
+/** Takes the files in that texts of a course carry, as the student's own in it. */
+async function takeFiles(
+  deps: FileDeps,
+  actor: Actor,
+  course: CourseId,
+  discussions: readonly OwnDiscussion[],
+  all: ReadonlyMap<string, ArchivedFile>,
+) {
+  const wanted = new Set<string>();
+  for (const d of discussions)
+    withDocuments(d, (doc) => {
+      for (const id of filesIn(doc)) wanted.add(id);
+      return doc;
+    });
+  const known = new Map<string, StoredFile>();
+  const left: string[] = [];
+  for (const id of wanted) {
+    const file = all.get(id);
+    if (!file) continue;
+    const kept = await receiveWhole(deps, actor, course, file.name, file.bytes);
+    if (kept.ok) known.set(id, kept.value);
+    else left.push(file.name);
+  }
+  return { known, left };
+}
+
 /**
- * Brings one's own courses in out of an archive of this or another installation: with prompts, everybody's posts and their versions, drafts, notes and
- * sources. All of it or nothing; what is here already is left as it is, so the same archive can be brought twice.
+ * Brings courses in out of an archive of this or another installation, as the student's own: with prompts, posts and their versions, drafts, notes,
+ * sources and the files that texts carry. Their texts come in all or not at all; what is here already is left as it is, so the same archive can be brought
+ * twice.
  */
 export async function bringCourses(
-  deps: Deps,
+  deps: FileDeps,
   actor: Actor,
   bytes: Buffer,
 ): Promise<Result<Brought, BringFailure>> {
   const read = await readFor(deps, actor, 'archive', { bytes });
   if (!read.ok) return read;
   if (!read.value.ok) return read.value;
-  const given: OwnCourses = read.value.value;
+  const { courses: given, files } = read.value.value;
   if (given.courses.length === 0) return fail({ code: 'no-courses' });
   const held = (await coursesOf(deps.db, actor.id)).filter((c) => !c.outside).map((c) => courseSlug(c.code));
   const hosted = given.courses.filter((c) => held.includes(courseSlug(c.code)));
   const here = new Set((await standingRows(deps.db, actor.id)).map((s) => keyOf(s.course, s)));
-  const taken = given.courses
-    .filter((c) => !hosted.includes(c))
-    .flatMap((course) => course.discussions.map((discussion) => ({ course, discussion })));
-  const fresh = taken.filter(
-    ({ course, discussion: d }) => !here.has(keyOf(course.code, { title: d.title, week: d.week.number })),
-  );
-  const all: Measured[] = [];
-  for (const { course, discussion } of fresh) all.push(await measured(deps, actor, course, discussion));
+  const counts = { courses: 0, discussions: 0, posts: 0, files: 0, known: 0 };
+  const left: string[] = [];
+  const placed: { course: OwnCourse; id: CourseId; own: Measured[] }[] = [];
+  const contents = new Map(files.map((f) => [f.id, f]));
+  for (const course of given.courses.filter((c) => !hosted.includes(c))) {
+    const fresh = course.discussions.filter(
+      (d) => !here.has(keyOf(course.code, { title: d.title, week: d.week.number })),
+    );
+    counts.known += course.discussions.length - fresh.length;
+    if (fresh.length === 0) continue;
+    const { id, made } = await deps.db.transaction((tx) => courseIn(tx, actor, course));
+    if (made) counts.courses += 1;
+    const taken = await takeFiles(deps, actor, id, fresh, contents);
+    counts.files += taken.known.size;
+    left.push(...taken.left);
+    const own: Measured[] = [];
+    for (const d of fresh)
+      own.push(
+        await measured(
+          deps,
+          actor,
+          course,
+          withDocuments(d, (doc) => ofHere(doc, taken.known)),
+        ),
+      );
+    placed.push({ course, id, own });
+  }
   return deps.db.transaction(async (tx) => {
-    const counts = { courses: 0, discussions: 0, posts: 0 };
-    for (const course of given.courses.filter((c) => !hosted.includes(c))) {
-      const own = all.filter((m) => m.course === course);
-      if (own.length === 0) continue;
-      const { id, made } = await courseIn(tx, actor, course);
-      if (made) counts.courses += 1;
+    for (const { course, id, own } of placed) {
       const shelf = new Set((await sourcesOf(tx, actor.id, id)).map((s) => JSON.stringify(s.item)));
       const items = course.sources.flatMap((item) => {
         const source = sourceItemSchema.safeParse(item);
@@ -278,6 +330,6 @@ export async function bringCourses(
         counts.discussions += 1;
       }
     }
-    return ok({ ...counts, known: taken.length - fresh.length, hosted: hosted.map((c) => c.code) });
+    return ok({ ...counts, left, hosted: hosted.map((c) => c.code) });
   });
 }

@@ -75,8 +75,8 @@ export function AccountView(props: {
           </Part>
           <Part id="archive" title="Everything of yours">
             <p className="text-[13.5px] text-ink-2">
-              What you shared with every version, drafts, notes, sources, marks and files, in one archive with
-              a page that reads by itself.
+              What you shared with every version and its receipts, drafts, notes, sources, marks and files, in
+              one archive with a page that reads by itself.
             </p>
             <p>
               <a className="btn" href={archiveAt()} download="">
@@ -90,9 +90,11 @@ export function AccountView(props: {
               className="mt-3 grid gap-2 border-t border-rule-soft pt-3"
             >
               <p className="text-[13.5px] text-ink-2">
-                An archive of another Pulpit, or of this one, brings your own courses in again: those that are
-                held elsewhere, with their prompts, posts, drafts, notes and sources. What is here already
-                stays as it is. Pictures and files stay in the archive, and their words stand in their place.
+                An archive of another Pulpit, or of this one, brings in again what you wrote: your courses
+                that are held elsewhere, whole; and of courses that a college held for you, your own posts,
+                drafts, notes and sources under their prompts, without what classmates wrote. Pictures and
+                files come along. It stands with the courses you brought in, for you alone; what is here
+                already stays as it is.
               </p>
               <label className="grid gap-1 text-[13.5px] font-semibold">
                 An archive (.zip)

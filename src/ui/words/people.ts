@@ -111,6 +111,8 @@ const GOOD: Record<string, string> = {
   picture: 'Your picture is kept.',
   'picture-gone': 'You have no picture any more.',
   'archive-known': 'All of that archive is here already. Nothing was changed.',
+  'archive-without-files':
+    'Brought in, but not all files: some are too large, or there is no room for them here. Their names stand in the texts; the files are in the archive.',
   'archive-hosted':
     'Brought in, but for courses that are held here under the same name: those stay as they are.',
   mark: 'Kept.',

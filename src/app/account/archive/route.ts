@@ -4,7 +4,7 @@ import { ownArchive } from '@/server/people/archive';
 import { mayTry } from '@/server/sessions/tries';
 import { disposition } from '../../_request/disposition';
 import { ownContent } from '../../_request/endpoint';
-import { comingFrom, withFiles } from '../../_request/session';
+import { comingFrom, withBox, withFiles } from '../../_request/session';
 import { seeOther } from '../../_request/write';
 
 /** Everything of one's own as one archive. */
@@ -17,7 +17,7 @@ export const GET = ownContent(
       return seeOther(accountAt({ answer: 'too-many-tries' }));
     const day = new Date(who.deps.now).toISOString().slice(0, 10);
     return new Response(
-      Readable.toWeb(Readable.from(ownArchive(withFiles(who.deps), who.actor))) as ReadableStream,
+      Readable.toWeb(Readable.from(ownArchive(withFiles(withBox(who.deps)), who.actor))) as ReadableStream,
       {
         headers: {
           'content-type': 'application/zip',

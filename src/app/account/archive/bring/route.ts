@@ -1,6 +1,7 @@
 import { accountAt, discussionsAt } from '@/contract/addresses';
 import { bringCourses, MOST_ARCHIVE_BYTES } from '@/server/people/bring-courses';
 import { uploadForm } from '../../../_request/endpoint';
+import { withFiles } from '../../../_request/session';
 import { seeOther } from '../../../_request/write';
 
 /** Brings one's own courses in out of an archive. */
@@ -13,8 +14,9 @@ export const POST = uploadForm(
     const said = (answer: string) => seeOther(`${accountAt({ answer })}#archive`);
     if (!file) return said('no-file');
     if (file.cut) return said('archive-too-large');
-    const brought = await bringCourses(who.deps, who.actor, file.bytes);
+    const brought = await bringCourses(withFiles(who.deps), who.actor, file.bytes);
     if (!brought.ok) return said(`archive-${brought.failure.code}`);
+    if (brought.value.left.length) return said('archive-without-files');
     if (brought.value.hosted.length) return said('archive-hosted');
     return brought.value.discussions ? seeOther(discussionsAt()) : said('archive-known');
   },

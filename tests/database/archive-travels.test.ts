@@ -1,0 +1,255 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
+import { strFromU8, unzipSync, zipSync } from 'fflate';
+import type { Knex } from 'knex';
+import { attachmentsIn } from '@/core/document/attachments';
+import { postId } from '@/core/ids';
+import type { Doc } from '@/core/document/nodes';
+import { namedIn } from '@/core/document/names';
+import { documentsIn, readOwnCourses } from '@/core/people/own-courses';
+import type { Receipt } from '@/core/receipts/receipt';
+import { responseRoom } from '@/server/discussions/response-room';
+import { keepDraft } from '@/server/drafts/keep';
+import { folderStore } from '@/server/files/folder-store';
+import { readableFile } from '@/server/files/read';
+import { receiveWhole } from '@/server/files/receive';
+import { keepNoteToSelf } from '@/server/notes/note-to-self';
+import { ownArchive } from '@/server/people/archive';
+import { bringCourses } from '@/server/people/bring-courses';
+import { changePost } from '@/server/posts/change';
+import { verifyReceipt } from '@/server/receipts/verify';
+import { photograph } from '../fixtures/files';
+import { jwcryptoVerifies } from '../fixtures/jwcrypto';
+import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
+
+type World = Awaited<ReturnType<typeof smallCourse>>;
+let home: World;
+let away: World;
+let archive: Buffer;
+const folder = mkdtempSync(join(tmpdir(), 'archive-'));
+const at = (db: Knex, when: string) => ({
+  ...deps(db, when),
+  files: folderStore(join(folder, db === home.db ? 'home' : 'away')),
+});
+const files = () => unzipSync(archive);
+const json = (path: string): unknown => JSON.parse(strFromU8(files()[path] ?? new Uint8Array()));
+
+const NOORS = 'What Noor wrote is Noor’s, every word.';
+
+/** Two installations that know nothing of each other, and what somebody took along from one. */
+beforeAll(async () => {
+  home = await smallCourse('archive_home');
+  away = await smallCourse('archive_away');
+  const { imani, noor, rafi, holt } = home.people;
+  const there = at(home.db, 'Tue 09:00');
+  const picture = await receiveWhole(there, imani, home.course, 'gauge.jpg', await photograph(640, 480));
+  const plan = await receiveWhole(there, imani, home.course, 'plan.txt', Buffer.from('A plan of the levee.'));
+  if (!picture.ok || !plan.ok) throw new Error('no file');
+  const first: Doc = {
+    type: 'doc',
+    content: [
+      ...text('The levee was rebuilt where it was.').content,
+      {
+        type: 'picture',
+        attrs: {
+          file: picture.value.id,
+          alt: 'A gauge',
+          width: picture.value.width ?? 0,
+          height: picture.value.height ?? 0,
+        },
+      },
+      {
+        type: 'file',
+        attrs: { file: plan.value.id, name: 'plan.txt', mediaType: 'text/plain', bytes: plan.value.bytes },
+      },
+    ],
+  };
+  const noors = await shared(home.db, noor, OPEN, 'Tue 09:00', shareInput(NOORS));
+  const rafis = await shared(home.db, rafi, OPEN, 'Tue 09:30', shareInput('Rafi says a thing of his own.'));
+  const holts = await shared(home.db, holt, OPEN, 'Tue 09:40', shareInput('An instructor begins, too.'));
+  const own = await shared(home.db, imani, OPEN, 'Tue 10:00', shareInput('', { doc: first }));
+  const changed = await changePost(at(home.db, 'Tue 10:30'), imani, OPEN, postId(own.post), {
+    title: 'Later',
+    doc: { type: 'doc', content: [...first.content, ...text('And higher, in places.').content] },
+  });
+  if (!changed.ok) throw new Error(JSON.stringify(changed.failure));
+  const named: Doc = {
+    type: 'doc',
+    content: [
+      {
+        type: 'paragraph',
+        content: [
+          { type: 'text', text: 'As ' },
+          { type: 'text', text: '@Noor Vasquez', marks: [{ type: 'mention', attrs: { person: noor.id } }] },
+          { type: 'text', text: ' says under ' },
+          {
+            type: 'text',
+            text: `#${noors.post}`,
+            marks: [{ type: 'postReference', attrs: { post: noors.post } }],
+          },
+        ],
+      },
+    ],
+  };
+  const answer = (post: typeof noors, doc: Doc, when: string) =>
+    shared(home.db, imani, OPEN, when, shareInput('', { kind: 'reply', parent: post.post, doc }));
+  await answer(noors, named, 'Tue 11:00');
+  await answer(rafis, text('But who pays for it, Rafi?'), 'Tue 11:30');
+  const kept = await keepDraft(deps(home.db, 'Tue 12:00'), imani, OPEN, {
+    kind: 'reply',
+    parent: holts.post,
+    submission: '00000000-0000-4000-8000-00000000000b',
+    title: '',
+    doc: text('A question to you.'),
+    base: 0,
+    conflict: 'tell',
+  });
+  if (!kept.ok) throw new Error(kept.failure.code);
+  await keepNoteToSelf(deps(home.db, 'Tue 12:00'), imani, OPEN, { body: 'Ask about the gauge.' });
+  const pieces: Uint8Array[] = [];
+  for await (const piece of ownArchive(at(home.db, 'Tue 13:00'), imani)) pieces.push(piece);
+  archive = Buffer.concat(pieces);
+});
+afterAll(async () => {
+  await home.db.destroy();
+  await away.db.destroy();
+  rmSync(folder, { recursive: true });
+});
+
+describe('what one wrote in the course of others', () => {
+  test('is in the archive with its prompt, and nobody else’s words or name are', () => {
+    const own = JSON.stringify(json('data/own courses.json'));
+    expect(own).toContain('The levee was rebuilt where it was.');
+    for (const theirs of [NOORS, 'a thing of his own', 'An instructor begins', 'Castellan', 'Holt'])
+      expect(own).not.toContain(theirs);
+    // Whom one named oneself, one named in one's own words.
+    expect(own.match(/Noor Vasquez/gu)).toHaveLength(1);
+  });
+
+  test('is brought into another installation: posts with their versions, whom they answered kept apart, drafts, notes, files', async () => {
+    const { stranger } = away.people;
+    const brought = await bringCourses(at(away.db, 'Wed 10:00'), stranger, archive);
+    expect(brought).toMatchObject({
+      ok: true,
+      value: { courses: 1, discussions: 1, posts: 6, files: 2, left: [], hosted: [] },
+    });
+    const [{ slug }] = await away
+      .db('discussions as d')
+      .join('courses as c', 'c.id', 'd.course_id')
+      .where('c.owner_id', stranger.id)
+      .select('d.slug');
+    const room = await responseRoom(deps(away.db, 'Wed 11:00'), stranger, slug);
+    if (!room.ok) throw new Error('not found');
+    const verdicts = room.value.head.ledger?.verdicts.map((v) => [v.counted, v.reason]);
+    const before = await responseRoom(deps(home.db, 'Wed 11:00'), home.people.imani, OPEN);
+    if (!before.ok) throw new Error('not found');
+    expect(verdicts).toEqual(before.value.head.ledger?.verdicts.map((v) => [v.counted, v.reason]));
+    const texts = await away
+      .db('posts as p')
+      .join('post_versions as v', 'v.post_id', 'p.id')
+      .where('p.author_id', stranger.id)
+      .orderBy(['p.shared_at', 'v.n'])
+      .select('v.doc', 'v.n', 'p.kind');
+    expect(texts.map((t) => [t.kind, t.n])).toEqual([
+      ['response', 1],
+      ['response', 2],
+      ['reply', 1],
+      ['reply', 1],
+    ]);
+    const carried = attachmentsIn((texts[1] as { doc: Doc }).doc).map(({ node }) => node.attrs);
+    for (const attrs of carried) {
+      const read = await readableFile(at(away.db, 'Wed 11:00'), stranger, (attrs as { file: string }).file);
+      if (!read.ok) throw new Error('not readable');
+      const content = await buffer(await at(away.db, 'Wed 11:00').files.read(read.value.sha256));
+      expect(content.length).toBe(read.value.bytes);
+      if (read.value.mediaType === 'text/plain') expect(content.toString()).toBe('A plan of the levee.');
+      else expect(read.value.mediaType).toBe('image/webp');
+    }
+    expect(carried).toHaveLength(2);
+    // Names and numbers of there would be somebody else's and another post's here.
+    expect(namedIn((texts[2] as { doc: Doc }).doc)).toEqual({ people: [], posts: [] });
+    expect(JSON.stringify((texts[2] as { doc: Doc }).doc)).toContain('@Noor Vasquez');
+    const [draft] = await away.db('drafts').where({ author_id: stranger.id }).select('doc', 'parent_id');
+    expect(JSON.stringify(draft.doc)).toContain('A question to you.');
+    expect(draft.parent_id).not.toBeNull();
+    expect(await away.db('notes_to_self').where({ person_id: stranger.id }).pluck('body')).toEqual([
+      'Ask about the gauge.',
+    ]);
+  });
+
+  test('stays in words where a file is not in the archive, or is none that may be kept', async () => {
+    const whole = files();
+    const path = Object.keys(whole).find((name) => name.endsWith('plan.txt')) ?? '';
+    const zip = Buffer.from(
+      zipSync({ ...whole, [path]: Buffer.from('MZ\x90\x00'.padEnd(4_096, '\0'), 'latin1') }),
+    );
+    const brought = await bringCourses(at(away.db, 'Wed 12:00'), { ...away.people.holt }, zip);
+    // In a course that is held here the archive's is left alone.
+    expect(brought).toMatchObject({ value: { discussions: 0, hosted: ['GEO 115'] } });
+    const value = json('data/own courses.json') as { courses: { code: string }[] };
+    const other = { ...value, courses: value.courses.map((c) => ({ ...c, code: 'GEO 116' })) };
+    const { 'data/own courses.json': _, ...rest } = whole;
+    const renamed = Buffer.from(
+      zipSync({
+        ...rest,
+        'data/own courses.json': Buffer.from(JSON.stringify(other)),
+        [path]: Buffer.from('MZ\x90\x00'.padEnd(4_096, '\0'), 'latin1'),
+      }),
+    );
+    const taken = await bringCourses(at(away.db, 'Wed 12:00'), away.people.kwame, renamed);
+    expect(taken).toMatchObject({ ok: true, value: { discussions: 1, files: 1, left: ['plan.txt'] } });
+    const [{ doc }] = await away
+      .db('posts as p')
+      .join('post_versions as v', 'v.post_id', 'p.id')
+      .where({ 'p.author_id': away.people.kwame.id, 'v.n': 1, 'p.kind': 'response' })
+      .select('v.doc');
+    expect(attachmentsIn(doc).map(({ node }) => node.type)).toEqual(['picture']);
+    expect(JSON.stringify(doc)).toContain('plan.txt');
+  });
+
+  test('is what the published form says, in every document', () => {
+    const read = readOwnCourses(json('data/own courses.json'));
+    if (!read.ok) throw new Error(JSON.stringify(read.failure));
+    // A prompt, three versions of two posts and a reply, one draft, and what stands for three posts of others.
+    expect(documentsIn(read.value)).toHaveLength(1 + 4 + 1 + 3);
+  });
+});
+
+describe('receipts in an archive', () => {
+  const receipts = () =>
+    Object.keys(files())
+      .filter((path) => path.startsWith('receipts/'))
+      .map((path) => strFromU8(files()[path] ?? new Uint8Array()));
+
+  test('are there for every version, and verify where they come from', async () => {
+    expect(receipts()).toHaveLength(4);
+    for (const one of receipts())
+      expect(await verifyReceipt(home.db, one)).toMatchObject({ troubles: [], contentChecked: true });
+    const [first = ''] = receipts();
+    const changed = JSON.stringify({
+      ...(JSON.parse(first) as object),
+      receipt: {
+        ...(JSON.parse(first) as { receipt: Receipt }).receipt,
+        sharedAt: '2026-10-12T08:00:00.000Z',
+      },
+    });
+    expect((await verifyReceipt(home.db, changed)).troubles).not.toEqual([]);
+  });
+
+  test('verify without Pulpit, with the keys that lie beside them', () => {
+    const keys = json('data/keys of receipts.json') as object;
+    for (const one of receipts())
+      expect(
+        jwcryptoVerifies((JSON.parse(one) as { jws: Parameters<typeof jwcryptoVerifies>[0] }).jws, keys),
+      ).toBe(true);
+  });
+});
+
+test('the page of an archive shows its pictures from the files beside it', () => {
+  const page = strFromU8(files()['index.html'] ?? new Uint8Array());
+  const [, src = ''] = /<img[^>]* src="([^"]+)"/u.exec(page) ?? [];
+  expect(files()[src]?.length).toBeGreaterThan(100);
+  expect(page).toContain('its receipt');
+});
