@@ -97,6 +97,14 @@ beforeAll(async () => {
     shared(home.db, imani, OPEN, when, shareInput('', { kind: 'reply', parent: post.post, doc }));
   await answer(noors, named, 'Tue 11:00');
   await answer(rafis, text('But who pays for it, Rafi?'), 'Tue 11:30');
+  const jun = await shared(home.db, home.people.jun, OPEN, 'Tue 11:40', shareInput('Jun has a word, too.'));
+  await shared(
+    home.db,
+    imani,
+    OPEN,
+    'Tue 11:45',
+    shareInput('Between us two.', { kind: 'reply', parent: jun.post, private: true }),
+  );
   const kept = await keepDraft(deps(home.db, 'Tue 12:00'), imani, OPEN, {
     kind: 'reply',
     parent: holts.post,
@@ -133,7 +141,7 @@ describe('what one wrote in the course of others', () => {
     const brought = await bringCourses(at(away.db, 'Wed 10:00'), stranger, archive);
     expect(brought).toMatchObject({
       ok: true,
-      value: { courses: 1, discussions: 1, posts: 6, files: 2, left: [], hosted: [] },
+      value: { courses: 1, discussions: 1, posts: 8, files: 2, left: [], hosted: [] },
     });
     const [{ slug }] = await away
       .db('discussions as d')
@@ -157,7 +165,11 @@ describe('what one wrote in the course of others', () => {
       ['response', 2],
       ['reply', 1],
       ['reply', 1],
+      ['reply', 1],
     ]);
+    // What did not count there for being between two does not count here.
+    expect(verdicts).toHaveLength(4);
+    expect(verdicts?.filter(([counted]) => !counted)).toHaveLength(1);
     const carried = attachmentsIn((texts[1] as { doc: Doc }).doc).map(({ node }) => node.attrs);
     for (const attrs of carried) {
       const read = await readableFile(at(away.db, 'Wed 11:00'), stranger, (attrs as { file: string }).file);
@@ -212,8 +224,8 @@ describe('what one wrote in the course of others', () => {
   test('is what the published form says, in every document', () => {
     const read = readOwnCourses(json('data/own courses.json'));
     if (!read.ok) throw new Error(JSON.stringify(read.failure));
-    // A prompt, three versions of two posts and a reply, one draft, and what stands for three posts of others.
-    expect(documentsIn(read.value)).toHaveLength(1 + 4 + 1 + 3);
+    // A prompt, two versions of a response and three replies, one draft, and what stands for four posts of others.
+    expect(documentsIn(read.value)).toHaveLength(1 + 5 + 1 + 4);
   });
 });
 
@@ -224,7 +236,7 @@ describe('receipts in an archive', () => {
       .map((path) => strFromU8(files()[path] ?? new Uint8Array()));
 
   test('are there for every version, and verify where they come from', async () => {
-    expect(receipts()).toHaveLength(4);
+    expect(receipts()).toHaveLength(5);
     for (const one of receipts())
       expect(await verifyReceipt(home.db, one)).toMatchObject({ troubles: [], contentChecked: true });
     const [first = ''] = receipts();

@@ -28,6 +28,8 @@ const postSchema = z.strictObject({
   sharedAt: moment,
   notedAt: moment.nullable(),
   withdrawn: z.boolean(),
+  /** Only whom it answers read it, and those who teach. */
+  private: z.literal(true).optional(),
   read: z.boolean(),
   /** Its texts, the oldest first. */
   versions: z

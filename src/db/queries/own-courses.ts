@@ -18,6 +18,7 @@ type PostRow = {
   shared_at: number | string;
   noted_at: number | string | null;
   withdrawn: boolean;
+  private: boolean;
   read: boolean;
   versions: { at: string; title: string; doc: Doc }[];
 };
@@ -108,7 +109,7 @@ export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
         'p.parent_id',
         'p.shared_at',
         'p.noted_at',
-        db.raw('p.withdrawn_at is not null as withdrawn'),
+        db.raw('p.withdrawn_at is not null as withdrawn, p.private_to is not null as private'),
         db.raw('r.post_id is not null as read'),
         db.raw(VERSIONS),
       ) as Promise<PostRow[]>,
@@ -168,7 +169,7 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
         'p.parent_id',
         'p.shared_at',
         'p.noted_at',
-        db.raw('p.withdrawn_at is not null as withdrawn'),
+        db.raw('p.withdrawn_at is not null as withdrawn, p.private_to is not null as private'),
         db.raw('true as read'),
         db.raw(VERSIONS),
         'q.author_id as answered',
@@ -196,6 +197,7 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
       shared_at: p.shared_at,
       noted_at: null,
       withdrawn: false,
+      private: false,
       read: true,
       versions: [{ at: iso(p.shared_at), title: '', doc: THEIRS }],
     });
@@ -241,6 +243,7 @@ function laidOut(
             sharedAt: iso(p.shared_at),
             notedAt: p.noted_at === null ? null : iso(p.noted_at),
             withdrawn: p.withdrawn,
+            ...(p.private ? { private: true as const } : {}),
             read: p.read,
             versions: p.versions.map((v) => ({ at: iso(v.at), title: v.title, doc: v.doc })),
           })),

@@ -11,6 +11,7 @@ import {
   personId,
   type CourseId,
   type DiscussionId,
+  type PersonId,
   type PostId,
 } from '@/core/ids';
 import {
@@ -149,6 +150,7 @@ async function putDiscussion(
   );
   await lockSharing(tx, actor.id, id);
   const ids = new Map<number, PostId>();
+  const authors = new Map<number, PersonId>();
   for (const post of afterWhatTheyAnswer(d.posts)) {
     const parent = post.answers === null ? null : (ids.get(post.answers) ?? null);
     const author = post.author
@@ -166,7 +168,7 @@ async function putDiscussion(
       author,
       kind: parent === null ? 'response' : 'reply',
       parent,
-      privateTo: null,
+      privateTo: post.private && post.answers !== null ? (authors.get(post.answers) ?? null) : null,
       covered: false,
       groupOf: null,
       submission: randomUUID(),
@@ -196,6 +198,7 @@ async function putDiscussion(
     if (post.read && post.author)
       await markPasted(tx, { course, discussion: id, person: actor.id, post: number }, deps.now);
     ids.set(post.n, number);
+    authors.set(post.n, author);
   }
   for (const [i, draft] of d.drafts.entries()) {
     const parent = draft.answers === null ? null : ids.get(draft.answers);
