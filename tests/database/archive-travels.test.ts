@@ -5,6 +5,11 @@ import { buffer } from 'node:stream/consumers';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
 import type { Knex } from 'knex';
 import { attachmentsIn } from '@/core/document/attachments';
+import { plainText } from '@/core/document/flatten';
+import { discussionAsJson } from '@/core/formats/discussion-export';
+import { discussionToTake } from '@/server/discussions/export';
+import { confirmIntake } from '@/server/outside/confirm';
+import { takeIn } from '@/server/outside/take-in';
 import { postId } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { namedIn } from '@/core/document/names';
@@ -257,6 +262,46 @@ describe('receipts in an archive', () => {
         jwcryptoVerifies((JSON.parse(one) as { jws: Parameters<typeof jwcryptoVerifies>[0] }).jws, keys),
       ).toBe(true);
   });
+});
+
+test('a discussion that was taken along as data is read back somewhere else by whoever has it, for themselves', async () => {
+  const { holt } = home.people;
+  const taken = await discussionToTake(deps(home.db, 'Tue 13:00'), holt, OPEN);
+  if (!taken.ok) throw new Error(taken.failure.code);
+  const data = Buffer.from(discussionAsJson(taken.value, () => null));
+  const there = at(away.db, 'Wed 13:00');
+  const { rafi } = away.people;
+  const intake = await takeIn(there, rafi, {
+    text: '',
+    html: '',
+    files: [{ name: 'open.json', bytes: data, cut: false }],
+  });
+  if (!intake.ok) throw new Error(intake.failure.code);
+  const made = await confirmIntake(there, rafi, intake.value.id, {
+    title: 'Open',
+    course: 'GEO 116 Rivers',
+    zone: 'UTC',
+    responseDue: '2026-10-15T23:59',
+    repliesDue: '2026-10-18T23:59',
+    late: 'refused',
+    'response.words.min': '3',
+    'replies.count': '3',
+  });
+  if (!made.ok) throw new Error(JSON.stringify(made.failure));
+  const read = await discussionToTake(at(away.db, 'Wed 14:00'), rafi, made.value.slug);
+  if (!read.ok) throw new Error(read.failure.code);
+  // The files of a post are not in the data: their names stand there.
+  const words = (doc: Doc) => plainText(doc).replace(/^\[(?:Picture|File): .*\]\n/gmu, '');
+  const said = (posts: typeof taken.value.posts) =>
+    posts
+      .map((p) => [p.author, p.kind, p.sharedAt, words(p.doc)])
+      .sort((a, b) => Number(a[2]) - Number(b[2]) || String(a[0]).localeCompare(String(b[0])));
+  expect(said(read.value.posts)).toEqual(said(taken.value.posts));
+  // Only who brought it reads it.
+  for (const other of [away.people.imani, away.people.holt])
+    expect(await discussionToTake(at(away.db, 'Wed 14:00'), other, made.value.slug)).toMatchObject({
+      ok: false,
+    });
 });
 
 test('the page of an archive shows its pictures from the files beside it', () => {
