@@ -57,8 +57,10 @@ export function isRight(gold: object, fact: Finding): boolean | null {
   return said.length ? said.every((f) => wanted.has(f)) : null;
 }
 
-export const scoreOf = (prompts: readonly Labelled[]): Score =>
-  scored(prompts.map(({ id, text, gold }) => ({ id, gold, facts: readPrompt(text).facts })));
+export const scoreOf = (
+  prompts: readonly Labelled[],
+  read: (text: string) => { facts: Finding[] } = readPrompt,
+): Score => scored(prompts.map(({ id, text, gold }) => ({ id, gold, facts: read(text).facts })));
 
 export const said = ({ f1, right, wrong, missed, whole, of }: Score) =>
   `F1 ${f1.toFixed(3)} (${right} right, ${wrong.length} wrong, ${missed.length} missed), without a fault ${whole} of ${of}`;
