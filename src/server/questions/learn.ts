@@ -9,9 +9,9 @@ export const LEARN_QUESTIONS = 'learn-questions';
 
 /** Nobody waits for it: it is read beside what people bring, in the queue of nobody. */
 const NOBODY = personId('00000000-0000-4000-8000-000000000000');
-/** Four texts each, 25 ms a text: well within the deadline of a reading. */
-const AT_ONCE = 8;
-const MOST_ROUNDS = 100;
+/** Four texts each, 25 ms a text, and a second for the weights where a process is new: well within the deadline of a reading. */
+const AT_ONCE = 4;
+const MOST_ROUNDS = 200;
 
 /**
  * Learns what the questions mean that are new, or have other words or another answer since.

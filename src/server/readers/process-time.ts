@@ -9,12 +9,13 @@ const PATIENCE_MS = 10_000;
 const TICK_MS = 10;
 
 /**
- * How long a process has had a processor, in milliseconds; null where the system keeps no such account. What is told by it is how
- * dear a text is, however busy the machine: proc(5), fields 14 and 15 of `stat`.
+ * How long the thread of a process that runs its program has had a processor, in milliseconds; null where the system keeps no such account. What
+ * is told by it is how dear a text is, however busy the machine, and not what clearing up and compiling beside it takes: proc(5), fields
+ * 14 and 15 of `stat`.
  */
 export function processTime(id: number): number | null {
   try {
-    const stat = readFileSync(`/proc/${id}/stat`, 'utf8');
+    const stat = readFileSync(`/proc/${id}/task/${id}/stat`, 'utf8');
     // The name stands in brackets and may hold anything.
     const [user, system] = stat
       .slice(stat.lastIndexOf(')') + 2)
