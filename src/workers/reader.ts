@@ -1,7 +1,15 @@
+import { writeFileSync } from 'node:fs';
 import { worker, workerEmit } from 'workerpool';
 import { readPrompt } from '@/core/prompts/read-prompt';
 import { perform, type TaskInput, type TaskName } from '@/server/readers/tasks';
 import type { Begun, ReadOrTooMuch } from '@/server/readers/pool';
+
+// Where a machine has no memory left, this goes first, and not what serves people (proc(5), oom_score_adj).
+try {
+  writeFileSync('/proc/self/oom_score_adj', '500');
+} catch {
+  // A system without such an account.
+}
 
 // The expressions of the grammar take a third of a second to make, once: before the process says that it is ready.
 readPrompt('Your post: 200 words by Friday, 5 pm. Reply to two classmates.\n\n1. What?\n2. Why?');

@@ -121,6 +121,13 @@ beforeAll(async () => {
   });
   if (!kept.ok) throw new Error(kept.failure.code);
   await keepNoteToSelf(deps(home.db, 'Tue 12:00'), imani, OPEN, { body: 'Ask about the gauge.' });
+  const [{ id: open }] = await home.db('discussions').where({ slug: OPEN }).select('id');
+  await home.db('prompt_sources').insert({
+    discussion_id: open,
+    course_id: home.course,
+    name: 'plans.docx',
+    whole: 'The instructors’ own plans.',
+  });
   const pieces: Uint8Array[] = [];
   for await (const piece of ownArchive(at(home.db, 'Tue 13:00'), imani)) pieces.push(piece);
   archive = Buffer.concat(pieces);
@@ -135,7 +142,14 @@ describe('what one wrote in the course of others', () => {
   test('is in the archive with its prompt, and nobody else’s words or name are', () => {
     const own = JSON.stringify(json('data/own courses.json'));
     expect(own).toContain('The levee was rebuilt where it was.');
-    for (const theirs of [NOORS, 'a thing of his own', 'An instructor begins', 'Castellan', 'Holt'])
+    for (const theirs of [
+      NOORS,
+      'a thing of his own',
+      'An instructor begins',
+      'Castellan',
+      'Holt',
+      'own plans',
+    ])
       expect(own).not.toContain(theirs);
     // Whom one named oneself, one named in one's own words.
     expect(own.match(/Noor Vasquez/gu)).toHaveLength(1);

@@ -202,7 +202,11 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
       versions: [{ at: iso(p.shared_at), title: '', doc: THEIRS }],
     });
   }
-  return laidOut(rows, [...posts, ...answered.values()]).filter((c) => c.discussions.length > 0);
+  // What a prompt was brought in from is its instructors' own.
+  const discussions = rows.discussions.map((d) => ({ ...d, source_name: null, source_whole: null }));
+  return laidOut({ ...rows, discussions }, [...posts, ...answered.values()]).filter(
+    (c) => c.discussions.length > 0,
+  );
 }
 
 export const withoutSlugs = ({ discussions, ...course }: CourseWithSlugs): OwnCourse => ({

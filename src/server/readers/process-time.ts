@@ -48,6 +48,7 @@ export function endAfter(
   return setInterval(() => {
     left -= LOOK_MS;
     const now = timeOf(id);
-    if (left <= 0 || now === null || now - before >= mostMs) end();
+    // One that is gone has ended by itself, and says so.
+    if (left <= 0 || (now !== null && now - before >= mostMs)) end();
   }, LOOK_MS);
 }
