@@ -25,6 +25,7 @@ const READERS = [
   'python3-jwcrypto',
   'python3-odf',
   'python3-recurring-ical-events',
+  'python3-vobject',
 ];
 const isInstalled = (name: string) =>
   spawnSync('dpkg-query', ['-W', '-f', '${Status}', name], { encoding: 'utf8' }).stdout.endsWith(

@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import { instantOf, isTwofold, type WallClock } from '../deadlines/wallclock';
+import { instantOf, isTwofold, wallClockAt, type WallClock } from '../deadlines/wallclock';
 import { instant, type Instant } from '../ids';
 import { vtimezone } from './vtimezone';
 
@@ -36,20 +36,24 @@ function alarm(minutes: number, summary: string): ICAL.Component {
 }
 
 /**
- * A wall clock that shows a time twice means the later one with us (rule 6), the earlier one in RFC 5545 §3.3.5: such a
- * start is written in UTC. One that does not exist means the same to both.
+ * Whether every reader takes a time of a zone for the moment it is with us. A time that a clock shows twice means the later one here (rule 6), the earlier
+ * one in RFC 5545 §3.3.5; one that no clock shows is read by some an hour before.
  */
+const isPlain = (start: WallClock, zone: string) =>
+  !isTwofold(start, zone) && wallClockAt(instantOf(start, zone), zone) === start;
+
+/** A start that is not plain is written in UTC. */
 function vevent(event: FeedEvent): ICAL.Component {
   const component = new ICAL.Component('vevent');
   component.addPropertyWithValue('uid', event.uid);
   component.addPropertyWithValue('dtstamp', utc(event.changedAt));
   component.addPropertyWithValue('last-modified', utc(event.changedAt));
   component.addPropertyWithValue('sequence', event.sequence);
-  if (isTwofold(event.start, event.zone)) {
-    component.addPropertyWithValue('dtstart', utc(instantOf(event.start, event.zone)));
-  } else {
+  if (isPlain(event.start, event.zone)) {
     const start = component.addPropertyWithValue('dtstart', local(event.start));
     start.setParameter('tzid', event.zone);
+  } else {
+    component.addPropertyWithValue('dtstart', utc(instantOf(event.start, event.zone)));
   }
   component.addPropertyWithValue('duration', ICAL.Duration.fromSeconds(event.minutes * 60));
   component.addPropertyWithValue('summary', event.summary);
