@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -27,7 +28,7 @@ import { changePost } from '@/server/posts/change';
 import { verifyReceipt } from '@/server/receipts/verify';
 import { photograph } from '../fixtures/files';
 import { jwcryptoVerifies } from '../fixtures/jwcrypto';
-import { deps, OPEN, shared, shareInput, smallCourse, text } from './world';
+import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 type World = Awaited<ReturnType<typeof smallCourse>>;
 let home: World;
@@ -128,6 +129,36 @@ beforeAll(async () => {
     name: 'plans.docx',
     whole: 'The instructors’ own plans.',
   });
+  const reading = { course_id: home.course, id: '0b0d7a60-54f3-4a57-8f26-3f8c5f1f8d12' };
+  await home.db('readings').insert({
+    ...reading,
+    slug: 'levees',
+    week: 6,
+    position: 1,
+    title: 'Levees',
+    author: 'A. Brook',
+    words: 3,
+    doc: JSON.stringify(text('The wall held.')),
+    plain: 'The wall held.',
+  });
+  const note = {
+    course_id: home.course,
+    reading_id: reading.id,
+    audience: 'class',
+    made_at: on('Tue 12:30'),
+  };
+  await home.db('margin_notes').insert(
+    [
+      {
+        ...note,
+        id: randomUUID(),
+        author_id: imani.id,
+        body: 'Whose wall?',
+        anchor: JSON.stringify({ exact: 'wall' }),
+      },
+      { ...note, id: randomUUID(), author_id: noor.id, body: 'Noor’s own note.' },
+    ].map((n) => ({ ...n, made_at: home.db.raw('to_timestamp(?)', [n.made_at / 1_000]) })),
+  );
   const pieces: Uint8Array[] = [];
   for await (const piece of ownArchive(at(home.db, 'Tue 13:00'), imani)) pieces.push(piece);
   archive = Buffer.concat(pieces);
@@ -149,6 +180,7 @@ describe('what one wrote in the course of others', () => {
       'Castellan',
       'Holt',
       'own plans',
+      'own note',
     ])
       expect(own).not.toContain(theirs);
     // Whom one named oneself, one named in one's own words.
@@ -206,7 +238,7 @@ describe('what one wrote in the course of others', () => {
     expect(JSON.stringify(draft.doc)).toContain('A question to you.');
     expect(draft.parent_id).not.toBeNull();
     expect(await away.db('notes_to_self').where({ person_id: stranger.id }).pluck('body')).toEqual([
-      'Ask about the gauge.',
+      'Ask about the gauge.\n\nIn the margin of “Levees”, at “wall”:\nWhose wall?',
     ]);
   });
 

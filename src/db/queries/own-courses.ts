@@ -7,10 +7,10 @@ import type { PersonId } from '@/core/ids';
 import { at } from '../ask';
 import type { Db } from '../connection';
 
-const iso = (value: number | string) => new Date(at(value)).toISOString();
+export const iso = (value: number | string) => new Date(at(value)).toISOString();
 const wall = (value: string) => value.slice(0, 16).replace(' ', 'T');
 
-type PostRow = {
+export type PostRow = {
   id: number;
   discussion_id: string;
   author: { name: string; staff: boolean } | null;
@@ -23,14 +23,14 @@ type PostRow = {
   versions: { at: string; title: string; doc: Doc }[];
 };
 
-const VERSIONS = `(select json_agg(json_build_object('at', v.shared_at, 'title', v.title, 'doc', v.doc) order by v.n)
+export const VERSIONS = `(select json_agg(json_build_object('at', v.shared_at, 'title', v.title, 'doc', v.doc) order by v.n)
   from post_versions v where v.post_id = p.id) as versions`;
 
 /** Whether who was answered teaches there. */
-const ANSWERED_STAFF = `coalesce(e.role <> 'student', false) as answered_staff`;
+export const ANSWERED_STAFF = `coalesce(e.role <> 'student', false) as answered_staff`;
 
 /** The rows of courses and their discussions, with what the person wrote there that is nobody's else. */
-async function rowsOf(
+export async function rowsOf(
   db: Db,
   person: PersonId,
   courseIds: Knex.QueryBuilder,
@@ -117,104 +117,16 @@ export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
   return { format: 'pulpit own courses', version: 1, courses: laidOut(rows, posts).map(withoutSlugs) };
 }
 
-/** What stands where somebody else's post stood that one answered: whose it was is known here by a number alone. */
-const THEIRS: Doc = {
-  type: 'doc',
-  content: [
-    {
-      type: 'paragraph',
-      content: [{ type: 'text', text: 'What was said here is somebody else’s, and stayed there.' }],
-    },
-  ],
-};
-
 export type CourseWithSlugs = Omit<OwnCourse, 'discussions'> & {
   discussions: (OwnDiscussion & { slug: string })[];
 };
-
-/**
- * What a person wrote in the courses of others, in the form of courses of their own: with prompts and rules, their posts and drafts, and no
- * word and no name of anybody else. Whom they answered is "Classmate 3", the same one throughout a course, so that what counts can
- * still be told.
- */
-export async function ownWordsInCourses(db: Db, person: PersonId): Promise<CourseWithSlugs[]> {
-  const hosted = db('enrolments as e')
-    .join('courses as c', 'c.id', 'e.course_id')
-    .where('e.person_id', person)
-    .whereNull('c.owner_id')
-    .select('c.id');
-  const written = db('discussions as d')
-    .whereIn('d.course_id', hosted)
-    .where((q) =>
-      q
-        .whereIn('d.id', db('posts').where({ author_id: person }).select('discussion_id'))
-        .orWhereIn('d.id', db('drafts').where({ author_id: person }).select('discussion_id')),
-    )
-    .select('d.id');
-  const [rows, posts] = await Promise.all([
-    rowsOf(db, person, hosted, written),
-    db('posts as p')
-      .leftJoin('posts as q', 'q.id', 'p.parent_id')
-      .leftJoin('enrolments as e', (j) =>
-        j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
-      )
-      .whereIn('p.discussion_id', written)
-      .where('p.author_id', person)
-      .orderBy('p.id')
-      .select(
-        'p.id',
-        'p.course_id',
-        'p.discussion_id',
-        db.raw('null as author'),
-        'p.parent_id',
-        'p.shared_at',
-        'p.noted_at',
-        db.raw('p.withdrawn_at is not null as withdrawn, p.private_to is not null as private'),
-        db.raw('true as read'),
-        db.raw(VERSIONS),
-        'q.author_id as answered',
-        db.raw(ANSWERED_STAFF),
-      ) as Promise<(PostRow & { course_id: string; answered: string | null; answered_staff: boolean })[]>,
-  ]);
-  const numbers = new Map<string, number>();
-  const numberOf = (who: string) => {
-    const known = numbers.get(who);
-    if (known !== undefined) return known;
-    numbers.set(who, numbers.size + 1);
-    return numbers.size;
-  };
-  const mine = new Set(posts.map((p) => Number(p.id)));
-  const answered = new Map<number, PostRow>();
-  for (const p of [...posts, ...rows.drafts.map((x) => ({ ...x, shared_at: x.kept_at }))]) {
-    const parent = p.parent_id === null ? null : Number(p.parent_id);
-    if (parent === null || mine.has(parent) || answered.has(parent)) continue;
-    const called = p.answered_staff ? 'Instructor' : 'Classmate';
-    answered.set(parent, {
-      id: parent,
-      discussion_id: p.discussion_id,
-      author: { name: `${called} ${numberOf(`${p.course_id} ${p.answered}`)}`, staff: p.answered_staff },
-      parent_id: null,
-      shared_at: p.shared_at,
-      noted_at: null,
-      withdrawn: false,
-      private: false,
-      read: true,
-      versions: [{ at: iso(p.shared_at), title: '', doc: THEIRS }],
-    });
-  }
-  // What a prompt was brought in from is its instructors' own.
-  const discussions = rows.discussions.map((d) => ({ ...d, source_name: null, source_whole: null }));
-  return laidOut({ ...rows, discussions }, [...posts, ...answered.values()]).filter(
-    (c) => c.discussions.length > 0,
-  );
-}
 
 export const withoutSlugs = ({ discussions, ...course }: CourseWithSlugs): OwnCourse => ({
   ...course,
   discussions: discussions.map(({ slug: _, ...d }) => d),
 });
 
-function laidOut(
+export function laidOut(
   { courses, discussions, drafts, sources }: Awaited<ReturnType<typeof rowsOf>>,
   posts: PostRow[],
 ): CourseWithSlugs[] {

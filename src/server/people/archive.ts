@@ -10,7 +10,8 @@ import {
   archivedPosts,
   archivedRest,
 } from '@/db/queries/own-archive';
-import { ownCourses, ownWordsInCourses, withoutSlugs } from '@/db/queries/own-courses';
+import { ownCourses, withoutSlugs } from '@/db/queries/own-courses';
+import { ownWordsInCourses } from '@/db/queries/own-words';
 import { postId } from '@/core/ids';
 import { enterDiscussion } from '../access/enter';
 import type { Actor, Deps } from '../deps';
