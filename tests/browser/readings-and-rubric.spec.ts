@@ -66,6 +66,25 @@ test('a passage is selected and noted, changed, answered and removed, all on one
   await expect(page.getByRole('button', { name: /^villages forget it/ })).toHaveCount(0);
 });
 
+test('a passage that is selected before the scripts have come is there to be noted when they have', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await enterAs(page, 'Imani Okoro');
+  let come = () => {};
+  const scripts = new Promise<void>((done) => (come = done));
+  await page.route('**/_next/static/**/*.js*', async (route) => {
+    await scripts;
+    await route.continue();
+  });
+  await page.goto(READING, { waitUntil: 'commit' });
+  await expect(page.locator('[data-reading]')).toContainText('villages forget it');
+  await select(page, 'villages forget it');
+  come();
+  await expect(page.locator('[data-passage]')).toHaveText('“villages forget it”');
+  await page.context().close();
+});
+
 test('a crowded passage is one mark with a number; marks can be hidden; a mark shows its notes', async ({
   page,
 }) => {

@@ -25,7 +25,12 @@ export function usePassage(reading: ReadingText | null): [Passage | null, () => 
       if (text.length >= 2) setPassage({ start, end, text });
     };
     document.addEventListener('selectionchange', update);
-    return () => document.removeEventListener('selectionchange', update);
+    // What was selected before the page woke is selected still.
+    const woken = requestAnimationFrame(update);
+    return () => {
+      cancelAnimationFrame(woken);
+      document.removeEventListener('selectionchange', update);
+    };
   }, [reading]);
   return [passage, () => setPassage(null)];
 }

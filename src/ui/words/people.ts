@@ -110,7 +110,7 @@ const GOOD: Record<string, string> = {
   left: 'You have left the course.',
   picture: 'Your picture is kept.',
   'picture-gone': 'You have no picture any more.',
-  'archive-known': 'All of that archive is here already. Nothing was changed.',
+  'archive-known': 'All of that archive is here already, or its courses are held here. Nothing was changed.',
   'archive-without-files':
     'Brought in, but not all files: some are too large, or there is no room for them here. Their names stand in the texts; the files are in the archive.',
   'archive-hosted':

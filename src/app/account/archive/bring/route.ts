@@ -16,8 +16,9 @@ export const POST = uploadForm(
     if (file.cut) return said('archive-too-large');
     const brought = await bringCourses(withFiles(who.deps), who.actor, file.bytes);
     if (!brought.ok) return said(`archive-${brought.failure.code}`);
-    if (brought.value.left.length) return said('archive-without-files');
-    if (brought.value.hosted.length) return said('archive-hosted');
-    return brought.value.discussions ? seeOther(discussionsAt()) : said('archive-known');
+    const { discussions, left, hosted } = brought.value;
+    if (discussions === 0) return said('archive-known');
+    if (left.length) return said('archive-without-files');
+    return hosted.length ? said('archive-hosted') : seeOther(discussionsAt());
   },
 );
