@@ -11,7 +11,8 @@ export const POST = uploadForm(
   () => accountAt(),
   async ({ who, files }) => {
     const [file] = files;
-    const said = (answer: string) => seeOther(`${accountAt({ answer })}#archive`);
+    // The answer stands at the top of the page.
+    const said = (answer: string) => seeOther(accountAt({ answer }));
     if (!file) return said('no-file');
     if (file.cut) return said('archive-too-large');
     const brought = await bringCourses(withFiles(who.deps), who.actor, file.bytes);
