@@ -33,9 +33,11 @@ test('one that reads without end is gone when its server is killed', async () =>
   const [said] = (await once(server.stdout, 'data')) as [Buffer];
   const reading = Number(String(said));
   expect(process.kill(reading, 0)).toBe(true);
-  // The pipe closes when the last of those who hold it is gone: the server and what it started.
+  // The pipe closes when the last of those who hold it is gone: the server and what it started. That
+  // the server ended is told apart from it, before or after.
   const gone = once(server.stdout, 'close');
+  const ended = once(server, 'exit');
   server.kill('SIGKILL');
   await gone;
-  expect(server.signalCode).toBe('SIGKILL');
+  expect(await ended).toEqual([null, 'SIGKILL']);
 });
