@@ -31,7 +31,7 @@ export type Deadline = {
   /** Of a deadline that was moved for this student: when everybody else's is, as it is shown. */
   movedFrom: Instant | null;
   /** End of each late day the rule allows, by the wall clock; empty when late work is refused. */
-  lateDayEnds: Instant[];
+  lateDayEnds: readonly Instant[];
   /** After this nothing more is accepted for it. */
   closes: Instant;
 };

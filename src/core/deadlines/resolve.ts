@@ -1,6 +1,27 @@
 import { instant } from '../ids';
+import { remember } from '../memo';
 import type { Deadline, LateRule } from './late';
 import { daysLater, endOfMinute, instantOf, type WallClock } from './wallclock';
+
+/** A class has one deadline and a few moved ones, asked for once for each student. */
+const deadlineAt = remember(
+  (wall: WallClock, usual: WallClock, zone: string, days: number, graceMinutes: number): Deadline => {
+    const grace = graceMinutes * 60_000;
+    const due = instant(endOfMinute(wall, zone) + grace);
+    const lateDayEnds = Array.from({ length: days }, (_, i) =>
+      instant(endOfMinute(daysLater(wall, i + 1), zone) + grace),
+    );
+    return {
+      wall,
+      due,
+      graceMinutes,
+      movedFrom: wall === usual ? null : instantOf(usual, zone),
+      lateDayEnds,
+      closes: lateDayEnds[lateDayEnds.length - 1] ?? due,
+    };
+  },
+  2_000,
+);
 
 /**
  * Grace and extension move the deadline before the late rule is applied.
@@ -13,20 +34,6 @@ export function resolveDeadline(input: {
   graceMinutes?: number;
   extension?: WallClock | null;
 }): Deadline {
-  const { zone, late, graceMinutes = 0, extension } = input;
-  const wall = extension ?? input.wall;
-  const grace = graceMinutes * 60_000;
-  const days = late.rule === 'refused' ? 0 : late.days;
-  const due = instant(endOfMinute(wall, zone) + grace);
-  const lateDayEnds = Array.from({ length: days }, (_, i) =>
-    instant(endOfMinute(daysLater(wall, i + 1), zone) + grace),
-  );
-  return {
-    wall,
-    due,
-    graceMinutes,
-    movedFrom: wall === input.wall ? null : instantOf(input.wall, zone),
-    lateDayEnds,
-    closes: lateDayEnds[lateDayEnds.length - 1] ?? due,
-  };
+  const { wall, zone, late, graceMinutes = 0, extension } = input;
+  return deadlineAt(extension ?? wall, wall, zone, late.rule === 'refused' ? 0 : late.days, graceMinutes);
 }

@@ -1,5 +1,5 @@
 import { briefFor, NO_PART } from '@/core/brief/part-played';
-import type { PersonId } from '@/core/ids';
+import type { DiscussionId, PersonId } from '@/core/ids';
 import { leavesIn } from '@/db/queries/class';
 import type { DiscussionRecord } from '@/db/queries/discussions';
 import { partsPlayedIn } from '@/db/queries/parts-played';
@@ -8,10 +8,23 @@ import type { EnteredCourse } from '../courses/enter';
 
 type Student = { id: PersonId; moreHours: number };
 
+type Leaves = Awaited<ReturnType<typeof leavesIn>>;
+type Played = Awaited<ReturnType<typeof partsPlayedIn>>[number];
+type Place = { discussion: DiscussionId; person: PersonId };
+
 /** What in a course is other for some of its students than for everybody: extensions, excusals, sides, the lead. */
-export type Own = Awaited<ReturnType<typeof leavesIn>> & {
-  played: Awaited<ReturnType<typeof partsPlayedIn>>;
+export type Own = {
+  extended: (place: Place) => Leaves['extended'][number] | undefined;
+  isExcused: (place: Place) => boolean;
+  played: (place: Place) => Played | undefined;
 };
+
+/** Found by place, so that a class of hundreds is not gone through for each of its students. */
+function byPlace<T extends Place>(all: readonly T[]): (place: Place) => T | undefined {
+  const keyOf = ({ discussion, person }: Place) => `${discussion} ${person}`;
+  const known = new Map(all.map((x) => [keyOf(x), x]));
+  return known.size === 0 ? () => undefined : (place) => known.get(keyOf(place));
+}
 
 /** That of some of them, or of all. */
 export async function ownOf(
@@ -21,22 +34,27 @@ export async function ownOf(
 ): Promise<Own> {
   const ids = students?.map((s) => s.id);
   // One after the other: this may be asked within a change, which has one connection.
-  const leaves = await leavesIn(db, course.id, ids);
+  const { extended, excused } = await leavesIn(db, course.id, ids);
   const played = await partsPlayedIn(db, course.id, ids && { people: ids });
-  return { ...leaves, played };
+  const excusal = byPlace(excused);
+  return {
+    extended: byPlace(extended),
+    isExcused: (place) => excusal(place) !== undefined,
+    played: byPlace(played),
+  };
 }
 
 /** A discussion as one student meets it, made of how its staff do. */
 export function recordFor(record: DiscussionRecord, { id, moreHours }: Student, own: Own): DiscussionRecord {
-  const isHere = (x: { discussion: string; person: string }) => x.discussion === record.id && x.person === id;
-  const more = own.extended.find(isHere);
-  const { side, leads } = own.played.find(isHere) ?? NO_PART;
+  const place = { discussion: record.id, person: id };
+  const more = own.extended(place);
+  const { side, leads } = own.played(place) ?? NO_PART;
   return {
     ...record,
     role: 'student',
     brief: briefFor(record.brief, { side, leads }),
     part: { side, leads },
-    excused: own.excused.some(isHere),
+    excused: own.isExcused(place),
     timetable: {
       ...record.timetable,
       moreHours,

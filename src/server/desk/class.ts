@@ -15,7 +15,7 @@ import { actOnDesk, type DeskFailure } from './discussion';
 import { enterDesk } from './enter';
 import { people, reason, when } from './fields';
 import { fadingOf } from '../rhythm/fading';
-import { accountsOf, standingsOf } from './standings';
+import { standingsOf } from './standings';
 
 /** So many names stand on one page. */
 const AT_A_TIME = 60;
@@ -50,16 +50,12 @@ export async function classPage(
   const pages = Math.max(1, Math.ceil(total / most));
   const page = Math.min(Math.max(1, asked.page), pages);
   const students = await studentsPage(deps.db, course.id, { limit: most, offset: (page - 1) * most });
-  const { standings, discussions, silentIn } = await standingsOf(deps, actor, course, students);
+  const { standings, discussions, silentIn, each } = await standingsOf(deps, actor, course, students);
   const of = (id: PersonId) => standings.get(id) ?? NOTHING;
   const discussion = discussions.find((d) => d.slug === asked.choose);
   const silent = new Set(discussion ? silentIn(discussion) : []);
   const unsigned = new Set(asked.choose === 'unsigned' ? await unsignedIn(deps.db, course.id) : []);
-  const fading = new Set(
-    asked.choose === 'fading'
-      ? fadingOf(students, (await accountsOf(deps, actor, course, students)).of, deps.now).map((f) => f.id)
-      : [],
-  );
+  const fading = new Set(asked.choose === 'fading' ? fadingOf(each, deps.now).map((f) => f.id) : []);
   const isChosen = (id: PersonId): boolean =>
     asked.choose === 'all' ||
     (asked.choose === 'owe' && of(id).owed > 0) ||

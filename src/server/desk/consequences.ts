@@ -42,7 +42,7 @@ async function measuredAnew(
 ): Promise<Remeasured[]> {
   const out: Remeasured[] = [];
   for (const version of await shortVersions(tx, after.id)) {
-    const part = own.played.find((p) => p.discussion === after.id && p.person === version.author);
+    const part = own.played({ discussion: after.id, person: version.author });
     const brief = part ? briefFor(after.brief, part) : after.brief;
     const given = [{ source: 'the prompt', text: promptPlain(after.prompt, after.brief) }];
     const { kind, title, doc, answered } = version;

@@ -23,11 +23,11 @@ export type StudentAccount = { record: DiscussionRecord; account: Account; own: 
  * The accounts of these students in every discussion that is shown, by the ledger that counts for themselves: their own posts, extensions,
  * excusals, hours and parts. Six questions to the database, however many there are.
  */
-export async function accountsOf(
+export async function accountsOf<S extends Student>(
   deps: Deps,
   actor: Actor,
   course: EnteredCourse,
-  students: readonly Student[],
+  students: readonly S[],
 ) {
   const ids = students.map((s) => s.id);
   const [figures, own, { records, posts }] = await Promise.all([
@@ -40,7 +40,7 @@ export async function accountsOf(
   ]);
   const shown = records.filter((r) => figures.get(r.id)?.shown);
   const by = groupBy(posts, (p) => p.author);
-  const of = ({ id, moreHours }: Student): StudentAccount[] => {
+  const of = ({ id, moreHours }: S): StudentAccount[] => {
     const shared = groupBy(by.get(id) ?? [], (p) => p.discussion);
     return shown.map((r) => {
       const record = recordFor(r, { id, moreHours }, own);
@@ -48,26 +48,29 @@ export async function accountsOf(
       return { record, account: accountOf(record, { ...actor, id }, theirs, [], deps.now), own: theirs };
     });
   };
-  return { shown, of, by, excused: own.excused };
+  const each = students.map((student) => ({ student, accounts: of(student) }));
+  return { shown, each, by, isExcused: own.isExcused };
 }
 
 /** How each of these students stands. */
-export async function standingsOf(
+export async function standingsOf<S extends Student>(
   deps: Deps,
   actor: Actor,
   course: EnteredCourse,
-  students: readonly Student[],
+  students: readonly S[],
 ): Promise<{
   standings: Map<PersonId, Standing>;
   discussions: DiscussionRecord[];
   /** Of these students, who owes a response in a discussion and has none that stands in it. */
   silentIn: (discussion: DiscussionRecord) => PersonId[];
+  /** What it was made of. */
+  each: { student: S; accounts: StudentAccount[] }[];
 }> {
   const ids = students.map((s) => s.id);
-  const { shown, of, by, excused } = await accountsOf(deps, actor, course, students);
-  const standing = (student: Student): Standing => {
+  const { shown, each, by, isExcused } = await accountsOf(deps, actor, course, students);
+  const standing = (accounts: readonly StudentAccount[]): Standing => {
     const all: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
-    for (const { record, account, own } of of(student)) {
+    for (const { record, account, own } of accounts) {
       if (deps.now < account.schedule.opens || !account.ledger) continue;
       const summary = summarise(account.ledger, deps.now);
       all.opened += 1;
@@ -83,7 +86,8 @@ export async function standingsOf(
     (askedBy(brief).response ? ids : []).filter(
       (person) =>
         !(by.get(person) ?? []).some((p) => p.discussion === id && isStandingResponse(p)) &&
-        !excused.some((x) => x.discussion === id && x.person === person),
+        !isExcused({ discussion: id, person }),
     );
-  return { standings: new Map(students.map((s) => [s.id, standing(s)])), discussions: shown, silentIn };
+  const standings = new Map(each.map(({ student, accounts }) => [student.id, standing(accounts)]));
+  return { standings, discussions: shown, silentIn, each };
 }

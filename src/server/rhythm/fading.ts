@@ -28,11 +28,10 @@ const doneBy = (accounts: readonly StudentAccount[], now: number): Done[] =>
 
 /** Who of these students fades from the course, by name, with the signs that say so. */
 export const fadingOf = (
-  students: readonly ClassStudent[],
-  accountsOf: (student: ClassStudent) => StudentAccount[],
+  students: readonly { student: ClassStudent; accounts: readonly StudentAccount[] }[],
   now: Instant,
 ): Fading[] =>
-  students.flatMap((student): Fading[] => {
-    const signs = fadeSigns(doneBy(accountsOf(student), now), student.lastSeen, now);
+  students.flatMap(({ student, accounts }): Fading[] => {
+    const signs = fadeSigns(doneBy(accounts, now), student.lastSeen, now);
     return signs.length ? [{ id: student.id, name: student.name, signs }] : [];
   });

@@ -28,7 +28,7 @@ export async function howItGoesPage(
   if (!door.ok) return door;
   const course = door.value;
   const students = await studentsPage(deps.db, course.id, EVERYBODY);
-  const [{ shown, of }, found] = await Promise.all([
+  const [{ shown, each }, found] = await Promise.all([
     accountsOf(deps, actor, course, students),
     askTogether(deps.db, {
       responses: responsesIn(deps.db, { course: course.id }),
@@ -36,11 +36,14 @@ export async function howItGoesPage(
       schemes: schemesFor(deps.db, actor.id),
     }),
   ]);
-  const all = students.flatMap(of);
+  const by = groupBy(
+    each.flatMap((e) => e.accounts),
+    (a) => a.record.id,
+  );
   const responses = groupBy(found.responses, (r) => r.discussion);
   const released = groupBy(found.released, (r) => r.discussion);
   const weeks = shown.flatMap((record): WeekGoes[] => {
-    const theirs = all.filter((a) => a.record.id === record.id);
+    const theirs = by.get(record.id) ?? [];
     const [any] = theirs;
     if (!any || deps.now < any.account.schedule.opens) return [];
     const owing = theirs.filter((a) => owed(a).length > 0);
@@ -72,6 +75,6 @@ export async function howItGoesPage(
     course,
     students: students.length,
     weeks: weeks.sort((a, b) => a.week - b.week || a.slug.localeCompare(b.slug)),
-    fading: fadingOf(students, of, deps.now),
+    fading: fadingOf(each, deps.now),
   });
 }
