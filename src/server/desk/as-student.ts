@@ -1,9 +1,14 @@
 import { briefFor, NO_PART } from '@/core/brief/part-played';
-import type { DiscussionId, PersonId } from '@/core/ids';
+import { ledger } from '@/core/counting/ledger';
+import type { Ledger } from '@/core/counting/types';
+import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
+import type { DiscussionId, Instant, PersonId } from '@/core/ids';
 import { leavesIn } from '@/db/queries/class';
 import type { DiscussionRecord } from '@/db/queries/discussions';
+import type { OwnPostRecord } from '@/db/queries/own-posts';
 import { partsPlayedIn } from '@/db/queries/parts-played';
 import type { Db } from '@/db/connection';
+import { ledgerInputOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 
 type Student = { id: PersonId; moreHours: number };
@@ -61,4 +66,26 @@ export function recordFor(record: DiscussionRecord, { id, moreHours }: Student, 
       extensions: { response: more?.response, replies: more?.replies },
     },
   };
+}
+
+/** What counts of what a student shared in a discussion, by the deadlines and the part that are theirs. */
+export type StudentAccount = {
+  record: DiscussionRecord;
+  schedule: Schedule;
+  ledger: Ledger;
+  own: readonly OwnPostRecord[];
+};
+
+/** That account, by the ledger that counts for themselves. */
+export function studentAccount(
+  discussion: DiscussionRecord,
+  student: Student,
+  own: Own,
+  posts: readonly OwnPostRecord[],
+  now: Instant,
+): StudentAccount {
+  const record = recordFor(discussion, student, own);
+  const schedule = resolveSchedule(record.timetable);
+  const account = ledger(ledgerInputOf(record, schedule, student.id, posts, [], now));
+  return { record, schedule, ledger: account, own: posts };
 }

@@ -1,27 +1,24 @@
 import type { Standing } from '@/contract/desk';
 import { askedBy } from '@/core/brief/part-played';
 import { summarise } from '@/core/counting/summary';
+import { instantOf } from '@/core/deadlines/wallclock';
 import { groupBy } from '@/core/group';
 import type { PersonId } from '@/core/ids';
 import { askTogether } from '@/db/ask';
 import { deskFigures } from '@/db/queries/desk';
 import { discussionsOf, type DiscussionRecord } from '@/db/queries/discussions';
 import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
-import { accountOf, type Account } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
-import { ownOf, recordFor } from './as-student';
+import { ownOf, studentAccount, type StudentAccount } from './as-student';
 
 export const isStandingResponse = (p: OwnPostRecord) => p.kind === 'response' && !p.withdrawn && !p.hidden;
 
 type Student = { id: PersonId; moreHours: number };
 
-/** One student's account of one discussion, by the deadlines and the part that are theirs. */
-export type StudentAccount = { record: DiscussionRecord; account: Account; own: readonly OwnPostRecord[] };
-
 /**
- * The accounts of these students in every discussion that is shown, by the ledger that counts for themselves: their own posts, extensions,
- * excusals, hours and parts. Six questions to the database, however many there are.
+ * The accounts of these students in every discussion that is shown and has opened, by their own posts, extensions, excusals, hours and parts.
+ * Six questions to the database, however many there are.
  */
 export async function accountsOf<S extends Student>(
   deps: Deps,
@@ -39,14 +36,12 @@ export async function accountsOf<S extends Student>(
     }),
   ]);
   const shown = records.filter((r) => figures.get(r.id)?.shown);
+  // In what has not opened nobody has done anything, and nothing is owed.
+  const opened = shown.filter((r) => instantOf(r.timetable.opens, r.timetable.zone) <= deps.now);
   const by = groupBy(posts, (p) => p.author);
   const of = ({ id, moreHours }: S): StudentAccount[] => {
     const shared = groupBy(by.get(id) ?? [], (p) => p.discussion);
-    return shown.map((r) => {
-      const record = recordFor(r, { id, moreHours }, own);
-      const theirs = shared.get(r.id) ?? [];
-      return { record, account: accountOf(record, { ...actor, id }, theirs, [], deps.now), own: theirs };
-    });
+    return opened.map((r) => studentAccount(r, { id, moreHours }, own, shared.get(r.id) ?? [], deps.now));
   };
   const each = students.map((student) => ({ student, accounts: of(student) }));
   return { shown, each, by, isExcused: own.isExcused };
@@ -70,13 +65,12 @@ export async function standingsOf<S extends Student>(
   const { shown, each, by, isExcused } = await accountsOf(deps, actor, course, students);
   const standing = (accounts: readonly StudentAccount[]): Standing => {
     const all: Standing = { opened: 0, responded: 0, complete: 0, excused: 0, owed: 0, missed: 0 };
-    for (const { record, account, own } of accounts) {
-      if (deps.now < account.schedule.opens || !account.ledger) continue;
-      const summary = summarise(account.ledger, deps.now);
+    for (const { record, ledger, own } of accounts) {
+      const summary = summarise(ledger, deps.now);
       all.opened += 1;
       if (record.excused) all.excused += 1;
       if (own.some(isStandingResponse)) all.responded += 1;
-      if (account.ledger.complete) all.complete += 1;
+      if (ledger.complete) all.complete += 1;
       all.owed += summary.owedReplies + (summary.owedResponse ? 1 : 0);
       if (summary.missed) all.missed += 1;
     }

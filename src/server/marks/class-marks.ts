@@ -1,8 +1,7 @@
 import type { MarkLine, MarkState } from '@/contract/marks';
-import { ledger } from '@/core/counting/ledger';
 import { balanceOf } from '@/core/counting/summary';
 import type { Ledger } from '@/core/counting/types';
-import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
+import type { Schedule } from '@/core/deadlines/schedule';
 import { groupBy } from '@/core/group';
 import type { PersonId } from '@/core/ids';
 import {
@@ -29,10 +28,9 @@ import { givenBackIn, type GivenBack } from '@/db/queries/given-back';
 import { sharesIn } from '@/db/queries/marking-shares';
 import { postsIn } from '@/db/queries/own-posts';
 import { secondsIn, type SecondRecord } from '@/db/queries/second-readings';
-import { ledgerInputOf } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
-import { ownOf, recordFor } from '../desk/as-student';
+import { ownOf, studentAccount } from '../desk/as-student';
 import { givenBy } from './released';
 
 /** A course has no more students than this, as far as its marks go. */
@@ -142,11 +140,11 @@ export async function classMarks(
   return {
     scheme,
     all: students.map((student): Marked => {
-      const record = recordFor(discussion, student, own);
-      const schedule = resolveSchedule(record.timetable);
-      const account = ledger(
-        ledgerInputOf(record, schedule, student.id, postsBy.get(student.id) ?? [], [], now),
-      );
+      const {
+        record,
+        schedule,
+        ledger: account,
+      } = studentAccount(discussion, student, own, postsBy.get(student.id) ?? [], now);
       const late = lateOf(account, record.timetable.late);
       const theirs = writtenOf.get(student.id) ?? null;
       const out = releasedOf.get(student.id) ?? null;

@@ -2,20 +2,19 @@ import type { Fading } from '@/contract/rhythm';
 import type { Instant } from '@/core/ids';
 import { fadeSigns, type Done } from '@/core/rhythm/how-it-goes';
 import type { ClassStudent } from '@/db/queries/class';
-import type { StudentAccount } from '../desk/standings';
+import type { StudentAccount } from '../desk/as-student';
 
 const HOUR_MS = 3_600_000;
 
 /** What somebody owes in a discussion, met or not. */
-export const owed = ({ account }: StudentAccount) =>
-  (account.ledger?.obligations ?? []).filter((o) => o.state !== 'excused');
+export const owed = ({ ledger }: StudentAccount) => ledger.obligations.filter((o) => o.state !== 'excused');
 const isMet = (state: string) => state === 'counted' || state === 'late';
 
 /** What somebody did in each discussion that is over for them, the earliest first. */
 const doneBy = (accounts: readonly StudentAccount[], now: number): Done[] =>
   accounts
-    .filter((a) => now >= a.account.schedule.closes && owed(a).length > 0)
-    .sort((a, b) => a.account.schedule.closes - b.account.schedule.closes)
+    .filter((a) => now >= a.schedule.closes && owed(a).length > 0)
+    .sort((a, b) => a.schedule.closes - b.schedule.closes)
     .map((a) => {
       const all = owed(a);
       const response = all.find((o) => o.kind === 'response' && o.at !== null);

@@ -45,7 +45,7 @@ export async function howItGoesPage(
   const weeks = shown.flatMap((record): WeekGoes[] => {
     const theirs = by.get(record.id) ?? [];
     const [any] = theirs;
-    if (!any || deps.now < any.account.schedule.opens) return [];
+    if (!any) return [];
     const owing = theirs.filter((a) => owed(a).length > 0);
     const rubric = found.schemes.get(record.id)?.rubric ?? null;
     return [
@@ -53,11 +53,11 @@ export async function howItGoesPage(
         slug: record.slug,
         title: record.title,
         week: record.week.number,
-        over: deps.now >= any.account.schedule.closes,
+        over: deps.now >= any.schedule.closes,
         ...howItGoes({
           owing: owing.length,
           responded: owing.filter((a) => a.own.some(isStandingResponse)).length,
-          complete: owing.filter((a) => a.account.ledger?.complete).length,
+          complete: owing.filter((a) => a.ledger.complete).length,
           responses: (responses.get(record.id) ?? []).map((r) => ({
             at: r.at,
             firstReply: r.replies[0] ?? null,
