@@ -176,6 +176,7 @@ export const deskRubricAt = address('/courses/:course/desk/:slug/rubric');
 export const deskHandedAt = address('/courses/:course/desk/:slug/handed');
 export const deskAsStudentAt = address('/courses/:course/desk/:slug/as-student');
 export const deskDatesAt = address('/courses/:course/desk/:slug/dates');
+export const deskAgainAt = address('/courses/:course/desk/:slug/again');
 export const deskMarkingAt = address('/courses/:course/desk/:slug/marking');
 export const deskMarksTableAt = address('/courses/:course/desk/:slug/marking/table');
 export const deskMarksFileAt = address('/courses/:course/desk/:slug/marking/file');

@@ -251,6 +251,26 @@ export type DatesPage = {
   stamp: string;
 };
 
+/** What is about to be done for single students; each of its fields is empty where it says nothing. */
+export type AskedAgain = {
+  act: 'extend' | 'excuse' | 'usual' | 'lead' | 'side';
+  responseDue: string;
+  repliesDue: string;
+  side: string;
+};
+
+/** Something for single students that takes something from somebody: asked again before it is kept. */
+export type AgainPage = {
+  course: CourseView;
+  discussion: { slug: string; title: string };
+  asked: AskedAgain;
+  people: { id: string; name: string }[];
+  /** What the side is called; empty where none is given. */
+  side: string;
+  touched: TouchedStudent[];
+  stamp: string;
+};
+
 /** A course's syllabus as it is written, and who has signed it as it stands. */
 export type DeskSyllabusPage = {
   course: CourseView;

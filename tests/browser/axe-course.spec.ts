@@ -42,6 +42,7 @@ const DESK: Screens = [
     'other dates, asked about',
     '/courses/geo-115/desk/geo-115-w6/dates?opens=2026-10-12T06:00&responseDue=2026-10-12T10:00&repliesDue=2026-10-18T23:59',
   ],
+  ['something asked again', '/courses/geo-115/desk/geo-115-w6/again?act=lead&people='],
   ['what was changed in a prompt', '/discussions/geo-115-w6/prompt/changes'],
 ];
 inGroups(DESK).forEach((group, i) => visitEach(`the course desk, ${i + 1}`, () => group, 'Dr. Maren Holt'));

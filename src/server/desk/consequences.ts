@@ -3,11 +3,12 @@ import { briefFor } from '@/core/brief/part-played';
 import { isWorse, remeasured, touchedBy, unmetAfter } from '@/core/counting/change';
 import { groupBy } from '@/core/group';
 import { resolveSchedule } from '@/core/deadlines/schedule';
-import type { PersonId, PostId } from '@/core/ids';
+import type { LedgerInput } from '@/core/counting/types';
+import type { DiscussionId, Instant, PersonId, PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
-import { studentsPage } from '@/db/queries/class';
+import { studentsPage, type ClassStudent } from '@/db/queries/class';
 import type { DiscussionRecord, DiscussionWithPrompt } from '@/db/queries/discussions';
 import { promptPlain } from '@/db/queries/material';
 import { postsIn, type OwnPostRecord } from '@/db/queries/own-posts';
@@ -73,38 +74,41 @@ export type Consequences = Touches & {
   apply: (tx: Db) => Promise<void>;
 };
 
-/** What a change of a discussion's brief or dates does to what its students have shared in it. */
-export async function consequencesOf(
-  deps: Deps,
+type Sharer = { student: ClassStudent; shared: OwnPostRecord[] };
+
+/** The students who have shared something in a discussion, and what is other for single ones. */
+async function sharersOf(
   tx: Db,
-  actor: Actor,
-  course: EnteredCourse,
-  { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
-): Promise<Consequences> {
+  course: Pick<EnteredCourse, 'id'>,
+  discussion: DiscussionId,
+): Promise<{ sharers: Sharer[]; own: Own }> {
   // One after the other: this may be asked within a change, which has one connection.
   const students = await studentsPage(tx, course.id, EVERYBODY);
   const own = await ownOf(tx, course);
-  const written = await ask(postsIn(tx, { course: course.id, discussions: [before.id] }));
+  const written = await ask(postsIn(tx, { course: course.id, discussions: [discussion] }));
   const posts = groupBy(written, (p): PersonId => p.author);
-  const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
-  const anewOf = groupBy(anew, ({ version }): PostId => version.post);
-  const names = new Map(students.map((s) => [s.id, s.name]));
-  const account = (record: DiscussionRecord, student: (typeof students)[number], shared: OwnPostRecord[]) => {
-    const theirs = recordFor(record, student, own);
-    return ledgerInputOf(theirs, resolveSchedule(theirs.timetable), student.id, shared, [], deps.now);
-  };
-  const touched = touchedBy(
-    students.flatMap((student) => {
-      const shared = posts.get(student.id) ?? [];
-      if (shared.length === 0) return [];
-      return [
-        {
-          before: account(before, student, shared),
-          after: account(after, student, withMeasured(shared, anewOf)),
-        },
-      ];
+  return {
+    own,
+    sharers: students.flatMap((student) => {
+      const shared = posts.get(student.id);
+      return shared ? [{ student, shared }] : [];
     }),
-  ).map((t): TouchedStudent => ({
+  };
+}
+
+const accountFor = (
+  record: DiscussionRecord,
+  { student, shared }: Sharer,
+  own: Own,
+  now: Instant,
+): LedgerInput => {
+  const theirs = recordFor(record, student, own);
+  return ledgerInputOf(theirs, resolveSchedule(theirs.timetable), student.id, shared, [], now);
+};
+
+function touchesOf(sharers: readonly Sharer[], pairs: Parameters<typeof touchedBy>[0]): Touches {
+  const names = new Map(sharers.map(({ student }) => [student.id, student.name]));
+  const touched = touchedBy(pairs).map((t): TouchedStudent => ({
     id: t.student,
     name: names.get(t.student) ?? '',
     worse: isWorse(t),
@@ -114,10 +118,55 @@ export async function consequencesOf(
     owed: t.owed,
     complete: t.complete,
   }));
+  // Made here in one order of its fields, so that the same is always written the same.
+  return { touched, stamp: sha256(JSON.stringify(touched)) };
+}
+
+/** What a change that has no shape of its own does to those who have shared in a discussion: it is made, and both sides of it are looked at. */
+export async function touchesOfDoing<T>(
+  deps: Pick<Deps, 'now'>,
+  tx: Db,
+  course: Pick<EnteredCourse, 'id'>,
+  record: DiscussionRecord,
+  change: () => Promise<T>,
+): Promise<Touches & { done: T }> {
+  const before = await sharersOf(tx, course, record.id);
+  const done = await change();
+  const after = await sharersOf(tx, course, record.id);
+  const is = new Map(
+    after.sharers.map((s) => [s.student.id, accountFor(record, s, after.own, deps.now)] as const),
+  );
   return {
-    touched,
-    // Made here in one order of its fields, so that the same is always written the same.
-    stamp: sha256(JSON.stringify(touched)),
+    done,
+    ...touchesOf(
+      before.sharers,
+      before.sharers.flatMap((s) => {
+        const now = is.get(s.student.id);
+        return now ? [{ before: accountFor(record, s, before.own, deps.now), after: now }] : [];
+      }),
+    ),
+  };
+}
+
+/** What a change of a discussion's brief or dates does to what its students have shared in it. */
+export async function consequencesOf(
+  deps: Deps,
+  tx: Db,
+  actor: Actor,
+  course: EnteredCourse,
+  { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
+): Promise<Consequences> {
+  const { sharers, own } = await sharersOf(tx, course, before.id);
+  const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
+  const anewOf = groupBy(anew, ({ version }): PostId => version.post);
+  return {
+    ...touchesOf(
+      sharers,
+      sharers.map((s) => ({
+        before: accountFor(before, s, own, deps.now),
+        after: accountFor(after, { ...s, shared: withMeasured(s.shared, anewOf) }, own, deps.now),
+      })),
+    ),
     apply: async (db) => {
       for (const { version, figures } of anew) {
         const unmet = unmetAfter(version.unmet, figures.unmet);

@@ -8,31 +8,23 @@ import type { DiscussionId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import type { Db } from '@/db/connection';
 import { peopleOf } from '@/db/queries/courses';
-import {
-  deleteDiscussion,
-  dropLeave,
-  holdDiscussion,
-  leavesOf,
-  putExcusal,
-  putExtension,
-  setDates,
-  setShowAt,
-  setShown,
-} from '@/db/queries/desk';
+import { deleteDiscussion, holdDiscussion, leavesOf, setDates, setShowAt, setShown } from '@/db/queries/desk';
 import { enterDiscussion, type NotFound } from '../access/enter';
 import { visibleOutlines } from '../access/visible-posts';
 import { studentsAmong } from '@/db/queries/class';
 import { partsPlayedIn } from '@/db/queries/parts-played';
-import { answerTimeRequests, openTimeRequests } from '@/db/queries/time-requests';
+import { openTimeRequests } from '@/db/queries/time-requests';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
-import { keepAndTell, tellLeave } from '../notices/happened';
+import { keepAndTell } from '../notices/happened';
 import { isWithoutReply } from '../discussions/lines';
 import { loadedFrom, stands } from '../discussions/loaded-conversation';
-import { consequencesOf, type Touches } from './consequences';
+import { unlessWorse, type WouldBeWorse } from './asked-first';
+import { consequencesOf } from './consequences';
 import { noteDifferences } from './differences';
-import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
-import { people, reason, when } from './fields';
+import { discussionOnDesk, enterDesk } from './enter';
+import { everybodys, giveTime, timeActs, type TimeFailure } from './give-time';
+import { sure, when } from './fields';
 import { handedIn } from './handed';
 import { onSheet } from './term';
 
@@ -110,9 +102,6 @@ export async function deskPage(
   });
 }
 
-/** At least one, all students of the course. */
-const some = people.min(1);
-
 export const deskActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.enum(['show', 'hide', 'remove']) }),
   z.object({ act: z.literal('show-at'), at: when }),
@@ -121,12 +110,9 @@ export const deskActSchema = z.discriminatedUnion('act', [
     opens: when,
     responseDue: when,
     repliesDue: when,
-    /** What the change does to students was seen: the stamp of it. */
-    sure: z.string().max(64).optional(),
+    sure,
   }),
-  z.object({ act: z.literal('extend'), people: some, responseDue: when, repliesDue: when, reason }),
-  z.object({ act: z.literal('excuse'), people: some, reason }),
-  z.object({ act: z.enum(['usual', 'refuse']), people: some }),
+  ...timeActs,
 ]);
 export type DeskAct = z.output<typeof deskActSchema>;
 export type DeskFailure =
@@ -134,15 +120,9 @@ export type DeskFailure =
   | { code: 'has-posts' }
   | { code: 'has-drafts' }
   | { code: 'no-student' }
-  | { code: 'no-dates' }
   | { code: 'no-time' }
-  | ({ code: 'touches' } & Touches)
-  | { code: 'dates'; problems: DateProblem[] };
-
-const everybodys = ({ record }: OnDesk): Record<DateField, string> => {
-  const { opens, responseDue, repliesDue } = record.timetable;
-  return { opens, responseDue, repliesDue };
-};
+  | TimeFailure
+  | WouldBeWorse;
 
 /** What staff do about a discussion: its dates, whether it is shown, and single students' time. What was shared is never taken away. */
 export async function actOnDesk(
@@ -199,38 +179,14 @@ export async function actOnDesk(
         await noteDifferences(deps, tx, actor, course.id, name);
         return ok(null);
       }
-      case 'extend': {
-        const { responseDue, repliesDue } = act;
-        if (!responseDue && !repliesDue) return fail({ code: 'no-dates' as const });
-        const usual = everybodys(found.value);
-        // Replies are never due before one's own response: a later response takes them along.
-        const response = responseDue || usual.responseDue;
-        const replies = repliesDue || (response > usual.repliesDue ? response : usual.repliesDue);
-        const dates = checkedDates({ opens: usual.opens, responseDue: response, repliesDue: replies });
-        if (!dates.ok) return dates;
-        await putExtension(tx, place, chosen, {
-          responseDue: response === usual.responseDue ? null : response,
-          repliesDue: replies === usual.repliesDue && response !== usual.responseDue ? null : replies,
-          reason: act.reason,
-        });
-        // Whoever asked has their answer with it.
-        await answerTimeRequests(tx, place, chosen, true, deps.now);
-        await tellLeave(tx, deps.now, place, actor.id, chosen, 'more-time');
-        return ok(null);
-      }
-      case 'excuse':
-        await putExcusal(tx, place, chosen, act.reason);
-        await answerTimeRequests(tx, place, chosen, true, deps.now);
-        await tellLeave(tx, deps.now, place, actor.id, chosen, 'excused');
-        return ok(null);
       case 'refuse':
-        await answerTimeRequests(tx, place, chosen, false, deps.now);
-        await tellLeave(tx, deps.now, place, actor.id, chosen, 'refused');
-        return ok(null);
+        return giveTime(deps.now, tx, actor, found.value, place, chosen, act);
+      case 'extend':
+      case 'excuse':
       case 'usual':
-        await dropLeave(tx, place, chosen);
-        await tellLeave(tx, deps.now, place, actor.id, chosen, 'usual');
-        return ok(null);
+        return unlessWorse(deps, tx, course, record, act.sure, (inner) =>
+          giveTime(deps.now, inner, actor, found.value, place, chosen, act),
+        );
     }
   });
 }

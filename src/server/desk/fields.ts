@@ -14,6 +14,9 @@ export const reason = z
 /** A date and a time as somebody types them; empty where nothing was said. */
 export const when = z.string().max(40).transform(typedWall).default('');
 
+/** What an act does to students was seen: the stamp of it. */
+export const sure = z.string().max(64).optional();
+
 /** For whom: ids of people. */
 export const people = z.array(z.uuid()).max(500);
 

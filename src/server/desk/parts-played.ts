@@ -13,18 +13,19 @@ import { partsPlayedIn, putLeads, putSide } from '@/db/queries/parts-played';
 import type { NotFound } from '../access/enter';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
+import { unlessWorse, type WouldBeWorse } from './asked-first';
 import { chance } from './chance';
 import { discussionOnDesk, enterDesk, type OnDesk } from './enter';
-import { people } from './fields';
+import { people, sure } from './fields';
 
 export const partActSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('deal-sides') }),
-  z.object({ act: z.literal('side'), people: people.min(1), side: z.enum(['1', '2', '']) }),
-  z.object({ act: z.literal('lead'), people }),
+  z.object({ act: z.literal('side'), people: people.min(1), side: z.enum(['1', '2', '']), sure }),
+  z.object({ act: z.literal('lead'), people, sure }),
   z.object({ act: z.literal('deal-leads'), each: z.coerce.number().int().min(1).max(20) }),
 ]);
 export type PartAct = z.output<typeof partActSchema>;
-export type PartFailure = NotFound | { code: 'no-student' } | { code: 'no-parts' };
+export type PartFailure = NotFound | { code: 'no-student' } | { code: 'no-parts' } | WouldBeWorse;
 
 const everybody = async (tx: Db, course: EnteredCourse) =>
   (await studentsInGroups(tx, course.id)).map((s) => s.id);
@@ -73,7 +74,32 @@ async function givenLeads(tx: Db, actor: Actor, course: EnteredCourse, found: On
   for (const d of free) await putLeads(tx, { course: course.id, discussion: d.id }, dealt.get(d.id) ?? []);
 }
 
-/** What is given to single students in a discussion: a side to take, the lead. */
+/** Gives sides or the lead, by name or dealt. */
+export async function giveParts(
+  tx: Db,
+  actor: Actor,
+  course: EnteredCourse,
+  found: OnDesk,
+  act: PartAct,
+  chosen: readonly PersonId[],
+) {
+  const place = { course: course.id, discussion: found.record.id };
+  switch (act.act) {
+    case 'deal-sides':
+      return givenSides(tx, course, found);
+    case 'side':
+      return putSide(tx, place, chosen, act.side === '' ? null : act.side === '1' ? 1 : 2);
+    case 'lead':
+      return putLeads(tx, place, chosen);
+    case 'deal-leads':
+      return givenLeads(tx, actor, course, found, act.each);
+  }
+}
+
+/**
+ * What is given to single students in a discussion: a side to take, the lead. What takes something from somebody who has shared there is
+ * asked about first; what is dealt by chance cannot be, and is left undone.
+ */
 export async function actOnParts(
   deps: Deps,
   actor: Actor,
@@ -93,20 +119,9 @@ export async function actOnParts(
     const chosen = 'people' in act ? await studentsAmong(tx, course.id, act.people) : [];
     if ('people' in act && chosen.length < new Set(act.people).size)
       return fail({ code: 'no-student' as const });
-    const place = { course: course.id, discussion: record.id };
-    switch (act.act) {
-      case 'deal-sides':
-        await givenSides(tx, course, found.value);
-        return ok(null);
-      case 'side':
-        await putSide(tx, place, chosen, act.side === '' ? null : act.side === '1' ? 1 : 2);
-        return ok(null);
-      case 'lead':
-        await putLeads(tx, place, chosen);
-        return ok(null);
-      case 'deal-leads':
-        await givenLeads(tx, actor, course, found.value, act.each);
-        return ok(null);
-    }
+    return unlessWorse(deps, tx, course, record, 'sure' in act ? act.sure : undefined, async (inner) => {
+      await giveParts(inner, actor, course, found.value, act, chosen);
+      return ok(null);
+    });
   });
 }

@@ -35,6 +35,8 @@ const TROUBLES: Record<string, string> = {
   'no-reason': 'Say why in a sentence: the student reads it. Nothing was changed.',
   'not-between': 'That moment is before the discussion opened, or still to come. Nothing was changed.',
   'answered-gone': 'The post it answers is gone, so it cannot count as a reply to it. Nothing was changed.',
+  touches:
+    'It would take something from somebody who has shared here, so nothing was changed. Do it by name, some at a time: whom it touches is said first then.',
   'no-parts': 'This discussion gives out neither sides nor the lead. Nothing was changed.',
   'group-taken': 'There is a group of that name already. Nothing was changed.',
   'group-in-use': 'There are posts in this group, so it stays. Nothing was changed.',

@@ -1,5 +1,6 @@
 import { deskAt, deskDatesAt, deskDiscussionAt } from '@/contract/addresses';
 import { actOnDesk, deskActSchema } from '@/server/desk/discussion';
+import { askedAgain } from '../../../../../_request/asked-again';
 import { form } from '../../../../../_request/endpoint';
 import { seeOther } from '../../../../../_request/write';
 
@@ -15,7 +16,8 @@ export const POST = form<'course' | 'slug'>(
     });
     if (!act.success) return back('fields');
     const done = await actOnDesk(who.deps, who.actor, course, slug, act.data);
-    if (!done.ok && done.failure.code === 'touches' && act.data.act === 'dates') {
+    if (!done.ok && done.failure.code === 'touches') {
+      if (act.data.act !== 'dates') return askedAgain(course, slug, act.data) ?? back('touches');
       const { opens, responseDue, repliesDue } = act.data;
       return seeOther(deskDatesAt(course, slug, { opens, responseDue, repliesDue }));
     }

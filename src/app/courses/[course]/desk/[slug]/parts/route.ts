@@ -1,5 +1,6 @@
 import { deskDiscussionAt } from '@/contract/addresses';
 import { actOnParts, partActSchema } from '@/server/desk/parts-played';
+import { askedAgain } from '../../../../../_request/asked-again';
 import { form } from '../../../../../_request/endpoint';
 import { seeOther } from '../../../../../_request/write';
 
@@ -15,6 +16,8 @@ export const POST = form<'course' | 'slug'>(
     });
     if (!act.success) return back('fields');
     const done = await actOnParts(who.deps, who.actor, course, slug, act.data);
+    if (!done.ok && done.failure.code === 'touches')
+      return askedAgain(course, slug, act.data) ?? back('touches');
     return back(done.ok ? act.data.act : done.failure.code);
   },
 );

@@ -1,0 +1,59 @@
+import { fail, type Result } from '@/core/result';
+import type { Db } from '@/db/connection';
+import type { DiscussionRecord } from '@/db/queries/discussions';
+import type { EnteredCourse } from '../courses/enter';
+import type { Deps } from '../deps';
+import { touchesOfDoing, type Touches } from './consequences';
+
+export type WouldBeWorse = { code: 'touches' } & Touches;
+
+/** Leaves what was done within it undone. */
+class Undone<T> extends Error {
+  constructor(readonly instead: T) {
+    super('undone');
+  }
+}
+
+async function undoable<T>(tx: Db, work: (inner: Db, undo: (instead: T) => never) => Promise<T>): Promise<T> {
+  try {
+    return await tx.transaction((inner) =>
+      work(inner, (instead) => {
+        throw new Undone(instead);
+      }),
+    );
+  } catch (error) {
+    if (error instanceof Undone) return error.instead as T;
+    throw error;
+  }
+}
+
+/**
+ * Makes a change for single students of a discussion, and leaves it undone where it takes something from somebody who has shared there,
+ * unless exactly that was agreed to.
+ */
+export const unlessWorse = <E extends { code: string }>(
+  deps: Deps,
+  tx: Db,
+  course: EnteredCourse,
+  record: DiscussionRecord,
+  agreed: string | undefined,
+  change: (inner: Db) => Promise<Result<null, E>>,
+): Promise<Result<null, E | WouldBeWorse>> =>
+  undoable(tx, async (inner, undo) => {
+    const { done, touched, stamp } = await touchesOfDoing(deps, inner, course, record, () => change(inner));
+    const worse = touched.some((t) => t.worse);
+    return done.ok && worse && agreed !== stamp ? undo(fail({ code: 'touches', touched, stamp })) : done;
+  });
+
+/** What a change would do, without making it. */
+export const touchesIf = (
+  deps: Deps,
+  tx: Db,
+  course: EnteredCourse,
+  record: DiscussionRecord,
+  change: (inner: Db) => Promise<unknown>,
+): Promise<Touches> =>
+  undoable<Touches>(tx, async (inner, undo) => {
+    const { touched, stamp } = await touchesOfDoing(deps, inner, course, record, () => change(inner));
+    return undo({ touched, stamp });
+  });
