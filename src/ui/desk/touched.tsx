@@ -11,6 +11,11 @@ const one = (t: TouchedStudent): string =>
     `${t.met.is} of ${t.owed.is} met (before: ${t.met.was} of ${t.owed.was})`,
   ].join(', ');
 
+function howMany(worse: number, all: number): string {
+  if (worse === 0) return 'nobody loses anything';
+  return worse === all ? 'for them it is worse than before' : `for ${worse} of them it is worse than before`;
+}
+
 /** Whom a change touches and how, the losers first; whom it touches alike are named together. */
 export function Touched({ touched }: { touched: readonly TouchedStudent[] }) {
   const worse = touched.filter((t) => t.worse).length;
@@ -23,7 +28,7 @@ export function Touched({ touched }: { touched: readonly TouchedStudent[] }) {
           'student who has shared something is',
           'students who have shared something are',
         )}{' '}
-        touched{worse ? `; for ${worse} of them it is worse than before` : '; nobody loses anything'}.
+        touched; {howMany(worse, touched.length)}.
       </p>
       <ul
         className="grid max-h-[60dvh] gap-1 overflow-auto text-[13.5px]"
