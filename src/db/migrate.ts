@@ -54,6 +54,7 @@ import * as meetAndAnswer from './migrations/0051_meet_and_answer';
 import * as corrections from './migrations/0052_corrections';
 import * as foundDiscussions from './migrations/0053_found_discussions';
 import * as termsAndCalendars from './migrations/0054_terms_and_calendars';
+import * as behindTheSeal from './migrations/0055_behind_the_seal';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -110,6 +111,7 @@ const MIGRATIONS = {
   '0052_corrections': corrections,
   '0053_found_discussions': foundDiscussions,
   '0054_terms_and_calendars': termsAndCalendars,
+  '0055_behind_the_seal': behindTheSeal,
 };
 type Name = keyof typeof MIGRATIONS;
 

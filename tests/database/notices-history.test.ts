@@ -29,6 +29,8 @@ class Account {
   told = new Map<PersonId, Set<PostId>>();
   /** Who was told of a post because it concerns them. */
   concerned = new Map<PersonId, PostId[]>();
+  /** Whom a post answers or names who may not read it yet. */
+  behind: { who: PersonId; post: Post }[] = [];
 
   constructor(
     private readonly seals: boolean,
@@ -46,8 +48,14 @@ class Account {
     post.author !== who &&
     !this.sealed(who) &&
     (who === this.staff || post.readers === null || post.readers.includes(who));
-  private concerns = (post: Post, who: PersonId) =>
-    this.mayHear(post, who) && (post.answers === who || post.named.includes(who));
+  private isMeant = (post: Post, who: PersonId) =>
+    post.author !== who &&
+    (who === this.staff || post.readers === null || post.readers.includes(who)) &&
+    (post.answers === who || post.named.includes(who));
+  private concerns = (post: Post, who: PersonId) => this.mayHear(post, who) && this.isMeant(post, who);
+  private hears(who: PersonId, post: Post) {
+    this.concerned.set(who, [...(this.concerned.get(who) ?? []), post.id]);
+  }
   /** As they chose for the thread; else where they wrote in it before; else as they chose for the discussion, or have responded there. */
   private follows(post: Post, who: PersonId): boolean {
     const wrote = (within: (p: Post) => boolean) =>
@@ -62,8 +70,15 @@ class Account {
   share(post: Post, people: readonly Actor[]) {
     this.posts.push(post);
     this.untold.push(post);
-    for (const { id } of people)
-      if (this.concerns(post, id)) this.concerned.set(id, [...(this.concerned.get(id) ?? []), post.id]);
+    for (const { id } of people) {
+      if (this.concerns(post, id)) this.hears(id, post);
+      else if (this.sealed(id) && this.isMeant(post, id)) this.behind.push({ who: id, post });
+    }
+    // Whoever just opened their seal hears of what answered or named them behind it.
+    for (const { who, post: waiting } of this.behind.splice(0))
+      if (waiting.gone) continue;
+      else if (this.sealed(who)) this.behind.push({ who, post: waiting });
+      else this.hears(who, waiting);
   }
 
   /** Tells followers of everything that waits. */

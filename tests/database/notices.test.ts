@@ -9,7 +9,6 @@ import { noticesPage } from '@/server/notices/page';
 import { remindDue } from '@/server/notices/remind';
 import { chooseWay } from '@/server/notices/rules';
 import { moderate } from '@/server/posts/moderation';
-import { withdrawPost } from '@/server/posts/change';
 import { askForTime } from '@/server/discussions/more-time';
 import { deps, on, OPEN, SEALED, smallCourse, text } from './world';
 import { changeSelf } from '@/server/people/account';
@@ -20,6 +19,9 @@ import { keepDraft } from '@/server/drafts/keep';
 import { randomUUID } from 'node:crypto';
 import type { Actor } from '@/server/deps';
 import type { Doc } from '@/core/document/nodes';
+import { instant } from '@/core/ids';
+import { responseRoom } from '@/server/discussions/response-room';
+import { withdrawPost } from '@/server/posts/change';
 
 let db: Knex;
 let world: Awaited<ReturnType<typeof smallCourse>>;
@@ -45,6 +47,11 @@ const naming = (who: Actor): Doc => ({
   ],
 });
 const page = (who: Actor, when: string) => noticesPage(deps(db, when), who, { key: null });
+const roomOf = async (who: Actor) => {
+  const read = await responseRoom(deps(db, 'Tue 12:00'), who, SEALED);
+  if (!read.ok) throw new Error(read.failure.code);
+  return read.value.head;
+};
 const kinds = async (who: Actor) => (await noticesAt(db, who)).map((n) => n.kind);
 
 describe('what concerns somebody', () => {
@@ -120,6 +127,36 @@ describe('what concerns somebody', () => {
     await keepUp(deps(db, 'Tue 11:01'));
     expect(await kinds(imani)).toContain('reply');
     expect((await noticesAt(db, jun)).flatMap((n) => n.waiting)).toEqual([]);
+  });
+
+  it('is told of what named them behind the seal once they open it, and of what is gone by then never', async () => {
+    const { noor, jun, rafi, kwame } = world.people;
+    const theirs = await respond(noor, 'Tue 10:00', SEALED);
+    await respond(rafi, 'Tue 10:10', SEALED);
+    const named = await reply(rafi, theirs, 'Tue 11:00', { slug: SEALED, doc: naming(jun) });
+    const other = await respond(kwame, 'Tue 10:20', SEALED);
+    const gone = await reply(rafi, other, 'Tue 11:05', { slug: SEALED, doc: naming(jun) });
+    await withdrawPost(deps(db, 'Tue 11:10'), rafi, SEALED, gone);
+    await keepUp(deps(db, 'Tue 11:11'));
+    expect(await kinds(jun)).toEqual([]);
+    await respond(jun, 'Tue 12:00', SEALED);
+    await keepUp(deps(db, 'Tue 12:01'));
+    expect((await noticesAt(db, jun)).map((n) => [n.kind, n.key])).toEqual([['name', `post ${named}`]]);
+    expect(await db('told_when_open')).toEqual([]);
+  });
+
+  it('is told of it by the clock where the seal ends with the discussion, if they have not read it by then', async () => {
+    const { noor, jun, rafi } = world.people;
+    const theirs = await respond(noor, 'Tue 10:00', SEALED);
+    await respond(rafi, 'Tue 10:10', SEALED);
+    await reply(rafi, theirs, 'Tue 11:00', { slug: SEALED, doc: naming(jun) });
+    const closes = (await roomOf(jun)).schedule.closes;
+    await keepUp({ db, now: instant(closes - 1) });
+    expect(await kinds(jun)).toEqual([]);
+    await keepUp({ db, now: closes });
+    expect(await kinds(jun)).toEqual(['name']);
+    await keepUp({ db, now: instant(closes + 60_000) });
+    expect(await kinds(jun)).toEqual(['name']);
   });
 
   it('are marks, more time, changed dates, requests and reports, each to whom it concerns', async () => {

@@ -84,6 +84,56 @@ export async function takePostsToTell(db: Db, most: number): Promise<PostToTell[
   return found.map(toPost);
 }
 
+/** Notes whom a post concerns who may not read it yet. */
+export const tellWhenOpen = (db: Db, post: PostId, people: readonly PersonId[]) =>
+  people.length
+    ? db('told_when_open')
+        .insert(people.map((person) => ({ person_id: person, post_id: post })))
+        .onConflict()
+        .ignore()
+        .then(() => undefined)
+    : Promise.resolve();
+
+/** Who waits to hear of posts behind a seal, by discussion. */
+export async function waitingForSeals(
+  db: Db,
+  only?: { discussion: DiscussionId; person: PersonId },
+): Promise<{ course: CourseId; discussion: DiscussionId; people: PersonId[] }[]> {
+  const rows = await db('told_when_open as w')
+    .join('posts as p', 'p.id', 'w.post_id')
+    .modify((q) => {
+      if (only) q.where({ 'w.person_id': only.person, 'p.discussion_id': only.discussion });
+    })
+    .groupBy('p.course_id', 'p.discussion_id')
+    .select('p.course_id', 'p.discussion_id', db.raw('array_agg(distinct w.person_id) as people'));
+  return rows.map((r: { course_id: string; discussion_id: string; people: string[] }) => ({
+    course: courseId(r.course_id),
+    discussion: discussionId(r.discussion_id),
+    people: r.people.map(personId),
+  }));
+}
+
+/** Takes the posts of a discussion that somebody waits to hear of, the first first; of what they have read by now they need not hear. */
+export async function takeWhenOpen(
+  db: Db,
+  discussion: DiscussionId,
+  person: PersonId,
+): Promise<PostToTell[]> {
+  const { rows } = await db.raw(
+    `delete from told_when_open w using posts p
+     where w.person_id = :person and p.id = w.post_id and p.discussion_id = :discussion
+     returning p.id, not exists (select 1 from reads r where r.course_id = p.course_id and r.discussion_id = p.discussion_id
+       and r.person_id = :person and r.post_id = p.id) as unread`,
+    { person, discussion },
+  );
+  const ids = rows.flatMap((r: { id: string; unread: boolean }) => (r.unread ? [Number(r.id)] : []));
+  const found = await posts(db)
+    .whereIn('p.id', ids)
+    .orderBy('p.id')
+    .select(...postColumns(db));
+  return found.map(toPost);
+}
+
 /** Somebody of a course as far as it says what of a discussion they follow, their rules beside. */
 export type FollowerRecord = {
   id: PersonId;

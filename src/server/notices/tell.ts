@@ -1,18 +1,32 @@
-import type { CourseId, DiscussionId, Instant, PersonId, PostId } from '@/core/ids';
+import {
+  isStaff,
+  type CourseId,
+  type DiscussionId,
+  type Instant,
+  type PersonId,
+  type PostId,
+  type Role,
+} from '@/core/ids';
 import { concerns } from '@/core/notices/hears';
 import type { NoticeKind } from '@/core/notices/kinds';
 import { wayOf } from '@/core/notices/rules';
 import { dueAt } from '@/core/notices/when';
 import type { Db } from '@/db/connection';
 import { rolesIn } from '@/db/queries/class';
-import { postToTell, queuePost } from '@/db/queries/hearers';
+import {
+  postToTell,
+  queuePost,
+  takeWhenOpen,
+  tellWhenOpen,
+  waitingForSeals,
+  type PostToTell,
+} from '@/db/queries/hearers';
 import { wakeJob } from '@/db/queries/jobs';
 import { listeningOf } from '@/db/queries/notice-rules';
 import { insertNotices, type NewNotice } from '@/db/queries/notices';
 import type { DiscussionRecord } from '@/db/queries/discussions';
-import { isStaff } from '@/core/ids';
 import type { Deps } from '../deps';
-import { sealedOut } from './class';
+import { discussionFor, sealedOut } from './class';
 
 /** The job that deals notices out and sends what is due. */
 export const KEEP_UP = 'keep-up';
@@ -74,7 +88,32 @@ export async function tell(db: Db, now: Instant, things: readonly Telling[]): Pr
   if (made > 0 && notices.some((n) => n.due !== null && n.due <= now)) await wakeJob(db, KEEP_UP);
 }
 
-/** Tells those whom a post concerns directly, whose post it answers or whom it names, and whom it did not concern before. */
+/** What those are told of whom a post concerns directly, as what it is to each of them. */
+function tellingsOf(
+  record: DiscussionRecord,
+  post: PostToTell,
+  people: readonly { id: PersonId; role: Role }[],
+  sealed: ReadonlySet<PersonId>,
+): Telling[] {
+  const whyOf = new Map(
+    people.map(({ id, role }) => [id, concerns(post, { id, staff: isStaff(role), sealed: sealed.has(id) })]),
+  );
+  return (['reply', 'name'] as const).map((why) => ({
+    course: record.course.id,
+    kind: why,
+    key: `post ${post.id}`,
+    topic: why === 'reply' ? `reply ${post.answered}` : `name ${post.id}`,
+    discussion: record.id,
+    post: post.id,
+    by: post.author,
+    to: people.map((p) => p.id).filter((id) => whyOf.get(id) === why),
+  }));
+}
+
+/**
+ * Tells those whom a post concerns directly, whose post it answers or whom it names, and whom it did not concern before. From whom it is withheld hears of it
+ * once their seal is open; and so does its author, where it has just opened theirs.
+ */
 export async function tellConcerned(
   deps: Pick<Deps, 'now'>,
   db: Db,
@@ -89,27 +128,53 @@ export async function tellConcerned(
   );
   if (meant.length) {
     const roles = await rolesIn(db, record.course.id, meant);
-    const sealed = await sealedOut(
-      deps,
-      db,
+    const people = [...roles].map(([person, role]) => ({ id: person, role }));
+    const sealed = await sealedOut(deps, db, record, people);
+    await tell(db, deps.now, tellingsOf(record, post, people, sealed));
+    const later = tellingsOf(
       record,
-      [...roles].map(([person, role]) => ({ id: person, role })),
+      post,
+      people.filter((p) => sealed.has(p.id)),
+      new Set(),
     );
-    const concerned = [...roles].flatMap(([person, role]) => {
-      const why = concerns(post, { id: person, staff: isStaff(role), sealed: sealed.has(person) });
-      return why ? [{ person, why }] : [];
-    });
-    const telling = (why: 'reply' | 'name'): Telling => ({
-      course: record.course.id,
-      kind: why,
-      key: `post ${id}`,
-      topic: why === 'reply' ? `reply ${post.answered}` : `name ${id}`,
-      discussion: record.id,
-      post: id,
-      by: post.author,
-      to: concerned.filter((c) => c.why === why).map((c) => c.person),
-    });
-    await tell(db, deps.now, [telling('reply'), telling('name')]);
+    await tellWhenOpen(
+      db,
+      id,
+      later.flatMap((t) => t.to),
+    );
+  }
+  if (
+    record.brief.sealed &&
+    (await waitingForSeals(db, { discussion: record.id, person: post.author })).length
+  )
+    await tellOpened(deps, db, record, [post.author]);
+}
+
+/** Tells those of them whose seal is open by now of the posts that answered or named them behind it. */
+async function tellOpened(
+  deps: Pick<Deps, 'now'>,
+  db: Db,
+  record: DiscussionRecord,
+  waiting: readonly PersonId[],
+): Promise<void> {
+  const roles = await rolesIn(db, record.course.id, waiting);
+  const people = [...roles].map(([person, role]) => ({ id: person, role }));
+  const sealed = await sealedOut(deps, db, record, people);
+  for (const one of people.filter((p) => !sealed.has(p.id))) {
+    const posts = await takeWhenOpen(db, record.id, one.id);
+    await tell(
+      db,
+      deps.now,
+      posts.flatMap((post) => tellingsOf(record, post, [one], new Set())),
+    );
+  }
+}
+
+/** Tells everybody whose seal has opened meanwhile, by a deadline or by what staff did, of what waited behind it. */
+export async function tellAllOpened(deps: Pick<Deps, 'now'>, db: Db): Promise<void> {
+  for (const { course, discussion, people } of await waitingForSeals(db)) {
+    const record = await discussionFor(db, course, discussion);
+    if (record) await tellOpened(deps, db, record, people);
   }
 }
 
