@@ -249,6 +249,7 @@ export const intakesAt = address('/outside/intakes');
 export const putAwayAt = address('/outside/:id/put-away');
 
 export const noticesAt = address('/notices');
+export const unseenNoticesAt = address('/notices/unseen');
 export const noticesSeenAt = address('/notices/seen');
 export const noticeRulesAt = address('/notices/rules');
 export const mailOnAt = address('/notices/mail');

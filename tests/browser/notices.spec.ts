@@ -84,6 +84,7 @@ test('a classmate’s reply is a notice and a mail; seen in one place it is seen
   browser,
 }) => {
   await nothingWaits();
+  await page.clock.install();
   await enterAs(page, 'Imani Okoro');
   const before = Number(/\d+/u.exec((await number(page).getAttribute('aria-label')) ?? '')?.[0] ?? 0);
   expect(before).toBeGreaterThan(0);
@@ -92,6 +93,10 @@ test('a classmate’s reply is a notice and a mail; seen in one place it is seen
   expect(
     await reply(jun, await ownResponse(), 'The lamp posts would have told the same, had anybody read them.'),
   ).toBe(200);
+  // A page that stays open says so within a minute.
+  await page.clock.fastForward(61_000);
+  await expect(number(page)).toHaveAccessibleName(`Notices, ${before + 1} not seen`);
+  await page.clock.resume();
   // Before any job has run it stands here.
   await page.goto('/notices');
   const line = page.getByRole('link', { name: /Jun Hathaway, .*replied to you/u });

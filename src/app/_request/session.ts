@@ -47,16 +47,28 @@ export type Visitor = {
   notices: number;
 };
 
-/** The signed-in person behind this request, with the request's one server time; null when nobody is signed in. */
-export const visitor = cache(async (): Promise<Visitor | null> => {
+/** A session that still holds, at the time it is for whoever it is. */
+async function standingSession() {
   const token = (await cookies()).get(COOKIE)?.value;
   if (!token) return null;
-  const { db, clock, config, readers } = app();
+  const { db, clock, config } = app();
   const session = await findSession(db, token);
   if (!session) return null;
   const now = timeWith(clock, session.clockOffset);
   const over = now >= session.expires || now - session.seen > MOST_IDLE_MS;
-  if (over || (session.demo && !config.demo)) return null;
+  return over || (session.demo && !config.demo) ? null : { session, token, now };
+}
+
+/** How many notices the signed-in person has not seen, without noting that they were here; null when nobody is signed in. */
+export const unseenNotices = async (): Promise<number | null> =>
+  (await standingSession())?.session.notices ?? null;
+
+/** The signed-in person behind this request, with the request's one server time; null when nobody is signed in. */
+export const visitor = cache(async (): Promise<Visitor | null> => {
+  const standing = await standingSession();
+  if (!standing) return null;
+  const { session, token, now } = standing;
+  const { db, config, readers } = app();
   const { person, name, email, timeZone, theme, clock: hours, weekBegins, picture, steward } = session;
   setTaste({ clock: hours });
   const deps = { db, now, readers };

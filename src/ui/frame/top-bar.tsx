@@ -16,6 +16,7 @@ import { AccountMenu } from './account-menu';
 import { BAR, useBarOpen } from './bar-open';
 import { Brand } from './brand';
 import { TimeNow } from './time-now';
+import { useUnseen } from './use-unseen';
 
 const PLACES = [
   ['week', 'This week', weekAt()],
@@ -27,23 +28,26 @@ const PLACES = [
 export type Place = (typeof PLACES)[number][0] | 'find' | 'account' | 'stewards' | 'notices' | 'notebook';
 
 /** The way to what concerns one, with how much of it is not seen. */
-const NoticesLink = ({ n, here }: { n: number; here: boolean }) => (
-  <Link
-    href={noticesAt()}
-    prefetch={false}
-    aria-current={here ? 'page' : undefined}
-    aria-label={n === 0 ? 'Notices' : `Notices, ${n} not seen`}
-    className={`flex min-h-9 items-center gap-1.5 rounded-[6px] px-2 font-medium ${
-      here ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
-    }`}
-  >
-    <Bell size={15} aria-hidden className="sm:hidden" />
-    <span className="max-sm:hidden">Notices</span>
-    {n > 0 ? (
-      <b className="rounded-[9px] bg-[#e9c873] px-1.5 text-[12px] text-[#473103]">{n > 99 ? '99+' : n}</b>
-    ) : null}
-  </Link>
-);
+function NoticesLink(props: { n: number; here: boolean }) {
+  const n = useUnseen(props.n);
+  return (
+    <Link
+      href={noticesAt()}
+      prefetch={false}
+      aria-current={props.here ? 'page' : undefined}
+      aria-label={n === 0 ? 'Notices' : `Notices, ${n} not seen`}
+      className={`flex min-h-9 items-center gap-1.5 rounded-[6px] px-2 font-medium ${
+        props.here ? 'bg-bar-on text-[#ffffff]' : 'hover:bg-bar-on'
+      }`}
+    >
+      <Bell size={15} aria-hidden className="sm:hidden" />
+      <span className="max-sm:hidden">Notices</span>
+      {n > 0 ? (
+        <b className="rounded-[9px] bg-[#e9c873] px-1.5 text-[12px] text-[#473103]">{n > 99 ? '99+' : n}</b>
+      ) : null}
+    </Link>
+  );
+}
 
 export function TopBar(props: {
   here: string;
