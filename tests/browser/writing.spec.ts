@@ -55,14 +55,20 @@ test('the tools work by keyboard alone, and what they make is what classmates wi
   await expect(page.getByRole('button', { name: 'Preview' })).toBeFocused();
 });
 
-test('who comes into the text by keyboard writes beneath the first question, never over it', async ({
+test('who comes to the text by keyboard goes on at the question without an answer, and types over none', async ({
   page,
 }) => {
   await enterAs(page, 'Imani Okoro', `${GEO}/response`);
-  await editorOf(page).focus();
-  await page.keyboard.type('First: ');
-  await expect(editorOf(page).locator('.part-heading').first()).toHaveText(/^1\. Which plan/);
-  await expect(editorOf(page).getByRole('paragraph').first()).toHaveText(/^First: I would move/);
+  await expect(editorOf(page)).toBeVisible();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To your text' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(editorOf(page)).toBeFocused();
+  await page.keyboard.type('The other side would say');
+  await expect(editorOf(page).locator('.part-heading')).toHaveText([/^1\. /, /^2\. /, /^3\. What would/]);
+  await expect(editorOf(page).getByRole('paragraph').first()).toHaveText(/^I would move/);
+  await expect(editorOf(page).getByRole('paragraph').last()).toHaveText('The other side would say');
 });
 
 test('formulas, tables, names and the writing alone', async ({ page }) => {

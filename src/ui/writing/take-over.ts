@@ -1,6 +1,6 @@
 import type { Editor } from '@tiptap/core';
 import { TextSelection } from '@tiptap/pm/state';
-import type { Node } from '@tiptap/pm/model';
+import { answersIn } from './editor/put-text';
 import { useEffectEvent, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
 /** Where in the plain form one was typing: in the title, or in which of its texts. */
@@ -14,18 +14,6 @@ function typingIn(form: HTMLFormElement): Typing | null {
   return n < 0 ? null : { in: 'text', n };
 }
 
-/** The end of what stands under one of the questions of a prompt; of all, where there are none. */
-function endOfPart(doc: Node, n: number): number {
-  let parts = -1;
-  let end = doc.content.size;
-  doc.forEach((node, at) => {
-    if (node.type.name !== 'partHeading') return;
-    parts += 1;
-    if (parts === n + 1) end = Math.min(end, at);
-  });
-  return end;
-}
-
 /** Puts the cursor where one was typing: the next key is there already. */
 function goOnTyping(editor: Editor, typing: Typing) {
   const { view } = editor;
@@ -36,7 +24,7 @@ function goOnTyping(editor: Editor, typing: Typing) {
     return;
   }
   const { doc } = view.state;
-  const at = TextSelection.near(doc.resolve(endOfPart(doc, typing.n)), -1);
+  const at = TextSelection.near(doc.resolve(answersIn(doc)[typing.n]?.to ?? doc.content.size), -1);
   view.dispatch(view.state.tr.setSelection(at));
   view.focus();
 }

@@ -13,7 +13,7 @@ import { useEditor } from '@tiptap/react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { OpenDraft } from '@/contract/discussion';
 import type { Place, Text } from './draft-keeper';
-import { cursorAtFirstWords, putText } from './editor/put-text';
+import { cursorWhereOneGoesOn, putText } from './editor/put-text';
 import { markEvidence } from './editor/evidence-marks';
 import { versionOf, whereNow } from './editor/text-versions';
 import { SendingFiles } from '../attachments/sending';
@@ -96,7 +96,7 @@ export function useWriting(options: {
     onCreate: ({ editor: e }) => {
       sending.into(e);
       if (before.current.typed) return;
-      if (!before.current.inForm) cursorAtFirstWords(e);
+      if (!before.current.inForm) cursorWhereOneGoesOn(e);
       // The server counted; where the evidence stands is found here.
       recheck({ title: draft.title, doc: draft.doc }, versionOf(e.state));
       void leftBehind(place, draft).then((local) => {
