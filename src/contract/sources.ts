@@ -9,7 +9,7 @@ export type ShelfForm = (typeof SHELF_FORMS)[number];
 
 export type Shelf = {
   sources: { id: string; title: string; cited: Record<CitationStyle, Cited> }[];
-  /** Readings of the course that are not on the shelf yet. */
+  /** Readings of the course that are not on the shelf yet, those of the discussion's week first. */
   readings: { slug: string; title: string; author: string }[];
 };
 

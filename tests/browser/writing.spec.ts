@@ -151,8 +151,16 @@ test('a source is put on the shelf and cited: the citation at the cursor, its en
 }) => {
   await atTheEnd(page);
   await page.keyboard.type('Setting back works ');
-  await page.getByRole('button', { name: 'Cite' }).click();
+  const citing = page.getByRole('button', { name: 'Cite', exact: true });
+  await citing.click();
   const shelf = page.getByRole('dialog', { name: 'Your sources in this course' });
+  // A reading of this week is one press away.
+  const reading = shelf.getByRole('button', { name: /^Cite: / }).first();
+  await expect(reading).toHaveAccessibleName('Cite: Chapter 6: Room for the river');
+  await reading.click();
+  await expect(editorOf(page)).toContainText('Setting back works (Holt, n.d.)');
+  await expect(page.getByRole('button', { name: /^Sources 1 \/ 1/ })).toBeVisible();
+  await citing.click();
   await shelf
     .getByLabel(/^A new source/)
     .fill(
@@ -163,10 +171,10 @@ test('a source is put on the shelf and cited: the citation at the cursor, its en
   await expect(shelf.getByRole('button', { name: /^Cite \(Holt\)/ })).toBeVisible();
   await shelf.getByLabel('Style').selectOption('APA');
   await shelf.getByRole('button', { name: /^Cite \(Holt, 2019\)/ }).click();
-  await expect(editorOf(page)).toContainText('Setting back works (Holt, 2019)');
+  await expect(editorOf(page)).toContainText('Setting back works (Holt, n.d.) (Holt, 2019)');
   await expect(editorOf(page).getByRole('heading', { name: 'References' })).toBeVisible();
   await expect(editorOf(page).locator('em').filter({ hasText: 'The wall that held' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Sources 1 \/ 1/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Sources 2 \/ 1/ })).toBeVisible();
 });
 
 test.describe('what would run where it is pasted', () => {

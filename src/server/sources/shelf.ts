@@ -21,7 +21,7 @@ export async function shelfOf(
 ): Promise<Result<Shelf, NotFound | NotRead>> {
   const door = await enterRoom(deps, actor, slug);
   if (!door.ok) return door;
-  const { course } = door.value.record;
+  const { course, week } = door.value.record;
   const [sources, { readings }] = await Promise.all([
     sourcesOf(deps.db, actor.id, course.id),
     askTogether(deps.db, { readings: readingsOf(deps.db, course.id, actor.id) }),
@@ -39,6 +39,8 @@ export async function shelfOf(
       .sort((a, b) => a.cited.apa.inText.localeCompare(b.cited.apa.inText, 'en')),
     readings: readings
       .filter((r) => !titles.has(r.title))
+      // What is read in this week is what is cited most.
+      .sort((a, b) => Number(b.week === week.number) - Number(a.week === week.number))
       .map(({ slug: reading, title, author }) => ({ slug: reading, title, author })),
   });
 }

@@ -72,6 +72,13 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
       setTurn((n) => n + 1);
     }
   };
+  const citeReading = (reading: { slug: string; title: string }) =>
+    add({ reading: reading.slug }, () => {
+      void call(shelving, { slug }, null).then((found) => {
+        const source = found.ok && found.value.sources.find((s) => s.title === reading.title);
+        if (source) cite(source.cited[style]);
+      });
+    });
   const submit = (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const form = e.currentTarget;
@@ -136,7 +143,7 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
               </p>
             ) : null}
             {shelf?.sources.length === 0 ? (
-              <p className="text-ink-2">The shelf is empty. Put a reading on it, or paste a source below.</p>
+              <p className="text-ink-2">The shelf is empty. Cite a reading, or paste a source below.</p>
             ) : null}
             <ul>
               {shelf?.sources.map((s) => {
@@ -181,17 +188,20 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
               </p>
             ) : null}
             {shelf?.readings.length ? (
-              <details className="mt-3 text-[13.5px]">
+              <details className="mt-3 text-[13.5px]" open={shelf.sources.length === 0}>
                 <summary className="link w-fit">Readings of this course</summary>
                 <ul className="mt-1 space-y-1">
                   {shelf.readings.map((r) => (
                     <li key={r.slug} className="flex flex-wrap items-center gap-2">
-                      <span>
+                      <span className="grow">
                         {r.author}, “{r.title}”
                       </span>
+                      <button type="button" className="btn" onClick={() => void citeReading(r)}>
+                        Cite<span className="sr-only">: {r.title}</span>
+                      </button>
                       <button
                         type="button"
-                        className="link min-h-8"
+                        className="link min-h-8 text-[12.5px]"
                         onClick={() => void add({ reading: r.slug })}
                       >
                         Put it on the shelf<span className="sr-only">: {r.title}</span>
