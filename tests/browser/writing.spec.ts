@@ -150,7 +150,7 @@ test('a source is put on the shelf and cited: the citation at the cursor, its en
   page,
 }) => {
   await atTheEnd(page);
-  await page.keyboard.type('Setting back works ');
+  await page.keyboard.type('Setting back works');
   const citing = page.getByRole('button', { name: 'Cite', exact: true });
   await citing.click();
   const shelf = page.getByRole('dialog', { name: 'Your sources in this course' });

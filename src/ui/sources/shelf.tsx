@@ -93,10 +93,13 @@ export function SourceShelf({ slug, editor }: { slug: string; editor: Editor }) 
     void add(source, () => form.reset());
   };
   const cite = ({ inText, reference }: Cited) => {
+    const before = editor.state.selection.$from;
+    const gap =
+      before.parentOffset > 0 && !/\s$/u.test(before.parent.textBetween(0, before.parentOffset)) ? ' ' : '';
     editor
       .chain()
       .focus()
-      .insertContent({ type: 'text', text: `${inText} ` })
+      .insertContent({ type: 'text', text: `${gap}${inText} ` })
       .run();
     const { from } = editor.state.selection;
     const doc = withReference(documentOf(editor), reference, LIST_NAMES[style]);
