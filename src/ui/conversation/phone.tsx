@@ -26,10 +26,15 @@ export function Hint({ view, look, next }: { view: Conversation; look: Look; nex
         <b className="block text-ochre-ink">
           {view.open ? 'Next worth answering:' : 'Worth answering first:'}
         </b>
-        <Link className="link inline-flex min-h-6 items-center" href={addressOf(look, { post: next.id })}>
-          {next.author}
-        </Link>{' '}
-        <span className="text-ink-2">{because(next)}</span>
+        <span className="flex items-center gap-1.5">
+          <Link
+            className="link inline-flex min-h-6 shrink-0 items-center"
+            href={addressOf(look, { post: next.id })}
+          >
+            {next.author}
+          </Link>
+          <span className="min-w-0 truncate text-ink-2">{because(next)}</span>
+        </span>
       </>
     );
   return <span className="text-ink-2">{plural(view.head.responses, 'response')}</span>;
