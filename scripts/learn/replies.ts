@@ -45,7 +45,7 @@ export async function rowOf(reply: Labelled): Promise<Row> {
   };
 }
 
-const RIDGE = 10;
+const RIDGE = 15;
 const STEPS = 25;
 
 /** Logistic regression with a ridge on measures of one spread, by Newton's steps. */
@@ -93,7 +93,7 @@ export const chanceOf = ({ bias, of }: Fit, values: readonly number[]) =>
     ));
 
 /** So many lines along which sentences of replies differ most (principal components). */
-const LINES = 12;
+const LINES = 24;
 
 /** The middle of all sentences, and the lines along which those of replies differ most. */
 export async function linesOf(replies: readonly Labelled[]) {

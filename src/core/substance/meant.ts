@@ -53,6 +53,15 @@ const SAME = 0.45;
 const NEAR = 0.3;
 const FAR = 0.15;
 
+/* Of whom a sentence speaks, and whether it denies or supposes: words that every subject has, of which there are no more. */
+const SECOND = /\b(?:you|your|yours|yourself|u|ur)\b/iu;
+const FIRST = /\b(?:i|my|me|mine|we|our|us)\b/iu;
+const DENIES = /\b(?:not|no|nobody|nothing|never|none|without|only|but|however|though)\b|n[’']t\b/giu;
+const SUPPOSES = /\b(?:if|would|could|might|may|unless)\b/giu;
+const asks = (sentence: string) => sentence.includes('?');
+/** It tells the other what the other said: who retells does little else. */
+const tellsThem = (sentence: string) => SECOND.test(sentence) && !FIRST.test(sentence) && !asks(sentence);
+
 /** How a reply lies to what it answers, in numbers about 0; in the order of {@link MEANT}. */
 export type Meant = number[];
 export const MEANT = [
@@ -69,6 +78,7 @@ export const MEANT = [
     'wholePrompt',
   ],
   ...['nearPrompt', 'nearerPost', 'uneven', 'inOrder'],
+  ...['tellsThem', 'ofSelf', 'asks', 'denies', 'long', 'supposes', 'nearOfThem'],
   ...COMPONENTS.map((_, i) => `line${i + 1}`),
 ];
 
@@ -99,6 +109,9 @@ export function meantBy(
   const steps = answered.slice(1).map((at, i) => (at >= (answered[i] ?? 0) ? 1 : 0));
   const inOrder = steps.length > 1 ? (steps.reduce((a: number, b) => a + b, 0) / steps.length) * average : 0;
   const whole = unit(mean(reply));
+  const saying = (is: (sentence: string) => boolean) => share((i) => Number(is(sentences[i] ?? '')));
+  const often = (words: RegExp) =>
+    sentences.reduce((n, s) => n + (s.match(words)?.length ?? 0), 0) / Math.max(1, all);
   return [
     share((i) => near[i] ?? 0),
     near.length ? Math.max(...near) : 0,
@@ -114,6 +127,13 @@ export function meantBy(
     share((i) => (near[i] ?? 0) - (nearPrompt[i] ?? 0)),
     uneven,
     inOrder,
+    saying(tellsThem),
+    saying((s) => FIRST.test(s)),
+    saying(asks),
+    often(DENIES),
+    Math.log(Math.max(1, all)),
+    often(SUPPOSES),
+    share((i) => (SECOND.test(sentences[i] ?? '') ? (near[i] ?? 0) : 0)),
     ...COMPONENTS.map((line) => share((i) => dot(reply[i] ?? NONE, line))),
   ];
 }

@@ -34,10 +34,21 @@ describe('the meaning of a reply beside what it answers', () => {
   it('is as many measures as there are weights for, with those by words', () => {
     const { measures } = substanceOf(documentOf('But who pays, and when?'), read);
     const nothing = meantBy([], { reply: [], post: [], prompt: [] });
-    expect(COMPONENTS).toHaveLength(12);
+    expect(COMPONENTS).toHaveLength(24);
     expect(nothing).toHaveLength(MEANT.length);
     expect(Object.values(measures ?? {}).length + nothing.length).toBe(LEARNED.of.length);
     expect(nothing.every(Number.isFinite)).toBe(true);
+  });
+
+  it('knows who tells the other what the other said from who says something of their own', () => {
+    const of = (...sentences: string[]) =>
+      meantBy(sentences, { reply: sentences.map(() => axis(3)), post: [axis(3)], prompt: [] });
+    expect(measured('tellsThem', of('You hold that it moves.'))).toBe(1);
+    expect(measured('tellsThem', of('Do you hold that it moves?'))).toBe(0);
+    expect(measured('tellsThem', of('I doubt what you say of it.'))).toBe(0);
+    expect(measured('asks', of('Who pays?', 'Nobody does.'))).toBeCloseTo(0.5);
+    expect(measured('denies', of('It does not move.'))).toBe(0.25);
+    expect(measured('supposes', of('If it breaks it moves.'))).toBe(0.2);
   });
 
   it('looks at two pages and no more', () => {
