@@ -78,7 +78,7 @@ export const MEANT = [
     'wholePrompt',
   ],
   ...['nearPrompt', 'nearerPost', 'uneven', 'inOrder'],
-  ...['tellsThem', 'ofSelf', 'asks', 'denies', 'long', 'supposes', 'nearOfThem'],
+  ...['tellsThem', 'ofSelf', 'asks', 'denies', 'supposes', 'nearOfThem'],
   ...COMPONENTS.map((_, i) => `line${i + 1}`),
 ];
 
@@ -131,7 +131,6 @@ export function meantBy(
     saying((s) => FIRST.test(s)),
     saying(asks),
     often(DENIES),
-    Math.log(Math.max(1, all)),
     often(SUPPOSES),
     share((i) => (SECOND.test(sentences[i] ?? '') ? (near[i] ?? 0) : 0)),
     ...COMPONENTS.map((line) => share((i) => dot(reply[i] ?? NONE, line))),
