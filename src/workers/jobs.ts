@@ -12,7 +12,7 @@ import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { mailServer } from '@/server/mail-in/server';
 import { isTaken, takeMailIn } from '@/server/mail-in/take';
 import { sendMail } from '@/server/mail/send';
-import { keepUp } from '@/server/notices/keep-up';
+import { keepUp, openByClock } from '@/server/notices/keep-up';
 import { push } from '@/server/notices/push';
 import { remindDue } from '@/server/notices/remind';
 import { KEEP_UP, REMIND } from '@/server/notices/tell';
@@ -72,6 +72,7 @@ const telling = await run({
     [REMIND]: async () => {
       const now = await deps();
       await remindDue(now);
+      await openByClock(now);
       await keepUp(now);
     },
     'look-at-calendars': async () => void (await lookDue(await deps())),

@@ -14,7 +14,7 @@ import { deps, on, OPEN, SEALED, smallCourse, text } from './world';
 import { changeSelf } from '@/server/people/account';
 import { post } from './college';
 import { hearing, keptUp, noticesAt, room } from './notices';
-import { keepUp } from '@/server/notices/keep-up';
+import { keepUp, openByClock } from '@/server/notices/keep-up';
 import { keepDraft } from '@/server/drafts/keep';
 import { randomUUID } from 'node:crypto';
 import type { Actor } from '@/server/deps';
@@ -151,11 +151,11 @@ describe('what concerns somebody', () => {
     await respond(rafi, 'Tue 10:10', SEALED);
     await reply(rafi, theirs, 'Tue 11:00', { slug: SEALED, doc: naming(jun) });
     const closes = (await roomOf(jun)).schedule.closes;
-    await keepUp({ db, now: instant(closes - 1) });
+    await openByClock({ db, now: instant(closes - 1) });
     expect(await kinds(jun)).toEqual([]);
-    await keepUp({ db, now: closes });
+    await openByClock({ db, now: closes });
     expect(await kinds(jun)).toEqual(['name']);
-    await keepUp({ db, now: instant(closes + 60_000) });
+    await openByClock({ db, now: instant(closes + 60_000) });
     expect(await kinds(jun)).toEqual(['name']);
   });
 
