@@ -76,7 +76,7 @@ export async function run(args: string[] = []): Promise<number> {
   const mark = sourceMark();
   const unchanged =
     running && running.mark === mark && running.port === port && (running.demo ?? true) === demo;
-  if (unchanged && !now && (await isHealthy(port))) {
+  if (unchanged && !now && runningJobs(installation) !== null && (await isHealthy(port))) {
     say(`Pulpit is already running: http://localhost:${port}`);
     return demo || mine ? 0 : sayAddress(given ?? (await startCluster(installation)), port);
   }

@@ -1,4 +1,5 @@
 import { thisWeek } from '@/server/week/this-week';
+import { Since } from '@/ui/week/since';
 import { Week } from '@/ui/week/week';
 import { Frame } from './_request/frame';
 import { requireVisitor } from './_request/session';
@@ -7,10 +8,14 @@ export const metadata = { title: 'This week' };
 
 export default async function ThisWeekPage() {
   const who = await requireVisitor('/');
-  const week = await thisWeek(who.deps, who.actor);
+  const found = await thisWeek(who.deps, who.actor);
+  const { since, toSign, toBegin, offering, announcements, moreAnnouncements, ...week } = found;
+  const { zone, now, lines } = week;
+  const teaches = lines.some((l) => l.teaching !== null);
+  const news = { since, toSign, toBegin, offering, announcements, more: moreAnnouncements };
   return (
     <Frame visitor={who} here="/" place="week">
-      <Week week={week} mine={who.mine} />
+      <Week week={week} mine={who.mine} since={<Since {...news} teaches={teaches} zone={zone} now={now} />} />
     </Frame>
   );
 }

@@ -152,6 +152,7 @@ export const deskTakeOverAt = address('/courses/:course/desk/take-over');
 export const deskTakeOneAt = address('/courses/:course/desk/take-one');
 export const deskClassAt = address('/courses/:course/desk/class');
 export const deskClassActAt = address('/courses/:course/desk/class/act');
+export const deskHoursAgainAt = address('/courses/:course/desk/class/again');
 export const deskCartridgeAt = address('/courses/:course/desk/cartridge');
 export const deskCartridgeInAt = address('/courses/:course/desk/cartridge/in');
 export const deskCartridgeFileAt = address('/courses/:course/desk/cartridge/file');

@@ -271,6 +271,16 @@ export type AgainPage = {
   stamp: string;
 };
 
+/** Other hours all term that take something from somebody: asked again before they are kept, discussion by discussion. */
+export type HoursAgainPage = {
+  course: CourseView;
+  /** So many more; 0 for none any more. */
+  hours: number;
+  people: { id: string; name: string }[];
+  each: { discussion: { slug: string; title: string; week: number }; touched: TouchedStudent[] }[];
+  stamp: string;
+};
+
 /** A course's syllabus as it is written, and who has signed it as it stands. */
 export type DeskSyllabusPage = {
   course: CourseView;

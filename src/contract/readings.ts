@@ -49,10 +49,3 @@ export const puttingBeginning = answersWith<null, MaterialFailure>()(
   '/courses/:course/begin/text',
   materialSchema,
 );
-
-/** Notes that announcements were read. */
-export const readingAnnouncements = answersWith<null>()(
-  'POST',
-  '/announcements/reads',
-  z.strictObject({ ids: z.array(z.uuid()).min(1).max(50) }),
-);

@@ -59,17 +59,21 @@ class StorableClient extends Postgres {
   }
 }
 
-export function connect(url: string, options: { poolMax?: number } = {}): Knex {
+/** Whoever waits for a page is told after so long that what keeps everything cannot be reached. */
+const TO_CONNECT_MS = 4_000;
+
+export function connect(url: string, options: { poolMax?: number; toConnectMs?: number } = {}): Knex {
+  const toConnect = options.toConnectMs ?? TO_CONNECT_MS;
   return knex({
     client: StorableClient,
     connection: {
       connectionString: url,
       application_name: 'pulpit',
-      connectionTimeoutMillis: 4_000,
+      connectionTimeoutMillis: toConnect,
       options: PLANNING,
     },
     pool: { min: 0, max: options.poolMax ?? 10 },
-    acquireConnectionTimeout: 6_000,
+    acquireConnectionTimeout: toConnect + 2_000,
     // Whoever asked gets the error and words it; knex would print its stack as well.
     log: { error: () => {}, warn: () => {} },
   });

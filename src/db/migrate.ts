@@ -55,6 +55,8 @@ import * as corrections from './migrations/0052_corrections';
 import * as foundDiscussions from './migrations/0053_found_discussions';
 import * as termsAndCalendars from './migrations/0054_terms_and_calendars';
 import * as behindTheSeal from './migrations/0055_behind_the_seal';
+import * as atWork from './migrations/0056_at_work';
+import * as followersByPerson from './migrations/0057_followers_by_person';
 
 const MIGRATIONS = {
   '0001_people': people,
@@ -112,6 +114,8 @@ const MIGRATIONS = {
   '0053_found_discussions': foundDiscussions,
   '0054_terms_and_calendars': termsAndCalendars,
   '0055_behind_the_seal': behindTheSeal,
+  '0056_at_work': atWork,
+  '0057_followers_by_person': followersByPerson,
 };
 type Name = keyof typeof MIGRATIONS;
 

@@ -47,11 +47,15 @@ function signOnOf({ signOn, site }: Config): Pick<App, 'signOn' | 'standInSignOn
 
 const place = globalThis as typeof globalThis & { pulpit?: App };
 
-/** The one application of this process; kept on `globalThis`, for a bundler may load this module more than once. */
-export function app(): App {
+/**
+ * The one application of this process; kept on `globalThis`, for a bundler may load this module more than once.
+ *
+ * @param options.toConnectMs how long a connection to the database may take, where nobody waits for a page
+ */
+export function app(options: { toConnectMs?: number } = {}): App {
   if (!place.pulpit) {
     const config = readConfig();
-    const db = connect(config.databaseUrl);
+    const db = connect(config.databaseUrl, options);
     place.pulpit = {
       config,
       db,

@@ -1,4 +1,5 @@
-import { run } from 'graphile-worker';
+import { EventEmitter } from 'node:events';
+import { run, type WorkerEvents } from 'graphile-worker';
 import { z } from 'zod';
 import { app } from '@/runtime/app';
 import { mailHome, mailPort } from '@/runtime/mail';
@@ -7,10 +8,12 @@ import { lookDue } from '@/server/calendar/followed';
 import { currentTime } from '@/server/clock/clock';
 import { showDue } from '@/server/desk/show-due';
 import { sweepFiles } from '@/server/files/sweep';
+import { staysAtWork } from '@/server/jobs/at-work';
 import { releaseDue } from '@/server/marks/release';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { mailServer } from '@/server/mail-in/server';
 import { isTaken, takeMailIn } from '@/server/mail-in/take';
+import { loadForms } from '@/server/mail/letter-html';
 import { sendMail } from '@/server/mail/send';
 import { keepUp, openByClock } from '@/server/notices/keep-up';
 import { push } from '@/server/notices/push';
@@ -22,7 +25,8 @@ import { sweepPeople } from '@/server/people/sweep';
 
 /** The job process: what takes long and is nobody's request. Any number of them work on one database. */
 process.umask(0o077);
-const { db, clock, files, config, box, readers } = app();
+// Nobody waits here for a page: a job that gives up on a busy machine is done again only after a pause.
+const { db, clock, files, config, box, readers } = app({ toConnectMs: 30_000 });
 const deps = async () => ({ db, files, box, readers, now: await currentTime(db, clock) });
 const clip = z.object({ file: z.uuid() });
 const mail = z.object({ mail: z.uuid() });
@@ -30,8 +34,15 @@ const port = mailPort(config);
 const home = mailHome(config);
 const sending = { home, demo: config.demo };
 
+// While it is loaded nothing else gets a turn here, and connections that are being made would be given up.
+await loadForms();
+
+const events: WorkerEvents = new EventEmitter();
+const atWork = staysAtWork(db, events);
+
 const runner = await run({
   connectionString: config.databaseUrl,
+  events,
   // ffmpeg takes both of a small machine's cores for one clip.
   concurrency: 1,
   pollInterval: 2_000,
@@ -58,6 +69,7 @@ const runner = await run({
 /** What somebody waits to hear of: beside a clip that is made for minutes, not behind it. */
 const telling = await run({
   connectionString: config.databaseUrl,
+  events,
   concurrency: 4,
   pollInterval: 1_000,
   noHandleSignals: true,
@@ -95,4 +107,5 @@ incoming?.listen(config.mailIn?.port ?? 0, '127.0.0.1');
 await runner.promise;
 incoming?.close();
 await telling.stop();
+atWork.leave();
 await readers.close();

@@ -53,7 +53,7 @@ test('a picture is described, sized and read by a classmate; a file is looked in
   await expect(page).toHaveURL(/shared=\d+/);
 
   const post = new URL(page.url()).searchParams.get('shared');
-  const other = await (await browser.newContext()).newPage();
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await enterAs(other, 'Noor Vasquez', `${PLA}/conversation?post=${post}`);
   const seen = other.getByRole('figure').filter({ hasText: 'Mill Lane' });
   await expect(seen.getByRole('img', { name: 'A sign with an arrow to the left' })).toHaveJSProperty(
@@ -63,8 +63,26 @@ test('a picture is described, sized and read by a classmate; a file is looked in
   await seen.getByRole('link', { name: /see it large/ }).click();
   await expect(other.getByRole('dialog', { name: 'A sign with an arrow to the left' })).toBeVisible();
   await other.keyboard.press('Escape');
+  await expect(seen.getByRole('link', { name: /see it large/ })).toBeFocused();
+
+  // Pressed before what acts on them has come, both open all the same.
+  let come = () => {};
+  let last = new Promise<void>((done) => (come = done));
+  await other.route('**/_next/static/**/*.js*', async (route) => {
+    const answer = await route.fetch();
+    if ((await answer.text()).includes('Look inside')) await last;
+    await route.fulfill({ response: answer });
+  });
+  await other.reload();
   await other.getByRole('button', { name: 'Look inside walk.txt' }).click();
+  come();
   await expect(other.getByRole('group', { name: 'Inside walk.txt' })).toContainText('under water');
+  last = new Promise<void>((done) => (come = done));
+  await other.reload();
+  await seen.getByRole('link', { name: /see it large/ }).click();
+  come();
+  await expect(other.getByRole('dialog', { name: 'A sign with an arrow to the left' })).toBeVisible();
+  await other.unrouteAll({ behavior: 'wait' });
   await other.context().close();
 });
 
@@ -168,7 +186,7 @@ test('a file is not seen by who may not read the post, and is never a page of ou
   });
   await expect(editorOf(page).locator('.file-card')).toContainText('Text');
   const db = database();
-  const { id } = await db('files').first('id');
+  const { id } = await db('files').where({ name: 'page.html' }).first('id');
   await db.destroy();
   const own = await page.request.get(`/attachments/${id}`);
   expect(own.headers()).toMatchObject({

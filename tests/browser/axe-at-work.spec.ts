@@ -1,6 +1,6 @@
 import { expectSound, settled } from './axe';
 import { photograph } from '../fixtures/files';
-import { enterAs, startAfresh } from './help';
+import { clipsMade, enterAs, startAfresh } from './help';
 import { expect, test } from './test';
 
 test.beforeAll(() => startAfresh());
@@ -75,6 +75,7 @@ test('axe finds nothing, light and dark: recording, its review, a note, bringing
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /all checks/u }).click();
   await page.getByRole('button', { name: 'Preview', exact: true }).click();
+  await clipsMade();
   await expect(page.getByRole('dialog').locator('video')).toBeVisible();
   await expectSound(page, 'a clip and a note', '[role=dialog]');
 });

@@ -48,7 +48,7 @@ test('a receipt is saved and verified by somebody who is not signed in; a change
 }) => {
   await enterAs(page, 'Imani Okoro', '/discussions/geo-115-w5/part');
   await page.getByText('Receipt', { exact: true }).first().click();
-  await page.getByRole('link', { name: 'Receipt to print or save' }).first().click();
+  await page.getByRole('link', { name: 'The receipt of this version' }).first().click();
   await expect(page.getByRole('heading', { name: 'Receipt for a shared response' })).toBeVisible();
   const saving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save the signed file' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { enterAs, startAfresh } from './help';
+import { clipsMade, enterAs, startAfresh } from './help';
 
 test.beforeEach(() => startAfresh());
 
@@ -65,7 +65,8 @@ test.describe('with a camera and a microphone', () => {
     await enterAs(other, 'Noor Vasquez', `${PLA}/conversation?post=${post}`);
     const clip = other.getByRole('figure').filter({ hasText: 'The sign at Mill Lane' });
     const video = clip.locator('video');
-    await expect(video).toBeVisible({ timeout: 45_000 });
+    await clipsMade();
+    await expect(video).toBeVisible();
     await expect(video).toHaveAttribute('poster', /\/poster$/u);
     await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.duration)).toBeGreaterThan(1);
     expect(await video.evaluate((v: HTMLVideoElement) => v.error)).toBeNull();

@@ -71,21 +71,39 @@ async function accept(browser: Browser, link: string, name: string): Promise<Pag
   return page;
 }
 
+const STEWARD_PASSWORD = 'lanterns over the tide mill';
+
+async function signIn(page: Page, address: string, password: string) {
+  await page.goto('/sign-in');
+  await page.getByLabel('Mail address').fill(address);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+
+const isIn = (page: Page) => expect(page).toHaveURL((url) => url.pathname === '/');
+
+async function signInAsSteward(page: Page) {
+  await signIn(page, 'ottoline@saltmarsh.example', STEWARD_PASSWORD);
+  await isIn(page);
+}
+
+/** The course as its stewards see it. */
+const toTheCourse = async (page: Page) => {
+  await page.goto('/stewards/courses');
+  await page.getByRole('link', { name: /^BIO 210/u }).click();
+  await expect(page.getByLabel('Roster file')).toBeVisible();
+};
+
 test.describe('an installation of one’s own', () => {
   // What one begins the next goes on with.
   test.describe.configure({ mode: 'serial' });
-  // Two processes are stopped and started, and each mail goes its whole way.
-  test.setTimeout(120_000);
   let key = '';
   test.beforeAll(async () => {
     key = await startEmpty();
   });
   test.afterAll(() => startDemo());
 
-  test('begins with a key, and ends with a course that has an instructor and a class', async ({
-    page,
-    browser,
-  }) => {
+  test('begins with a key, and has a course with somebody who teaches it', async ({ page, browser }) => {
     // The key is taken out of the address at once.
     await page.goto(`/begin#${key}`);
     await expect(page.getByRole('heading', { name: 'Make Pulpit yours' })).toBeVisible();
@@ -100,7 +118,7 @@ test.describe('an installation of one’s own', () => {
     await expect(page.getByLabel('Your name')).toHaveValue('Ottoline Fray');
     await expect(page.getByLabel('Its time zone')).toHaveValue('Europe/Dublin');
     expect(page.url()).not.toContain(key);
-    await page.getByLabel('Password').fill('lanterns over the tide mill');
+    await page.getByLabel('Password').fill(STEWARD_PASSWORD);
     await page.getByRole('button', { name: 'Begin' }).click();
     await expect(page.getByRole('heading', { name: 'Saltmarsh School' })).toBeVisible();
 
@@ -110,7 +128,6 @@ test.describe('an installation of one’s own', () => {
     await page.getByLabel('Title').fill('Life in Salt Water');
     await page.getByRole('button', { name: 'Make it' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'The course is made' })).toBeVisible();
-    const course = page.url().split('?')[0] ?? '';
 
     const invite = page.getByRole('region', { name: 'Invite who teaches it' });
     await invite.getByLabel('Mail address').fill('brandt@saltmarsh.example');
@@ -123,8 +140,11 @@ test.describe('an installation of one’s own', () => {
     await expect(teacher.getByText('Dr. Ilse Brandt (you)')).toBeVisible();
     // The stewards' pages are not there for anybody else.
     expect((await teacher.goto('/stewards'))?.status()).toBe(404);
+  });
 
-    await page.goto(course);
+  test('has a class: by a roster, by the college’s sign-on, by a code', async ({ page, browser }) => {
+    await signInAsSteward(page);
+    await toTheCourse(page);
     await page.getByLabel('Roster file').setInputFiles({
       name: 'class.csv',
       mimeType: 'text/csv',
@@ -141,7 +161,7 @@ test.describe('an installation of one’s own', () => {
     await expect(ada.getByText('Ada Quill (you)')).toBeVisible();
 
     // Who is invited comes by the college's own sign-on as well, and needs no password here.
-    await page.goto(course);
+    await toTheCourse(page);
     const another = page.getByRole('region', { name: 'Invite somebody' });
     await another.getByLabel('Mail address').fill('dun@saltmarsh.example');
     await another.getByRole('button', { name: 'Invite' }).click();
@@ -169,13 +189,16 @@ test.describe('an installation of one’s own', () => {
     await emer.getByLabel('Code of a course').fill(code.toUpperCase().replace(/-/gu, ' '));
     await emer.getByRole('button', { name: 'Join' }).click();
     await expect(emer.getByRole('status').filter({ hasText: 'You are in.' })).toBeVisible();
+  });
 
+  test('takes invitations back, and ends accounts', async ({ page, browser }) => {
+    await signInAsSteward(page);
     // Taken back in one window, it opens nothing in the other.
     const cleo = await linkTo(page, 'cleo@saltmarsh.example');
     const other = await (await browser.newContext()).newPage();
     await other.goto(cleo);
     await expect(other.getByRole('heading', { name: 'Welcome to Saltmarsh School' })).toBeVisible();
-    await page.goto(course);
+    await toTheCourse(page);
     await page.getByRole('button', { name: 'Take back: cleo@saltmarsh.example' }).click();
     await expect(page.getByRole('status').filter({ hasText: 'Taken back' })).toBeVisible();
     await other.getByLabel('Your name, as classmates see it').fill('Cleo Wrack');
@@ -184,6 +207,9 @@ test.describe('an installation of one’s own', () => {
     await expect(other.getByRole('alert').filter({ hasText: 'was taken back' })).toBeVisible();
 
     // An account that a steward ends is signed out in its own window.
+    const ada = await (await browser.newContext()).newPage();
+    await signIn(ada, 'ada@saltmarsh.example', PASSWORD);
+    await isIn(ada);
     await page.goto('/stewards/people?q=ada');
     await page.getByRole('link', { name: 'Ada Quill' }).click();
     await page.getByRole('button', { name: 'End the account' }).click();
@@ -205,10 +231,8 @@ test.describe('an installation of one’s own', () => {
     page,
     browser,
   }) => {
-    await page.goto('/sign-in');
-    await page.getByLabel('Mail address').fill('brandt@saltmarsh.example');
-    await page.getByLabel('Password').fill(PASSWORD);
-    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await signIn(page, 'brandt@saltmarsh.example', PASSWORD);
+    await isIn(page);
     await page.goto('/courses/bio-210');
     await page.getByRole('link', { name: 'Begin it on its desk' }).click();
     await page.getByLabel('Title').fill('Salt and roots');
@@ -265,11 +289,7 @@ test.describe('an installation of one’s own', () => {
 
   test('gives a forgotten password back by mail, and the old one is none', async ({ page, browser }) => {
     const steward = await (await browser.newContext()).newPage();
-    await steward.goto('/sign-in');
-    await steward.getByLabel('Mail address').fill('ottoline@saltmarsh.example');
-    await steward.getByLabel('Password').fill('lanterns over the tide mill');
-    await steward.getByRole('button', { name: 'Sign in', exact: true }).click();
-    await expect(steward).toHaveURL((url) => url.pathname === '/');
+    await signInAsSteward(steward);
 
     await page.goto('/sign-in');
     await page.getByRole('link', { name: 'Forgotten your password?' }).click();

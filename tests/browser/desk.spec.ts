@@ -1,4 +1,5 @@
-import { enterAs, startAfresh } from './help';
+import { expectSound } from './axe';
+import { database, enterAs, startAfresh } from './help';
 import { expect, test } from './test';
 
 test.beforeEach(() => startAfresh());
@@ -163,6 +164,41 @@ test('more time all term is given once, and stands beside every deadline', async
   await page.getByText('More time all term').click();
   await page.getByRole('button', { name: 'No more of it' }).click();
   await expect(page.getByText('Choose whom first')).toBeVisible();
+});
+
+test('taking it back is asked about first where something counted by it, by name and discussion', async ({
+  page,
+}) => {
+  const db = database();
+  // Noor shared at ten minutes to eleven: for everybody it was over at six by then.
+  await db.raw(
+    `update discussions set response_due = response_due - interval '6 hours' where slug = 'geo-115-w5'`,
+  );
+  await db.destroy();
+  await enterAs(page, 'Dr. Maren Holt', `${DESK}/class`);
+  const choose = async () => {
+    await page.getByRole('checkbox', { name: 'Noor Vasquez' }).check();
+    await page.getByText('More time all term').click();
+  };
+  await choose();
+  await page.getByLabel('Hours more').fill('8');
+  await page.getByRole('button', { name: 'From now on' }).click();
+  await expect(page.getByText('always 8 hours more').first()).toBeVisible();
+  await choose();
+  await page.getByRole('button', { name: 'No more of it' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'Everybody’s deadlines all term for Noor Vasquez?' }),
+  ).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Who owns the water under a field?' })).toContainText(
+    /Noor Vasquez.*1 post counts no more/u,
+  );
+  await expectSound(page, 'hours asked about');
+  await page.getByRole('link', { name: 'Leave it as it was' }).click();
+  await expect(page.getByText('always 8 hours more').first()).toBeVisible();
+  await page.goBack();
+  await page.getByRole('button', { name: 'No more of it' }).click();
+  await expect(page.getByText('They have everybody’s deadlines again')).toBeVisible();
+  await expect(page.getByText('always 8 hours more')).toHaveCount(0);
 });
 
 test('a course says once how it does it, and a new prompt begins so', async ({ page }) => {

@@ -13,9 +13,9 @@ import { stateFolder } from '../../scripts/lib/places';
 export const START = DEMO_START as number;
 const realClock = { real: () => Date.now() };
 
-/** The tests' own look into the database. */
+/** The tests' own look into the database, while servers and browsers begin beside it: nobody waits for a page. */
 export function database() {
-  return connect(ownServer().database, { poolMax: 2 });
+  return connect(ownServer().database, { poolMax: 2, toConnectMs: 30_000 });
 }
 
 /** Nothing was sent yet. */
@@ -134,6 +134,23 @@ export async function questionsLearnt() {
     const unlearnt = async () =>
       Number((await db('questions').whereNull('meaning').where('kind', 'asks').count('*'))[0]?.count);
     await expect.poll(unlearnt, { timeout: 30_000 }).toBe(0);
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Once the jobs have made what was recorded playable: how long that takes is the machine's, and that it is done at the first try is ours. */
+export async function clipsMade() {
+  const db = database();
+  try {
+    const left = async () => {
+      const { rows } = await db.raw(
+        `select (select count(*) from clips where state = 'waiting')::int as waiting,
+           (select string_agg(last_error, ' ') from graphile_worker.jobs where task_identifier = 'make-clip') as failed`,
+      );
+      return rows[0] as { waiting: number; failed: string | null };
+    };
+    await expect.poll(left, { timeout: 90_000 }).toEqual({ waiting: 0, failed: null });
   } finally {
     await db.destroy();
   }

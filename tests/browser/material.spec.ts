@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test';
 import { photograph } from '../fixtures/files';
-import { enterAs, startAfresh } from './help';
+import { clipsMade, enterAs, startAfresh } from './help';
 
 test.beforeEach(() => startAfresh());
 
@@ -47,7 +47,8 @@ test('an instructor puts a picture, a file and a clip into a prompt, and a stude
   await student.getByRole('button', { name: 'Look inside figures.txt' }).click();
   await expect(student.getByRole('group', { name: 'Inside figures.txt' })).toContainText('400 metres');
   const clip = student.getByRole('figure').filter({ hasText: 'Why I ask' });
-  await expect(clip.locator('video')).toBeVisible({ timeout: 45_000 });
+  await clipsMade();
+  await expect(clip.locator('video')).toBeVisible();
   // What is asked is still underlined: the rules stayed where they are.
   await expect(student.getByText('at least 250 words').first()).toBeVisible();
   await student.goto(PROMPT);

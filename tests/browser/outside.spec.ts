@@ -263,6 +263,7 @@ test('two megabytes, right to left, nothing asked, and a contradiction: each is 
   await take(`Write 150 words.\n\n${'And so on, line after line of the reader. '.repeat(50_000)}`);
   await expect(page.getByText('This text is very long (2,')).toBeVisible();
   await expect(page.getByLabel('Words, at least')).toHaveValue('150');
+  await expect(page.getByText('This text was not read to its end')).toHaveCount(0);
 
   await take('اكتب ردًا من مئتي كلمة على الأقل.');
   await expect(page.getByRole('region', { name: 'The prompt' })).toContainText('اكتب ردًا من مئتي كلمة');
@@ -277,6 +278,14 @@ test('two megabytes, right to left, nothing asked, and a contradiction: each is 
   );
   await expect(page.getByText('This text contradicts itself.')).toBeVisible();
   await expect(page.getByText(/The text also says (?:250|300)/u)).toBeVisible();
+
+  await take(`Write 150 words by Thursday.\n\n${'And so on, line after line of the reader. '.repeat(1_200)}`);
+  await expect(page.getByText('This text is very long (50,')).toBeVisible();
+  await page.getByLabel('Course', { exact: true }).fill('Long Texts');
+  await page.getByRole('button', { name: 'Make it a discussion of mine' }).click();
+  await expect(page).toHaveURL(/\/response$/u);
+  await page.goto(page.url().replace(/\/response$/u, '/brief'));
+  await expect(page.getByText('This text was not read to its end')).toBeVisible();
 });
 
 test('a paste keeps its lists and tables, and a file is taken where it is dropped', async ({ page }) => {

@@ -25,6 +25,26 @@ test('everything is reached by keyboard: from the week to a check’s evidence a
   await expect(page.locator('.evidence').first()).toBeVisible();
 });
 
+test('a key that is pressed in the moment in which one page gives way to the next is heard', async ({
+  page,
+}) => {
+  // Pressed as soon as the next page stands, before whatever it does afterwards.
+  await page.addInitScript(() => {
+    const push = history.pushState.bind(history);
+    history.pushState = (...to) => {
+      push(...to);
+      queueMicrotask(() =>
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '?', bubbles: true })),
+      );
+    };
+  });
+  await enterAs(page, 'Imani Okoro');
+  await page.keyboard.press('g');
+  await page.keyboard.press('d');
+  await expect(page).toHaveURL(/\/discussions$/u);
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
 test('j and k walk through a conversation, Back and reload stay where they were', async ({ page }) => {
   await enterAs(page, 'Imani Okoro', '/discussions/pla-204-w6/conversation?show=all');
   const responses = page.getByRole('navigation', { name: 'Responses' });

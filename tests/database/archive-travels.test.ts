@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import { strFromU8, unzipSync, zipSync } from 'fflate';
+import { exportJWK, generateKeyPair } from 'jose';
 import type { Knex } from 'knex';
 import { attachmentsIn } from '@/core/document/attachments';
 import { plainText } from '@/core/document/flatten';
@@ -17,7 +18,9 @@ import { namedIn } from '@/core/document/names';
 import { documentsIn, readOwnCourses } from '@/core/people/own-courses';
 import type { Receipt } from '@/core/receipts/receipt';
 import { responseRoom } from '@/server/discussions/response-room';
+import { yourPart } from '@/server/discussions/your-part';
 import { keepDraft } from '@/server/drafts/keep';
+import { ownWordsInCourses } from '@/db/queries/own-words';
 import { folderStore } from '@/server/files/folder-store';
 import { readableFile } from '@/server/files/read';
 import { receiveWhole } from '@/server/files/receive';
@@ -28,6 +31,7 @@ import { changePost } from '@/server/posts/change';
 import { verifyReceipt } from '@/server/receipts/verify';
 import { photograph } from '../fixtures/files';
 import { jwcryptoVerifies } from '../fixtures/jwcrypto';
+import { asksIn } from './asks';
 import { deps, on, OPEN, shared, shareInput, smallCourse, text } from './world';
 
 type World = Awaited<ReturnType<typeof smallCourse>>;
@@ -159,6 +163,30 @@ beforeAll(async () => {
       { ...note, id: randomUUID(), author_id: noor.id, body: 'Noor’s own note.' },
     ].map((n) => ({ ...n, made_at: home.db.raw('to_timestamp(?)', [n.made_at / 1_000]) })),
   );
+  await home.db('marks').insert({
+    course_id: home.course,
+    person_id: imani.id,
+    discussion_id: home.discussion.open,
+    marker_id: holt.id,
+    levels: '{}',
+    points: 17,
+    scheme: JSON.stringify({ by: 'points', of: 20 }),
+    comment: 'What the marker says of it.',
+    marked_at: new Date(),
+  });
+  const { asked, answered, pageOf } = asksIn(() => home.db);
+  await asked(imani, 'Does the heading count?', {}, 'Tue 10:20');
+  await asked(imani, 'I was ill on Monday.', { audience: 'staff' }, 'Tue 12:10');
+  const covered = await asked(noor, 'Somebody is ashamed to ask.', { cover: 'class' }, 'Tue 12:05');
+  await answered(imani, covered, 'Nothing to be ashamed of.', 'Tue 12:20');
+  await answered(imani, covered, 'I wondered, too.', 'Tue 12:21');
+  const another = await asked(rafi, 'So is somebody else.', { cover: 'class' }, 'Tue 12:06');
+  await answered(imani, another, 'Nor is this.', 'Tue 12:22');
+  const ashamed = await asked(imani, 'May a response be a poem?', { cover: 'class' }, 'Tue 12:30');
+  const may = await answered(holt, ashamed, 'It may.', 'Tue 12:31');
+  const { room = '' } = (await pageOf(imani, ashamed)) ?? {};
+  const then = shareInput('Mine is one, then.', { kind: 'reply', parent: may });
+  await shared(home.db, imani, room, 'Tue 12:32', then);
   const pieces: Uint8Array[] = [];
   for await (const piece of ownArchive(at(home.db, 'Tue 13:00'), imani)) pieces.push(piece);
   archive = Buffer.concat(pieces);
@@ -181,6 +209,7 @@ describe('what one wrote in the course of others', () => {
       'Holt',
       'own plans',
       'own note',
+      'marker says',
     ])
       expect(own).not.toContain(theirs);
     // Whom one named oneself, one named in one's own words.
@@ -192,12 +221,14 @@ describe('what one wrote in the course of others', () => {
     const brought = await bringCourses(at(away.db, 'Wed 10:00'), stranger, archive);
     expect(brought).toMatchObject({
       ok: true,
-      value: { courses: 1, discussions: 1, posts: 8, files: 2, left: [], hosted: [] },
+      // Four of them stand for what was answered in the discussion, three among the questions.
+      value: { courses: 1, discussions: 2, posts: 18, files: 2, left: [], hosted: [] },
     });
     const [{ slug }] = await away
       .db('discussions as d')
       .join('courses as c', 'c.id', 'd.course_id')
       .where('c.owner_id', stranger.id)
+      .where('d.title', 'not like', 'Among%')
       .select('d.slug');
     const room = await responseRoom(deps(away.db, 'Wed 11:00'), stranger, slug);
     if (!room.ok) throw new Error('not found');
@@ -208,7 +239,8 @@ describe('what one wrote in the course of others', () => {
     const texts = await away
       .db('posts as p')
       .join('post_versions as v', 'v.post_id', 'p.id')
-      .where('p.author_id', stranger.id)
+      .join('discussions as d', 'd.id', 'p.discussion_id')
+      .where({ 'p.author_id': stranger.id, 'd.slug': slug })
       .orderBy(['p.shared_at', 'v.n'])
       .select('v.doc', 'v.n', 'p.kind');
     expect(texts.map((t) => [t.kind, t.n])).toEqual([
@@ -238,7 +270,67 @@ describe('what one wrote in the course of others', () => {
     expect(JSON.stringify(draft.doc)).toContain('A question to you.');
     expect(draft.parent_id).not.toBeNull();
     expect(await away.db('notes_to_self').where({ person_id: stranger.id }).pluck('body')).toEqual([
-      'Ask about the gauge.\n\nIn the margin of “Levees”, at “wall”:\nWhose wall?',
+      'Ask about the gauge.\n\nIn the margin of “Levees”, at “wall”:\nWhose wall?\n\nThe mark there: 17 of 20.',
+    ]);
+  });
+
+  test('among the questions comes as a discussion that asks for nothing, and does not tell who had covered their name', async () => {
+    const { stranger } = away.people;
+    const [d] = await away
+      .db('discussions as d')
+      .join('courses as c', 'c.id', 'd.course_id')
+      .where({ 'c.owner_id': stranger.id, 'd.title': 'Among the questions' })
+      .select('d.id', 'd.slug', 'd.week');
+    expect(d.week).toBe(6);
+    const part = await yourPart(deps(away.db, 'Wed 11:00'), stranger, d.slug);
+    if (!part.ok) throw new Error('not found');
+    expect(part.value.head.ledger).toMatchObject({ obligations: [], complete: true });
+    const said = await away
+      .db('posts as p')
+      .join('post_versions as v', 'v.post_id', 'p.id')
+      .join('people as a', 'a.id', 'p.author_id')
+      .where({ 'p.discussion_id': d.id })
+      .orderBy('p.id')
+      .select('a.name', 'v.plain');
+    const words = said.map((s) => s.plain).join('\n');
+    for (const own of ['Does the heading count?', 'I was ill on Monday.', 'Nothing to be ashamed of.'])
+      expect(words).toContain(own);
+    // What one asked under cover is nobody's to everybody else, and one's own all the same.
+    const [covered] = said.filter((s) => s.plain.includes('May a response be a poem?'));
+    expect(covered?.name).toBe(away.people.stranger.name);
+    expect(words).toContain('Mine is one, then.');
+    for (const theirs of ['ashamed to ask', 'So is somebody else', 'It may.'])
+      expect(words).not.toContain(theirs);
+    // Both whom one answered were answered in the discussion too, under a number. Covered, each has another one, and not the same.
+    const numbered = (await away
+      .db('posts as p')
+      .join('people as a', 'a.id', 'p.author_id')
+      .join('courses as c', 'c.id', 'p.course_id')
+      .where('c.owner_id', stranger.id)
+      .where('a.name', 'like', 'Classmate %')
+      .select('a.name', 'p.discussion_id')) as { name: string; discussion_id: string }[];
+    const names = numbered.filter((n) => n.discussion_id === d.id).map((n) => n.name);
+    expect(new Set(names).size).toBe(2);
+    for (const name of names) expect(numbered.filter((n) => n.name === name)).toHaveLength(1);
+    // Whoever teaches answers under their own name there.
+    expect(said.filter((s) => s.name.startsWith('Instructor'))).toHaveLength(1);
+  });
+
+  test('where somebody only asked, notes in margins stand beside what they asked', async () => {
+    const { kwame } = home.people;
+    await asksIn(() => home.db).asked(kwame, 'Is there a second edition?', {}, 'Tue 12:40');
+    await home.db('margin_notes').insert({
+      course_id: home.course,
+      reading_id: home.db('readings').select('id'),
+      audience: 'self',
+      made_at: home.db.raw('to_timestamp(?)', [on('Tue 12:41') / 1_000]),
+      id: randomUUID(),
+      author_id: kwame.id,
+      body: 'Not in mine.',
+    });
+    const [course] = await ownWordsInCourses(home.db, kwame.id);
+    expect(course?.discussions.map((d) => [d.title, d.note?.body])).toEqual([
+      ['Among the questions', 'In the margin of “Levees”:\nNot in mine.'],
     ]);
   });
 
@@ -261,7 +353,7 @@ describe('what one wrote in the course of others', () => {
       }),
     );
     const taken = await bringCourses(at(away.db, 'Wed 12:00'), away.people.kwame, renamed);
-    expect(taken).toMatchObject({ ok: true, value: { discussions: 1, files: 1, left: ['plan.txt'] } });
+    expect(taken).toMatchObject({ ok: true, value: { discussions: 2, files: 1, left: ['plan.txt'] } });
     const [{ doc }] = await away
       .db('posts as p')
       .join('post_versions as v', 'v.post_id', 'p.id')
@@ -275,7 +367,10 @@ describe('what one wrote in the course of others', () => {
     const read = readOwnCourses(json('data/own courses.json'));
     if (!read.ok) throw new Error(JSON.stringify(read.failure));
     // A prompt, two versions of a response and three replies, one draft, and what stands for four posts of others.
-    expect(documentsIn(read.value)).toHaveLength(1 + 5 + 1 + 4);
+    const discussion = 1 + 5 + 1 + 4;
+    // What stands for a prompt, three questions, four answers, and what stands for three posts of others.
+    const questions = 1 + 3 + 4 + 3;
+    expect(documentsIn(read.value)).toHaveLength(discussion + questions);
   });
 });
 
@@ -298,6 +393,26 @@ describe('receipts in an archive', () => {
       },
     });
     expect((await verifyReceipt(home.db, changed)).troubles).not.toEqual([]);
+  });
+
+  test('verify in another installation with the keys that lie beside them, and with no others', async () => {
+    const keys = strFromU8(files()['data/keys of receipts.json'] ?? new Uint8Array());
+    for (const one of receipts()) {
+      expect(await verifyReceipt(away.db, one)).toMatchObject({
+        troubles: [{ code: 'unknown-key' }],
+        signedBy: null,
+      });
+      expect(await verifyReceipt(away.db, one, keys)).toMatchObject({ troubles: [], signedBy: 'given' });
+    }
+    const [first = ''] = receipts();
+    expect(await verifyReceipt(away.db, first, '[]')).toMatchObject({ troubles: [{ code: 'not-keys' }] });
+    // A key that only calls itself the same.
+    const { keys: own } = JSON.parse(keys) as { keys: { kid: string; x: string }[] };
+    const { publicKey } = await generateKeyPair('EdDSA', { crv: 'Ed25519' });
+    const other = { ...(await exportJWK(publicKey)), kid: own[0]?.kid };
+    expect(await verifyReceipt(away.db, first, JSON.stringify({ keys: [other] }))).toMatchObject({
+      troubles: [{ code: 'signature' }],
+    });
   });
 
   test('verify without Pulpit, with the keys that lie beside them', () => {

@@ -23,7 +23,10 @@ export async function post(db: Knex, at: Instant): Promise<Outgoing[]> {
       { send: (mail) => Promise.resolve(void out.push(mail)) },
       SENDING,
       id,
-    );
+    ).catch((error: Error) => {
+      // What is in another's hands is left to them.
+      if (!/being sent already/u.test(error.message)) throw error;
+    });
   return out;
 }
 

@@ -4,13 +4,21 @@ import {
   correctionsFile,
   correctionsPage,
   correctionsSchema,
+  forgetCorrections,
   giveCorrections,
 } from '@/server/outside/corrections';
+import type { Actor } from '@/server/deps';
+import { enterAsSteward } from '@/server/stewards/enter';
+import { logPage } from '@/server/stewards/home';
+import { logText } from '@/ui/words/people';
 import { deps, smallCourse } from './world';
 
 let db: Knex;
+let holt: Actor;
 beforeAll(async () => {
-  db = (await smallCourse('corrections')).db;
+  const world = await smallCourse('corrections');
+  db = world.db;
+  holt = world.people.holt;
 });
 afterAll(() => db.destroy());
 
@@ -48,5 +56,20 @@ describe('what is put right of a reading and given', () => {
     expect(ok([{ ...one, field: 'password' }])).toBe(false);
     expect(ok([{ ...one, words: 'x'.repeat(601) }])).toBe(false);
     expect(ok(Array.from({ length: 41 }, () => one))).toBe(false);
+  });
+
+  it('is forgotten by a steward alone, and the log says by whom and how much', async () => {
+    const then = deps(db, 'Tue 12:00');
+    expect(await enterAsSteward(then, holt)).toMatchObject({ ok: false });
+    await db('people').where({ id: holt.id }).update({ steward: true });
+    const steward = await enterAsSteward(then, holt);
+    if (!steward.ok) throw new Error('no steward');
+    await forgetCorrections(then, steward.value);
+    expect(await correctionsPage(then)).toEqual({ lines: [], total: 0 });
+    // With nothing there, nothing was forgotten.
+    await forgetCorrections(then, steward.value);
+    expect((await logPage(then, null)).map(logText)).toEqual([
+      `${holt.name} forgot 2 corrections of prompts that people had given.`,
+    ]);
   });
 });

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { syllabusSchema } from '@/core/syllabus/syllabus';
-import { announce, announcementsPage, readAnnouncements } from '@/server/courses/announcements';
+import { announce, announcementsPage, readAnnouncement } from '@/server/courses/announcements';
 import { courseFile } from '@/server/courses/files';
 import { peoplePage } from '@/server/courses/people';
 import { noteReading, readingPage } from '@/server/courses/readings';
@@ -142,10 +142,10 @@ describe('announcements', () => {
       return found.ok ? found.value.announcements[0] : null;
     };
     expect(await page(imani)).toMatchObject({ readAt: null, readBy: null });
-    await readAnnouncements(d(), imani, [made.value.id]);
-    await readAnnouncements(deps(db, 'Wed 10:00'), imani, [made.value.id]);
+    await readAnnouncement(d(), imani, made.value.id);
+    await readAnnouncement(deps(db, 'Wed 10:00'), imani, made.value.id);
     // Somebody of another course cannot be made to have read it.
-    await readAnnouncements(d(), stranger, [made.value.id]);
+    await readAnnouncement(d(), stranger, made.value.id);
     expect(await page(imani)).toMatchObject({ readAt: on('Tue 10:00') });
     expect(await page(noor)).toMatchObject({ readAt: null });
     expect(await page(holt)).toMatchObject({ readBy: 1 });

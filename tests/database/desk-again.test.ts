@@ -1,11 +1,13 @@
 import type { Knex } from 'knex';
 import { againPage } from '@/server/desk/again';
+import { actOnClass, type ClassAct } from '@/server/desk/class';
 import { actOnDesk, type DeskAct } from '@/server/desk/discussion';
 import { actOnParts, type PartAct } from '@/server/desk/parts-played';
+import { hoursAgainPage } from '@/server/desk/hours';
 import { changeRules, rulesPage } from '@/server/desk/prompts';
 import { yourPart } from '@/server/discussions/your-part';
 import type { Actor } from '@/server/deps';
-import { deps, OPEN, shared, shareInput, smallCourse } from './world';
+import { deps, OPEN, SEALED, shared, shareInput, smallCourse } from './world';
 
 const GEO = 'geo-115';
 const WHEN = 'Sat 10:00';
@@ -130,5 +132,73 @@ describe('a side or the lead that is given after somebody answered', () => {
   it('the lead asks for more, and takes nothing: nobody is asked', async () => {
     const { imani } = await sides();
     expect((await parts({ act: 'lead', people: [imani.id] })).ok).toBe(true);
+  });
+
+  it('dealt by chance it is looked at in every week it is dealt for, and refused where somebody there is complete no more', async () => {
+    const { noor, jun } = world.people;
+    await db('discussions').update({
+      brief: db.raw(
+        `brief || '{"leader": {"replies": 2}, "sealed": false}' || jsonb_build_object('replies', (brief -> 'replies') || '{"count": 1}')`,
+      ),
+    });
+    await db('discussions').where({ slug: SEALED }).update({ opens: '2026-10-12T08:00' });
+    const { post } = await shared(db, jun, SEALED, 'Tue 10:00', shareInput('Words of the first.'));
+    await shared(db, noor, SEALED, 'Tue 11:00', shareInput('Words of the second.'));
+    const reply = { kind: 'reply' as const, parent: post };
+    await shared(db, noor, SEALED, 'Tue 12:00', { ...shareInput('I doubt that, Jun.'), ...reply });
+    const everybody = { act: 'deal-leads' as const, each: 6 };
+    expect(await parts(everybody)).toMatchObject({ failure: { code: 'touches' } });
+    expect(await db('parts_played').where({ leads: true })).toEqual([]);
+  });
+});
+
+describe('more time all term that is taken back after something counted by it', () => {
+  const onClass = (done: ClassAct) => actOnClass(deps(db, WHEN), holt(), GEO, done);
+  const stateIn = async (slug: string) => {
+    const part = await yourPart(deps(db, WHEN), world.people.noor, slug);
+    if (!part.ok) throw new Error(part.failure.code);
+    return part.value.head.ledger?.obligations[0]?.state;
+  };
+
+  /** Noor always has two days more, and shares within them in one of two discussions. */
+  async function slower() {
+    const { noor } = world.people;
+    const given = await onClass({ act: 'hours', people: [noor.id], hours: 48, reason: 'reads slowly' });
+    expect(given.ok).toBe(true);
+    await shared(db, noor, OPEN, 'Fri 10:00', shareInput('Words enough for this one.'));
+    return noor;
+  }
+
+  it('is asked about first, by name and discussion; nothing is changed by asking', async () => {
+    const noor = await slower();
+    const none: ClassAct = { act: 'no-hours', people: [noor.id] };
+    expect(await onClass(none)).toMatchObject({ failure: { code: 'touches' } });
+    const page = await hoursAgainPage(deps(db, WHEN), holt(), GEO, { act: 'no-hours', people: [noor.id] });
+    if (!page.ok) throw new Error(page.failure.code);
+    expect(page.value.each).toMatchObject([
+      { discussion: { title: 'Open' }, touched: [{ name: 'Noor Vasquez', worse: true, loses: 1 }] },
+    ]);
+    expect(await db('accommodations').select('hours', 'reason')).toEqual([
+      { hours: 48, reason: 'reads slowly' },
+    ]);
+    expect(await onClass({ ...none, sure: 'another stamp' })).toMatchObject({ ok: false });
+    expect(await stateIn(OPEN)).toBe('counted');
+    expect((await onClass({ ...none, sure: page.value.stamp })).ok).toBe(true);
+    expect(await stateIn(OPEN)).toBe('missed');
+    expect(await db('accommodations')).toEqual([]);
+  });
+
+  it('is asked about where there are fewer hours than before, and not where there are more', async () => {
+    const noor = await slower();
+    const hours = (n: number): ClassAct => ({ act: 'hours', people: [noor.id], hours: n, reason: '' });
+    expect(await onClass(hours(4))).toMatchObject({ failure: { code: 'touches' } });
+    expect((await onClass(hours(24))).ok).toBe(true);
+    expect((await onClass(hours(72))).ok).toBe(true);
+  });
+
+  it('is no page for whoever does not teach the course', async () => {
+    const noor = await slower();
+    const asked = { act: 'no-hours' as const, people: [noor.id] };
+    expect((await hoursAgainPage(deps(db, WHEN), noor, GEO, asked)).ok).toBe(false);
   });
 });

@@ -124,10 +124,49 @@ it('that no server takes is kept with why, tried again, and sent once by however
       expect(await lookAtInvitation(deps(db, 'Tue 08:02'), keyIn(m))).toMatchObject({ ok: true });
     },
   };
-  await Promise.all([send(port), send(port), send(port)]);
+  // Whoever finds it in another's hands tries again later.
+  await Promise.allSettled([send(port), send(port), send(port)]);
   expect(out).toHaveLength(1);
   // The key of the try that went nowhere opens nothing any more.
   expect(await db('one_time_keys').where({ purpose: 'invitation' })).toHaveLength(1);
   // What it says is nowhere in the database.
   expect(JSON.stringify(await db('mails').where({ id }).first())).not.toContain('#');
+});
+
+it('is sent by somebody else where whoever took it is gone', async () => {
+  await invite(deps(db, 'Tue 08:00'), steward, {
+    name: 'Bea',
+    email: 'bea@x.example',
+    as: { course: world.course, role: 'student' },
+  });
+  const [{ id }] = (await db('mails').whereNull('sent_at').select('id')) as [{ id: string }];
+  const out: Outgoing[] = [];
+  const port: MailPort = { send: async (m) => void out.push(m) };
+  const send = () => sendMail(deps(db, 'Tue 08:01'), port, SENDING, id);
+  await db('mails').where({ id }).update({ taken_at: db.fn.now() });
+  // It may be on its way: not sent twice, and not taken for done either.
+  await expect(send()).rejects.toThrow('being sent already');
+  await db('mails')
+    .where({ id })
+    .update({ taken_at: db.raw(`now() - interval '3 minutes'`) });
+  await send();
+  await send();
+  expect(out).toHaveLength(1);
+});
+
+it('that cannot be written just now is kept, and written later', async () => {
+  await invite(deps(db, 'Tue 08:00'), steward, {
+    name: 'Cal',
+    email: 'cal@x.example',
+    as: { course: world.course, role: 'student' },
+  });
+  const [{ id }] = (await db('mails').whereNull('sent_at').select('id')) as [{ id: string }];
+  const out: Outgoing[] = [];
+  const port: MailPort = { send: async (m) => void out.push(m) };
+  const send = () => sendMail(deps(db, 'Tue 08:01'), port, SENDING, id);
+  await db.raw('alter table one_time_keys rename to keys_away');
+  await expect(send()).rejects.toThrow();
+  await db.raw('alter table keys_away rename to one_time_keys');
+  await send();
+  expect(out).toHaveLength(1);
 });

@@ -9,10 +9,12 @@ import { listDiscussions } from '@/server/discussions/list';
 import { responseRoom } from '@/server/discussions/response-room';
 import { keepDraft } from '@/server/drafts/keep';
 import { find } from '@/server/find/find';
-import { confirmIntake, correctRules, removeOutside } from '@/server/outside/confirm';
+import { correctPage, intakePage } from '@/server/outside/brief-page';
+import { confirmIntake, correctRules, removeOutside, type RubricSaid } from '@/server/outside/confirm';
 import { pastePost, removePost, type PastedPost } from '@/server/outside/posts';
 import { openIntake, takeIn } from '@/server/outside/take-in';
 import { share } from '@/server/posts/share';
+import { estimate } from '@/server/rubric/rubric';
 import { thisWeek } from '@/server/week/this-week';
 import { deps, shareInput, smallCourse, text } from './world';
 
@@ -63,6 +65,73 @@ const room = async (slug: string, when = 'Tue 12:00') => {
   if (!found.ok) throw new Error('not found');
   return found.value;
 };
+
+const RUBRIC = `<p>Who decides about forests? Write at least 5 words.</p><table><tr><th>Criteria</th><th>Full (4 pts)</th><th>Part (2 pts)</th></tr><tr><td>Depth</td><td>Says why it is so</td><td>Says that it is so</td></tr><tr><td>Replies</td><td>Two that add something</td><td>One that adds something</td></tr></table><p>Reply to two classmates by Sunday.</p>`;
+
+describe('a rubric that stands in a prompt as a table', () => {
+  const bring = async () => {
+    const taken = await takeIn(deps(db, 'Tue 10:00'), world.people.imani, {
+      text: '',
+      html: '',
+      files: [{ name: 'forests.html', bytes: Buffer.from(RUBRIC), cut: false }],
+    });
+    if (!taken.ok) throw new Error(taken.failure.code);
+    return taken.value.id;
+  };
+  const page = async (id: string) => {
+    const found = await intakePage(deps(db, 'Tue 10:00'), world.people.imani, id);
+    if (!found.ok) throw new Error('not found');
+    return found.value;
+  };
+
+  it('is offered, stands beside the response once it is taken, and one says by it what one thinks', async () => {
+    const id = await bring();
+    expect(await page(id)).toMatchObject({
+      // Four points are those of one level alone.
+      fields: { points: '8' },
+      rubric: { taken: true, found: { criteria: [{ title: 'Depth' }, { title: 'Replies', replies: true }] } },
+    });
+    const made = await confirmIntake(deps(db, 'Tue 10:00'), world.people.imani, id, FIELDS, 'taken');
+    if (!made.ok) throw new Error('not made');
+    const { slug } = made.value;
+    expect((await room(slug)).sheet?.rubric?.criteria.map((c) => c.levels.map((l) => l.points))).toEqual([
+      [4, 2],
+      [4, 2],
+    ]);
+    expect(await estimate(deps(db, 'Tue 12:00'), world.people.imani, slug, { depth: '1' })).toMatchObject({
+      ok: true,
+    });
+    expect((await room(slug)).sheet?.estimate).toEqual({ depth: 1 });
+  });
+
+  it('that is left stands nowhere, is offered again with the rules, and is taken away again', async () => {
+    const made = await confirmIntake(
+      deps(db, 'Tue 10:00'),
+      world.people.imani,
+      await bring(),
+      FIELDS,
+      'left',
+    );
+    if (!made.ok) throw new Error('not made');
+    const { slug } = made.value;
+    const at = deps(db, 'Tue 12:00');
+    const offered = async () => {
+      const found = await correctPage(at, world.people.imani, slug);
+      return found.ok && found.value.rubric?.taken;
+    };
+    const correct = (said: RubricSaid) => correctRules(at, world.people.imani, slug, FIELDS, said);
+    expect((await room(slug)).sheet?.rubric).toBeNull();
+    expect(await offered()).toBe(false);
+    await correct('taken');
+    expect((await room(slug)).sheet?.rubric).not.toBeNull();
+    expect(await offered()).toBe(true);
+    // Of a form that did not show it nothing is said of it.
+    await correct(null);
+    expect((await room(slug)).sheet?.rubric).not.toBeNull();
+    await correct('left');
+    expect((await room(slug)).sheet?.rubric).toBeNull();
+  });
+});
 
 describe('an outside prompt', () => {
   it('waits to be confirmed, for nobody but who brought it in', async () => {

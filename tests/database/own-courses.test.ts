@@ -27,7 +27,7 @@ const folder = mkdtempSync(join(tmpdir(), 'own-courses-'));
 const at = (when: string) => ({ ...deps(db, when), files: folderStore(folder) });
 const post = (who: string, at: string, text: string, below = '') =>
   `<li><p><b>${who}</b>, ${at}</p><p>${text}</p>${below ? `<ul>${below}</ul>` : ''}</li>`;
-const PAGE = `<title>Whose noise? | SOC 118 Living Close</title><h1>Whose noise?</h1><p>Say which sound you would stop. Five words.</p><ul>${post(
+const PAGE = `<title>Whose noise? | SOC 118 Living Close</title><h1>Whose noise?</h1><p>Say which sound you would stop. Five words.</p><table><tr><th>Criteria</th><th>Full (4)</th><th>Part (2)</th></tr><tr><td>Depth</td><td>Says why it is so</td><td>Says that it is so</td></tr></table><ul>${post(
   'Grace Adeyemi',
   '12 Oct 2026, 09:00',
   'A drone. Nobody should have the right to stop it.',
@@ -44,7 +44,7 @@ beforeAll(async () => {
     files: [{ name: 'noise.html', bytes: Buffer.from(PAGE), cut: false }],
   });
   if (!taken.ok) throw new Error(taken.failure.code);
-  const made = await confirmIntake(deps(db, WHEN), imani, taken.value.id, {
+  const fields = {
     title: 'Whose noise?',
     course: 'SOC 118 Living Close',
     zone: 'UTC',
@@ -53,7 +53,8 @@ beforeAll(async () => {
     late: 'refused',
     'response.words.min': '5',
     'replies.count': '2',
-  });
+  };
+  const made = await confirmIntake(deps(db, WHEN), imani, taken.value.id, fields, 'taken');
   if (!made.ok) throw new Error(JSON.stringify(made.failure));
   slug = made.value.slug;
   const [graces] = await db('posts as p')

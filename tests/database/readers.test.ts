@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { instant, personId } from '@/core/ids';
 import { readerPool, type ReaderPool } from '@/server/readers/pool';
@@ -6,12 +6,20 @@ import { bundleReader } from '../../scripts/lib/build';
 
 /* Real processes, as a web process has them. */
 let pool: ReaderPool;
+let script: string;
 beforeAll(() => {
-  const script = bundleReader(join(process.cwd(), '.build', 'test-reader'));
+  script = bundleReader(join(process.cwd(), '.build', 'test-reader'));
   pool = readerPool(script, () => performance.now());
   pool.begin();
 });
 afterAll(() => pool.close());
+
+/** The processes that read for this one, by number. */
+const processes = () =>
+  readFileSync(`/proc/${process.pid}/task/${process.pid}/children`, 'utf8')
+    .trim()
+    .split(' ')
+    .filter((id) => id && readFileSync(`/proc/${id}/cmdline`, 'utf8').includes('reader.mjs'));
 
 const imani = personId('imani');
 const noor = personId('noor');
@@ -68,11 +76,22 @@ it('ends what takes too much memory, and the process lives', async () => {
 });
 
 it('goes on where processes had ended while nobody asked them anything', async () => {
-  const mine = readFileSync(`/proc/${process.pid}/task/${process.pid}/children`, 'utf8').trim().split(' ');
-  const reading = mine.filter((id) => readFileSync(`/proc/${id}/cmdline`, 'utf8').includes('reader.mjs'));
+  const reading = processes();
   expect(reading).not.toHaveLength(0);
   for (const id of reading) process.kill(Number(id), 'SIGKILL');
   expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
+});
+
+it('is closed where processes had ended while nobody asked them anything', async () => {
+  const before = new Set(processes());
+  const other = readerPool(script, () => performance.now());
+  expect((await other.run('pasted', { text: 'A prompt.', html: '' }, imani)).ok).toBe(true);
+  const its = processes().filter((id) => !before.has(id));
+  expect(its).not.toHaveLength(0);
+  for (const id of its) process.kill(Number(id), 'SIGKILL');
+  // This process has heard of it as soon as nothing is left of them.
+  while (its.some((id) => existsSync(`/proc/${id}`))) await new Promise(setImmediate);
+  await other.close();
 });
 
 it('says what was printed where no process can be started', async () => {

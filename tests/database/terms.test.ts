@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Knex } from 'knex';
@@ -238,18 +239,22 @@ describe('a calendar of another place', () => {
   let server: Server;
   let answers: (headers: Record<string, unknown>) => { status: number; body?: string; etag?: string };
   let asked: Record<string, unknown>[] = [];
+  let slowly = Promise.resolve();
   const here: LinkWorld = { resolve: async () => ['127.0.0.1'], mayAsk: () => true };
   beforeAll(async () => {
     server = createServer((request, response) => {
       asked.push(request.headers);
       const { status, body = '', etag } = answers(request.headers);
-      response.writeHead(status, { 'content-type': 'text/calendar', ...(etag ? { etag } : {}) }).end(body);
+      void slowly.then(() =>
+        response.writeHead(status, { 'content-type': 'text/calendar', ...(etag ? { etag } : {}) }).end(body),
+      );
     });
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
   });
   afterAll(() => new Promise((done) => server.close(done)));
   beforeEach(() => {
     asked = [];
+    slowly = Promise.resolve();
     answers = () => ({ status: 200, body: calendarOf(...TWO), etag: '"one"' });
   });
   const address = () =>
@@ -291,6 +296,53 @@ describe('a calendar of another place', () => {
     expect(asked).toHaveLength(2);
     expect(await followedLines(at(), world.people.imani)).toMatchObject([{ dates: 3, trouble: null }]);
     expect(await lookDue(withBox('Tue 11:01'), here)).toBe(0);
+  });
+
+  /** What `n` people follow, whose hour has come. */
+  const dueFor = async (people: { id: string }[], n: number) => {
+    await db('followed_calendars').insert(
+      Array.from({ length: n }, (_, i) => {
+        const id = randomUUID();
+        const from = new Date(at('Tue 09:00').now);
+        const person_id = people[i % people.length]?.id;
+        const sealed = box.seal('calendar address', id, address());
+        return { id, person_id, name: 'Ashford', address: sealed, added_at: from, next_at: from };
+      }),
+    );
+  };
+
+  test('is asked within its hour however many are followed, and one that answers slowly holds up no other', async () => {
+    const { imani, noor, rafi } = world.people;
+    await dueFor([imani, noor, rafi], 27);
+    // Nobody is answered before a second one has asked.
+    const first = new Promise<void>((come) => {
+      answers = () => {
+        if (asked.length > 1) come();
+        return { status: 200, body: calendarOf(...TWO) };
+      };
+    });
+    slowly = first;
+    expect(await lookDue(withBox('Tue 11:00'), here)).toBe(27);
+    expect(asked).toHaveLength(27);
+    expect(await db('followed_calendars').whereNull('read_at')).toEqual([]);
+  });
+
+  test('of whom has no account any more is asked no more', async () => {
+    await dueFor([world.people.jun], 1);
+    await db('people').where({ id: world.people.jun.id }).update({ ended_at: db.fn.now() });
+    try {
+      expect(await lookDue(withBox('Tue 11:00'), here)).toBe(0);
+      expect(asked).toEqual([]);
+    } finally {
+      await db('people').where({ id: world.people.jun.id }).update({ ended_at: null });
+    }
+  });
+
+  test('is one of not many, also where several are followed at once', async () => {
+    await dueFor([world.people.imani], MOST_FOLLOWED - 2);
+    const all = await Promise.all(Array.from({ length: 5 }, () => follow()));
+    expect(all.filter((f) => f.ok)).toHaveLength(2);
+    expect(await followedLines(at(), world.people.imani)).toHaveLength(MOST_FOLLOWED);
   });
 
   test('moves what stands here once its dates are others, when somebody says so, and offers no more what was put aside', async () => {

@@ -142,6 +142,9 @@ it('what survives is what the documentation says', () => {
     '\n',
   );
   console.log(written);
-  const page = readFileSync('docs/FORMATS.md', 'utf8');
-  expect(page.replace(/ +/gu, ' ').replace(/-{2,}/gu, '---')).toContain(written.replace(/-{2,}/gu, '---'));
+  const said = readFileSync('docs/FORMATS.md', 'utf8')
+    .split('\n')
+    .filter((line) => line.startsWith('|'));
+  const even = (lines: string) => lines.replace(/ +/gu, ' ').replace(/-{2,}/gu, '---');
+  expect(even(said.join('\n'))).toBe(even(written));
 });

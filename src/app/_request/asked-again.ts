@@ -1,4 +1,4 @@
-import { deskAgainAt } from '@/contract/addresses';
+import { deskAgainAt, deskHoursAgainAt } from '@/contract/addresses';
 import { seeOther } from './write';
 
 /** An address holds so many people; more are done in parts. */
@@ -22,3 +22,18 @@ export function askedAgain(
     }),
   );
 }
+
+/** The same of other hours all term. */
+export const hoursAskedAgain = (
+  course: string,
+  act: { act: string; people: readonly string[]; hours?: number },
+): Response | null =>
+  act.people.length > MOST_IN_ADDRESS
+    ? null
+    : seeOther(
+        deskHoursAgainAt(course, {
+          act: act.act,
+          people: act.people.join(' '),
+          hours: act.hours?.toString(),
+        }),
+      );

@@ -10,6 +10,8 @@ export async function verifyAction(before: VerifyState, form: FormData): Promise
   const typed = String(form.get('text') ?? '');
   const text = file instanceof File && file.size > 0 ? await file.text() : typed;
   if (text.trim() === '') return { text: '', verified: null };
+  const beside = form.get('keys');
+  const keys = beside instanceof File && beside.size > 0 ? await beside.text() : '';
   const { db } = await strangerDeps();
-  return { text: typed, verified: await verifyReceipt(db, text) };
+  return { text: typed, verified: await verifyReceipt(db, text, keys) };
 }

@@ -38,6 +38,15 @@ export function summarise(ledger: Balance, now: number): Summary {
 }
 
 /**
+ * Whether somebody owes nothing because they are excused, or because nothing is asked of anybody.
+ * @example owesNothing({ obligations: [], complete: true }) // 'not-asked'
+ */
+export function owesNothing({ obligations }: Balance): 'excused' | 'not-asked' | null {
+  if (obligations.length === 0) return 'not-asked';
+  return obligations.every((o) => o.state === 'excused') ? 'excused' : null;
+}
+
+/**
  * What a line needs of a ledger, and no more.
  * @example balanceOf(ledger(input)) // its obligations and whether it is complete, without the verdicts
  */

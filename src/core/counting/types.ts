@@ -43,7 +43,7 @@ export type LedgerInput = {
   student: PersonId;
   rules: CountingRules;
   schedule: Schedule;
-  posts: OwnPost[];
+  posts: readonly OwnPost[];
   begun: Begun[];
   excused: boolean;
   /** The side that was given to this student, where sides are given. */

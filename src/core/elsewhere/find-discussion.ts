@@ -7,6 +7,7 @@ import { describedIn, type DescribedDiscussion } from './described';
 import { htmlOfLines, linesOfHtml, linesOfText, type Page } from './lines';
 import { nameIn } from './names';
 import { whensIn } from './when';
+import { rubricApart } from './rubric-apart';
 import { parentsOf, quotedBackwards, type Because, type Known } from './parents';
 
 /** A post of a discussion that is held elsewhere, as a saved page shows it. */
@@ -201,10 +202,16 @@ function openedBy(found: FoundDiscussion): FoundDiscussion {
 }
 
 /**
- * The discussion on a page of HTML.
+ * The discussion on a page of HTML; a rubric that stands there is of its prompt.
  * @example discussionInHtml('<p>Nothing', '2026-10-15T08:00').posts // []
  */
-export const discussionInHtml = (html: string, now: string) => discussionOn(linesOfHtml(html), now);
+export function discussionInHtml(html: string, now: string): FoundDiscussion {
+  const { html: rest, rubric } = rubricApart(html);
+  const found = discussionOn(linesOfHtml(rest), now);
+  if (!rubric) return found;
+  const { html: over, text } = found.prompt ?? { html: '', text: '' };
+  return { ...found, prompt: { html: over + rubric.html, text: `${text}\n${rubric.text}`.trim() } };
+}
 /**
  * The discussion in a text without markup.
  * @example discussionInText('Nothing', '2026-10-15T08:00').posts // []

@@ -18,7 +18,7 @@ export type Suggestion = {
   asked: { field: Field; value: string; evidence: Evidence }[];
   /** What is asked for and no field stands for, such as a picture. */
   also: PlacedFact[];
-  /** Longer than is read. */
+  /** Not all of the text was read: it is longer than a prompt, or too dear to read. */
   cut: boolean;
 };
 

@@ -1,4 +1,4 @@
-import { noteWithMargins } from './margins';
+import { noteWithMargins, noteWithMark } from './margins';
 
 it('what was written in margins stands under the note, with its reading and its passage', () => {
   expect(
@@ -20,4 +20,14 @@ it('where there was no note it begins with them, and never holds more than a not
       Array.from({ length: 9 }, () => one),
     ),
   ).toHaveLength(20_000);
+});
+
+it('a mark stands under the note as its number or its verdict, and one that is only remarks says nothing', () => {
+  expect(noteWithMark('Ask.', { points: 24, of: 30, verdict: null })).toBe(
+    'Ask.\n\nThe mark there: 24 of 30.',
+  );
+  expect(noteWithMark('', { points: null, of: null, verdict: 'again' })).toBe(
+    'The mark there: to be done again.',
+  );
+  expect(noteWithMark('Ask.', { points: null, of: null, verdict: null })).toBe('Ask.');
 });

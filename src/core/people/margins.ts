@@ -17,3 +17,19 @@ export function noteWithMargins(note: string, margins: readonly Margin[]): strin
   });
   return [note, ...lines].filter(Boolean).join('\n\n').slice(0, MOST_LETTERS);
 }
+
+/**
+ * A note to oneself with the mark one has there under it: the number or the verdict alone, for what was said with it is its marker's.
+ *
+ * @example noteWithMark('Ask about the gauge.', { points: 24, of: 30, verdict: null }) // 'Ask about the gauge.\n\nThe mark there: 24 of 30.'
+ */
+export function noteWithMark(
+  note: string,
+  { points, of, verdict }: { points: number | null; of: number | null; verdict: 'done' | 'again' | null },
+): string {
+  const said =
+    points !== null && of !== null
+      ? `${points} of ${of}`
+      : verdict && { done: 'done', again: 'to be done again' }[verdict];
+  return said ? [note, `The mark there: ${said}.`].filter(Boolean).join('\n\n').slice(0, MOST_LETTERS) : note;
+}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { rubricSchema } from '../rubric/rubric';
 import { briefSchema } from '../brief/brief';
 import { lateRuleSchema } from '../deadlines/late';
 import type { Doc } from '../document/nodes';
@@ -52,6 +53,8 @@ const discussionSchema = z.strictObject({
   late: lateRuleSchema,
   brief: briefSchema,
   prompt: doc,
+  /** What stands beside the prompt to be marked by; earlier files have none. */
+  rubric: rubricSchema.optional(),
   source: z.strictObject({ name: line(400), whole: z.string() }).nullable(),
   note: z.strictObject({ body: line(20_000), keptAt: moment }).nullable(),
   posts: z.array(postSchema).max(3_000),

@@ -212,7 +212,7 @@ describe('a text that is no help', () => {
     expect(facts.map((f) => f.value)).toEqual([200]);
     expect(contradictory.map((f) => [f.fact, f.value])).toEqual([['response.words.min', 300]]);
   });
-  it('is read as far as forty pages, and says so', () => {
+  it('is read as far as sixteen pages, and says so', () => {
     const long = `Write 200 words. ${'On and on it goes. '.repeat(120_000)}`;
     expect(long.length).toBeGreaterThan(2_000_000);
     const { cut, facts } = readPrompt(long);

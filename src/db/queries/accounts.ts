@@ -1,4 +1,5 @@
 import { instant, personId, type CourseId, type Instant, type PersonId, type Role } from '@/core/ids';
+import { ask, at, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import { versionOf } from './pictures';
 
@@ -81,17 +82,18 @@ const toAccount = (r: Row): AccountRecord => ({
   hasPassword: r.has_password,
   steward: r.steward,
   demo: r.demo,
-  ended: r.ended_at === null ? null : instant(r.ended_at),
+  ended: r.ended_at === null ? null : instant(at(r.ended_at)),
 });
 
 /** Somebody who has an account here, ended or not; nobody who was only pasted in. */
-export async function account(db: Db, id: PersonId): Promise<AccountRecord | null> {
-  const row = await db('people')
+export const askAccount = (db: Db, id: PersonId): Ask<AccountRecord | null> => ({
+  query: db('people')
     .where({ id })
     .whereNotNull('email')
-    .first(...ACCOUNT, db.raw('password_hash is not null as has_password'));
-  return row ? toAccount(row) : null;
-}
+    .select(...ACCOUNT, db.raw('password_hash is not null as has_password')),
+  read: ([row]) => (row ? toAccount(row) : null),
+});
+export const account = (db: Db, id: PersonId): Promise<AccountRecord | null> => ask(askAccount(db, id));
 
 export async function accountByAddress(db: Db, email: string): Promise<AccountRecord | null> {
   const row = await db('people')

@@ -144,12 +144,12 @@ export const unreadAnnouncements = (db: Db, person: PersonId, now: Instant): Ask
   read: (rows) => Number(rows[0]?.n ?? 0),
 });
 
-/** Notes that a person has read announcements of courses they are in; the first reading's moment stays. */
-export async function recordAnnouncementReads(db: Db, person: PersonId, ids: string[], now: Instant) {
+/** Notes that a person has read an announcement of a course they are in; the first reading's moment stays. */
+export async function recordAnnouncementRead(db: Db, person: PersonId, id: string, now: Instant) {
   await db(db.raw('announcement_reads (course_id, announcement_id, person_id, read_at)'))
     .insert(
       reaching(db, person, now)
-        .whereIn('a.id', ids)
+        .where('a.id', id)
         .select(
           'a.course_id',
           'a.id',

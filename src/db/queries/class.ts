@@ -7,6 +7,7 @@ import {
   type PersonId,
   type Role,
 } from '@/core/ids';
+import type { Ask } from '../ask';
 import { versionOf } from './pictures';
 import type { Db } from '../connection';
 
@@ -49,13 +50,19 @@ export async function studentsPage(
   }));
 }
 
+/** Who is a student of a course, or was one until they left. */
+export const studentsEver = (db: Db, course: CourseId): Ask<ReadonlySet<PersonId>> => ({
+  query: db('enrolments').where({ course_id: course, role: 'student' }).select('person_id'),
+  read: (rows) => new Set(rows.map((r) => personId(r.person_id))),
+});
+
 type Leave = { discussion_id: string; person_id: string };
 
 /** What of a course's deadlines is other for some people, or for anybody, discussion by discussion. */
 export async function leavesIn(db: Db, course: CourseId, people?: readonly PersonId[]) {
   const theirs = (table: string) => {
     const all = db(table).where({ course_id: course });
-    return people ? all.whereIn('person_id', [...people]) : all;
+    return people ? all.whereRaw('person_id = any(?)', [[...people]]) : all;
   };
   const extended: (Leave & { response_due: string | null; replies_due: string | null })[] = await theirs(
     'extensions',

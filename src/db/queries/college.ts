@@ -1,3 +1,4 @@
+import { ask, type Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 import type { Instant } from '@/core/ids';
 import { versionOf } from './pictures';
@@ -20,34 +21,38 @@ export type CollegeRecord = {
 export type College = CollegeRecord & { mark: string | null };
 
 /** Whose installation this is; null before anybody has said so. */
-export async function college(db: Db): Promise<College | null> {
-  const row = await db('college').first(
-    'name',
-    'time_zone',
-    'help_telephone',
-    'help_mail',
-    'help_hours',
-    'alone',
-    'sign_on',
-    'sign_on_new',
-    'person_mb',
-    'course_mb',
-    'mark',
-  );
-  return row
-    ? {
-        name: row.name,
-        timeZone: row.time_zone,
-        help: { telephone: row.help_telephone, mail: row.help_mail, hours: row.help_hours },
-        alone: row.alone,
-        signOn: row.sign_on,
-        signOnNew: row.sign_on_new,
-        personMb: row.person_mb,
-        courseMb: row.course_mb,
-        mark: versionOf(row.mark),
-      }
-    : null;
-}
+export const askCollege = (db: Db): Ask<College | null> => ({
+  query: db('college')
+    .select(
+      'name',
+      'time_zone',
+      'help_telephone',
+      'help_mail',
+      'help_hours',
+      'alone',
+      'sign_on',
+      'sign_on_new',
+      'person_mb',
+      'course_mb',
+      'mark',
+    )
+    .limit(1),
+  read: ([row]) =>
+    row
+      ? {
+          name: row.name,
+          timeZone: row.time_zone,
+          help: { telephone: row.help_telephone, mail: row.help_mail, hours: row.help_hours },
+          alone: row.alone,
+          signOn: row.sign_on,
+          signOnNew: row.sign_on_new,
+          personMb: row.person_mb,
+          courseMb: row.course_mb,
+          mark: versionOf(row.mark),
+        }
+      : null,
+});
+export const college = (db: Db): Promise<College | null> => ask(askCollege(db));
 
 /** Says whose installation this is, or says it anew. */
 export async function nameCollege(

@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import { personId, postId, type CourseId, type PersonId, type PostId } from '@/core/ids';
 import type { Db } from '../connection';
 import { versionOf } from './pictures';
@@ -26,6 +27,20 @@ export async function coversFor(
     ]),
   );
 }
+
+/** The numbers of the posts of a person: under their name, and what they asked under cover, which is nobody's to everybody else. */
+export const postsOf = (db: Db, person: PersonId): Knex.QueryBuilder =>
+  db('posts')
+    .where({ author_id: person })
+    .select('id')
+    .unionAll(
+      db('covers as k')
+        .join('posts as p', 'p.thread_id', 'k.thread_id')
+        .join('courses as c', 'c.id', 'p.course_id')
+        .where('k.person_id', person)
+        .where('p.author_id', db.ref('c.nobody'))
+        .select('p.id'),
+    );
 
 /** Whoever asked in a thread under cover, whoever asks this: for what is told to them, and what is theirs to change. */
 export async function askedUnderCover(db: Db, post: PostId): Promise<PersonId | null> {

@@ -55,6 +55,10 @@ export const insertCalendar = (
     next_at: timestamptz(calendar.at),
   });
 
+/** Held until the change is whole: who follows two at once is counted one after the other. */
+export const holdFollowed = (db: Db, person: PersonId) =>
+  db.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [`calendars ${person}`]);
+
 export const followedCalendars = async (db: Db, person: PersonId): Promise<FollowedCalendar[]> =>
   (await db('followed_calendars').where({ person_id: person }).orderBy('added_at')).map(toCalendar);
 
@@ -67,7 +71,10 @@ export async function followedCalendar(
   return row ? toCalendar(row) : null;
 }
 
-/** Those whose time has come, with who follows them, each for one process alone; what is asked for now is not due again before `again`. */
+/**
+ * Those whose time has come and whose follower has an account still, each for one process alone; what is asked for now is not due again
+ * before `again`.
+ */
 export async function claimDueCalendars(
   db: Db,
   now: Instant,
@@ -77,7 +84,8 @@ export async function claimDueCalendars(
   const { rows } = await db.raw(
     `update followed_calendars f set next_at = ? from people p
      where p.id = f.person_id and f.id in (
-       select id from followed_calendars where next_at <= ? order by next_at limit ? for update skip locked
+       select due.id from followed_calendars due join people o on o.id = due.person_id
+       where due.next_at <= ? and o.ended_at is null order by due.next_at limit ? for update of due skip locked
      )
      returning f.*, p.name as person_name, p.time_zone`,
     [timestamptz(again), timestamptz(now), most],

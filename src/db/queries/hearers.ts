@@ -162,14 +162,19 @@ export async function followersIn(
        group by 1),
      chose as (
        select person_id, json_agg(json_build_object('thread', thread_id, 'follows', follows, 'way', way)) as chosen
-       from follows where discussion_id = :discussion group by 1)
-     select e.person_id, e.role, p.time_zone, r.rules, w.responded, w.threads, c.chosen
-     from enrolments e
-       left join wrote w on w.author_id = e.person_id
-       left join chose c on c.person_id = e.person_id
+       from follows where discussion_id = :discussion group by 1),
+     -- Those of a class are found by key, one by one: joined with one another thousands would be compared with thousands.
+     hearers as (
+       select person_id, max(responded) as responded, (array_agg(threads) filter (where threads is not null))[1] as threads,
+         (array_agg(chosen) filter (where chosen is not null))[1] as chosen
+       from (select author_id as person_id, responded, threads, null::json as chosen from wrote
+         union all select person_id, null, null, chosen from chose) t
+       group by 1)
+     select e.person_id, e.role, p.time_zone, r.rules, h.responded, h.threads, h.chosen
+     from hearers h
+       join enrolments e on e.course_id = :course and e.person_id = h.person_id
        join people p on p.id = e.person_id and p.ended_at is null and p.former_since is null
-       left join notice_rules r on r.person_id = e.person_id
-     where e.course_id = :course and (w.author_id is not null or c.person_id is not null)`,
+       left join notice_rules r on r.person_id = e.person_id`,
     { course, discussion },
   );
   type Row = {

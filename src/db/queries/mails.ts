@@ -1,7 +1,11 @@
 import { instant, type Instant } from '@/core/ids';
 import { timestamptz, type Db } from '../connection';
+import { addMailJobs } from './jobs';
 
 export type NewMail = { id: string; kind: string; to: string; about: object; now: Instant };
+
+/** A mail that was tried so often is given up: with the pauses of the queue, some sixteen hours after the first time. */
+export const MOST_TRIES = 12;
 
 /** Lays mails down to be sent, in the transaction of what they tell of: neither without the other. */
 export async function postMails(db: Db, mails: readonly NewMail[]) {
@@ -16,10 +20,11 @@ export async function postMails(db: Db, mails: readonly NewMail[]) {
         made_at: timestamptz(m.now),
       })),
     );
-    await db.raw(
-      `select count(graphile_worker.add_job('send-mail', json_build_object('mail', m), job_key := 'mail ' || m, max_attempts := 12))
-       from unnest(?::text[]) m`,
-      [some.map((m) => m.id)],
+    await addMailJobs(
+      db,
+      'send-mail',
+      some.map((m) => m.id),
+      MOST_TRIES,
     );
   }
 }
@@ -37,7 +42,11 @@ export type MailRecord = {
 /** Whoever took a mail and has said nothing of it for so long is gone. */
 const TAKEN_FOR = `interval '2 minutes'`;
 
-/** Takes a mail to send it: null where it is sent, or somebody else is sending it. */
+/**
+ * Takes a mail to send it: null where it is sent or given up.
+ *
+ * @throws where somebody else has it in hand: if they are gone, it is sent when it is tried again later
+ */
 export async function takeMail(db: Db, id: string): Promise<MailRecord | null> {
   const [row] = await db('mails')
     .where({ id })
@@ -46,7 +55,10 @@ export async function takeMail(db: Db, id: string): Promise<MailRecord | null> {
     .where((q) => q.whereNull('taken_at').orWhereRaw(`taken_at < now() - ${TAKEN_FOR}`))
     .update({ taken_at: db.fn.now(), tries: db.raw('tries + 1') })
     .returning(['kind', 'to_address', 'about', 'tries']);
-  return row ? { kind: row.kind, to: row.to_address, about: row.about, tries: row.tries } : null;
+  if (row) return { kind: row.kind, to: row.to_address, about: row.about, tries: row.tries };
+  const [held] = await db('mails').where({ id }).whereNull('sent_at').whereNull('given_up_at').select('id');
+  if (held) throw new Error('This mail is being sent already.');
+  return null;
 }
 
 export const mailSent = (db: Db, id: string, now: Instant) =>

@@ -234,10 +234,10 @@ export async function noticeOf(db: Db, person: PersonId, id: number): Promise<No
 }
 
 /** What a mail is to tell: its notices that have not been seen meanwhile, in order. */
-export async function noticesIn(db: Db, mail: string): Promise<NoticeRecord[]> {
-  const rows = await records(db).where('n.mail_id', mail).whereNull('n.seen_at').orderBy('n.id');
-  return rows.map(toNotice);
-}
+export const noticesIn = (db: Db, mail: string): Ask<NoticeRecord[]> => ({
+  query: records(db).where('n.mail_id', mail).whereNull('n.seen_at').orderBy('n.id'),
+  read: (rows) => rows.map(toNotice),
+});
 
 /** Notes that notices were seen: of a topic, of kinds in a discussion, or all of them. */
 export const seeNotices = (

@@ -2,6 +2,7 @@ import { instant, type Instant, type PersonId } from '@/core/ids';
 import type { Doc } from '@/core/document/nodes';
 import { at } from '../ask';
 import type { Db } from '../connection';
+import { postsOf } from './covers';
 
 export type ArchivedVersion = { at: Instant; title: string; doc: Doc };
 export type ArchivedPost = {
@@ -22,13 +23,7 @@ export async function archivedPosts(db: Db, person: PersonId): Promise<ArchivedP
   const rows = await db('posts as p')
     .join('rooms as d', 'd.id', 'p.discussion_id')
     .join('courses as c', 'c.id', 'p.course_id')
-    .leftJoin('covers as k', 'k.thread_id', 'p.thread_id')
-    // What somebody asked under cover is nobody's to everybody else.
-    .where((q) =>
-      q
-        .where('p.author_id', person)
-        .orWhere((own) => own.where('k.person_id', person).where('p.author_id', db.ref('c.nobody'))),
-    )
+    .whereIn('p.id', postsOf(db, person))
     .orderBy('p.id')
     .select(
       'p.id',

@@ -1,9 +1,10 @@
+import type { Rubric } from '@/core/rubric/rubric';
 import type { Knex } from 'knex';
 import type { OwnCourse, OwnCourses, OwnDiscussion } from '@/core/people/own-courses';
 import type { Brief } from '@/core/brief/brief';
 import type { LateRule } from '@/core/deadlines/late';
 import type { Doc } from '@/core/document/nodes';
-import type { PersonId } from '@/core/ids';
+import { discussionId, type DiscussionId, type PersonId } from '@/core/ids';
 import { at } from '../ask';
 import type { Db } from '../connection';
 
@@ -28,6 +29,9 @@ export const VERSIONS = `(select json_agg(json_build_object('at', v.shared_at, '
 
 /** Whether who was answered teaches there. */
 export const ANSWERED_STAFF = `coalesce(e.role <> 'student', false) as answered_staff`;
+
+/** Whether who was answered had covered their name: others answer in such a thread under theirs. */
+export const ANSWERED_COVERED = `coalesce(q.author_id = (select nobody from courses where id = q.course_id), false) as answered_covered`;
 
 /** The rows of courses and their discussions, with what the person wrote there that is nobody's else. */
 export async function rowsOf(
@@ -76,6 +80,8 @@ export async function rowsOf(
         'x.doc',
         'x.kept_at',
         'q.author_id as answered',
+        'q.thread_id as answered_thread',
+        db.raw(ANSWERED_COVERED),
         db.raw(ANSWERED_STAFF),
       ),
     db('sources')
@@ -118,12 +124,13 @@ export async function ownCourses(db: Db, owner: PersonId): Promise<OwnCourses> {
 }
 
 export type CourseWithSlugs = Omit<OwnCourse, 'discussions'> & {
-  discussions: (OwnDiscussion & { slug: string })[];
+  /** `asks`: what somebody asked and answered there, which is no discussion at home. */
+  discussions: (OwnDiscussion & { id: DiscussionId; slug: string; asks: boolean })[];
 };
 
 export const withoutSlugs = ({ discussions, ...course }: CourseWithSlugs): OwnCourse => ({
   ...course,
-  discussions: discussions.map(({ slug: _, ...d }) => d),
+  discussions: discussions.map(({ id: _, slug: __, asks: ___, ...d }) => d),
 });
 
 export function laidOut(
@@ -138,7 +145,9 @@ export function laidOut(
     discussions: discussions
       .filter((d) => d.course_id === c.id)
       .map((d) => ({
+        id: discussionId(d.id),
         slug: d.slug as string,
+        asks: d.asks === true,
         title: d.title as string,
         week: { number: d.week as number, startsOn: d.starts_on as string },
         opens: wall(d.opens),
@@ -147,6 +156,7 @@ export function laidOut(
         late: d.late as LateRule,
         brief: d.brief as Brief,
         prompt: d.prompt as Doc,
+        ...(d.rubric === null ? {} : { rubric: d.rubric as Rubric }),
         source:
           d.source_name === null ? null : { name: d.source_name as string, whole: d.source_whole as string },
         note: d.note === null ? null : { body: d.note as string, keptAt: iso(d.note_at) },

@@ -3,7 +3,9 @@ import type { Doc } from '@/core/document/nodes';
 import type { PersonId } from '@/core/ids';
 import { noteWithMargins, type Margin } from '@/core/people/margins';
 import type { Db } from '../connection';
+import { postsOf } from './covers';
 import {
+  ANSWERED_COVERED,
   ANSWERED_STAFF,
   iso,
   laidOut,
@@ -12,6 +14,7 @@ import {
   type CourseWithSlugs,
   type PostRow,
 } from './own-courses';
+import { questionRooms, questionsAsDiscussions } from './own-questions';
 
 type MarginRow = Margin & { course_id: string; week: number; made_at: number | string };
 
@@ -38,7 +41,10 @@ type DiscussionRow = Awaited<ReturnType<typeof rowsOf>>['discussions'][number];
 function withMargins(discussions: DiscussionRow[], margins: readonly MarginRow[]): DiscussionRow[] {
   const beside = new Map<DiscussionRow, MarginRow[]>();
   for (const margin of margins) {
-    const theirs = discussions.filter((d) => d.course_id === margin.course_id);
+    const here = discussions.filter((d) => d.course_id === margin.course_id);
+    const prompts = here.filter((d) => !d.asks);
+    // Where somebody only asked, what they asked is all there is to stand beside.
+    const theirs = prompts.length > 0 ? prompts : here;
     const place =
       theirs.find((d) => d.week === margin.week) ??
       theirs.filter((d) => d.week < margin.week).at(-1) ??
@@ -75,6 +81,7 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
     .where('e.person_id', person)
     .whereNull('c.owner_id')
     .select('c.id');
+  const asked = questionRooms(db, person, hosted);
   const written = db('discussions as d')
     .whereIn('d.course_id', hosted)
     .where((q) =>
@@ -83,16 +90,17 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
         .orWhereIn('d.id', db('drafts').where({ author_id: person }).select('discussion_id')),
     )
     .select('d.id');
-  const [rows, margins, posts] = await Promise.all([
-    rowsOf(db, person, hosted, written),
+  const [rows, questions, margins, posts] = await Promise.all([
+    rowsOf(db, person, hosted, written.clone().union(asked)),
+    questionsAsDiscussions(db, person, asked),
     marginsOf(db, person, hosted),
     db('posts as p')
       .leftJoin('posts as q', 'q.id', 'p.parent_id')
       .leftJoin('enrolments as e', (j) =>
         j.on('e.course_id', 'q.course_id').andOn('e.person_id', 'q.author_id'),
       )
-      .whereIn('p.discussion_id', written)
-      .where('p.author_id', person)
+      .whereIn('p.discussion_id', written.clone().union(asked))
+      .whereIn('p.id', postsOf(db, person))
       .orderBy('p.id')
       .select(
         'p.id',
@@ -106,8 +114,18 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
         db.raw('true as read'),
         db.raw(VERSIONS),
         'q.author_id as answered',
+        'q.thread_id as answered_thread',
+        db.raw(ANSWERED_COVERED),
         db.raw(ANSWERED_STAFF),
-      ) as Promise<(PostRow & { course_id: string; answered: string | null; answered_staff: boolean })[]>,
+      ) as Promise<
+      (PostRow & {
+        course_id: string;
+        answered: string | null;
+        answered_staff: boolean;
+        answered_covered: boolean;
+        answered_thread: string | null;
+      })[]
+    >,
   ]);
   const numbers = new Map<string, number>();
   const numberOf = (who: string) => {
@@ -121,11 +139,13 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
   for (const p of [...posts, ...rows.drafts.map((x) => ({ ...x, shared_at: x.kept_at }))]) {
     const parent = p.parent_id === null ? null : Number(p.parent_id);
     if (parent === null || mine.has(parent) || answered.has(parent)) continue;
+    // All who covered their name are the same nobody: what tells them apart is the thread each of them asked in.
+    const who = p.answered_covered ? `covered ${p.answered_thread}` : `${p.course_id} ${p.answered}`;
     const called = p.answered_staff ? 'Instructor' : 'Classmate';
     answered.set(parent, {
       id: parent,
       discussion_id: p.discussion_id,
-      author: { name: `${called} ${numberOf(`${p.course_id} ${p.answered}`)}`, staff: p.answered_staff },
+      author: { name: `${called} ${numberOf(who)}`, staff: called === 'Instructor' },
       parent_id: null,
       shared_at: p.shared_at,
       noted_at: null,
@@ -136,8 +156,11 @@ export async function ownWordsInCourses(db: Db, person: PersonId): Promise<Cours
     });
   }
   const discussions = withMargins(
-    // What a prompt was brought in from is its instructors' own.
-    rows.discussions.map((d) => ({ ...d, source_name: null, source_whole: null })),
+    [
+      // What a prompt was brought in from is its instructors' own.
+      ...rows.discussions.map((d) => ({ ...d, source_name: null, source_whole: null })),
+      ...questions,
+    ],
     margins,
   );
   return laidOut({ ...rows, discussions }, [...posts, ...answered.values()]).filter(

@@ -15,7 +15,7 @@ export async function partsPlayedIn(
     .where({ course_id: course })
     .modify((q) => {
       if (only?.discussion) q.where({ discussion_id: only.discussion });
-      if (only?.people) q.whereIn('person_id', [...only.people]);
+      if (only?.people) q.whereRaw('person_id = any(?)', [[...only.people]]);
     })
     .select('discussion_id', 'person_id', 'side', 'leads');
   return rows.map((r: { discussion_id: string; person_id: string; side: number | null; leads: boolean }) => ({

@@ -2,6 +2,7 @@ import type { Instant, PersonId } from '@/core/ids';
 import { personId } from '@/core/ids';
 import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
+import { addMailJobs } from './jobs';
 
 /** A device that listens: where its push service takes what is sent to it, and what it is sealed with (RFC 8291). */
 export type DeviceToPush = { id: string; endpoint: string; p256dh: string; auth: string };
@@ -42,12 +43,16 @@ export const dropDevice = (db: Db, which: { person: PersonId; endpoint: string }
 /** Asks for what a mail tells to be sent to the devices of its reader too, where they have any. */
 export async function postPushes(db: Db, mails: readonly { mail: string; person: PersonId }[]) {
   if (mails.length === 0) return;
-  await db.raw(
-    `select count(graphile_worker.add_job('push', json_build_object('mail', m.mail), job_key := 'push ' || m.mail, max_attempts := 5))
-     from unnest(?::text[], ?::uuid[]) as m(mail, person)
-     where exists (select 1 from push_devices d where d.person_id = m.person)`,
-    [mails.map((m) => m.mail), mails.map((m) => m.person)],
-  );
+  const devices = await db('push_devices')
+    .whereIn(
+      'person_id',
+      mails.map((m) => m.person),
+    )
+    .distinct('person_id')
+    .pluck('person_id');
+  const has = new Set<string>(devices);
+  const theirs = mails.filter((m) => has.has(m.person)).map((m) => m.mail);
+  if (theirs.length) await addMailJobs(db, 'push', theirs, 5);
 }
 
 /** Whose notices a mail carries. */

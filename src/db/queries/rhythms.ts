@@ -1,7 +1,6 @@
 import {
   courseId,
   discussionId,
-  instant,
   personId,
   type CourseId,
   type DiscussionId,
@@ -13,51 +12,6 @@ import type { Ask } from '../ask';
 import { timestamptz, type Db } from '../connection';
 
 type Place = { course: CourseId; discussion: DiscussionId };
-
-/** A student's response that stands, and what came of it. */
-export type ResponseRecord = {
-  discussion: DiscussionId;
-  author: PersonId;
-  at: Instant;
-  /** When others replied in its thread, earliest first. */
-  replies: Instant[];
-};
-
-/** The responses of students that stand and all may read, with the replies of others that do: of a course, or of one discussion. */
-export const responsesIn = (
-  db: Db,
-  { course, discussion }: { course: CourseId; discussion?: DiscussionId },
-): Ask<ResponseRecord[]> => ({
-  query: db('posts as s')
-    .join('enrolments as e', (j) =>
-      j.on('e.course_id', 's.course_id').andOn('e.person_id', 's.author_id').andOnVal('e.role', 'student'),
-    )
-    .where({ 's.course_id': course, 's.kind': 'response' })
-    .whereNull('s.withdrawn_at')
-    .whereNull('s.hidden_at')
-    .whereNull('s.private_to')
-    .modify((q) => {
-      if (discussion) q.where('s.discussion_id', discussion);
-    })
-    .orderBy('s.id')
-    .select(
-      's.discussion_id',
-      's.author_id',
-      db.raw('round(extract(epoch from s.shared_at) * 1000) as at'),
-      db.raw(
-        `(select coalesce(json_agg(round(extract(epoch from q.shared_at) * 1000) order by q.shared_at), '[]') from posts q
-          where q.thread_id = s.id and q.id <> s.id and q.author_id <> s.author_id
-            and q.withdrawn_at is null and q.hidden_at is null and q.private_to is null) as replies`,
-      ),
-    ),
-  read: (rows) =>
-    rows.map((r) => ({
-      discussion: discussionId(r.discussion_id),
-      author: personId(r.author_id),
-      at: instant(Number(r.at)),
-      replies: (r.replies as number[]).map((at) => instant(at)),
-    })),
-});
 
 /** Courses held here in which discussions have no rhythm yet, with one of the staff of each. */
 export async function coursesWithoutRhythm(

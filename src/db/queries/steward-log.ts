@@ -23,6 +23,7 @@ export type StewardAct =
   | 'leavers'
   | 'join-granted'
   | 'join-refused'
+  | 'corrections-forgotten'
   | 'first-run';
 
 export type Logged = {

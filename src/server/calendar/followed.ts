@@ -8,6 +8,7 @@ import {
   deleteCalendar,
   followedCalendar,
   followedCalendars,
+  holdFollowed,
   insertCalendar,
   keepAnswer,
   keepOffers,
@@ -27,7 +28,8 @@ import { offersOf } from './offers';
 export const MOST_FOLLOWED = 10;
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-const AT_ONCE = 20;
+/** So many are asked at once: one that answers slowly holds up no other for long. */
+const AT_ONCE = 8;
 
 export type FollowFailure = { code: 'no-address' | 'too-many' } | { code: CalendarTrouble };
 
@@ -83,15 +85,20 @@ export async function followCalendar(
   // Calendar programs write such addresses with a scheme of their own.
   const url = urlOf(given.address.trim().replace(/^webcals?:\/\//iu, 'https://'));
   if (!url || given.address.length > 2_000) return fail({ code: 'no-address' });
-  if ((await followedCalendars(deps.db, actor.id)).length >= MOST_FOLLOWED) return fail({ code: 'too-many' });
   const id = randomUUID();
-  await insertCalendar(deps.db, {
-    id,
-    person: actor.id,
-    name: nameOf(given.name, url),
-    address: deps.box.seal(SEALED, id, url.href),
-    at: deps.now,
+  const kept = await deps.db.transaction(async (tx) => {
+    await holdFollowed(tx, actor.id);
+    if ((await followedCalendars(tx, actor.id)).length >= MOST_FOLLOWED) return false;
+    await insertCalendar(tx, {
+      id,
+      person: actor.id,
+      name: nameOf(given.name, url),
+      address: deps.box.seal(SEALED, id, url.href),
+      at: deps.now,
+    });
+    return true;
   });
+  if (!kept) return fail({ code: 'too-many' });
   const calendar = await followedCalendar(deps.db, actor.id, id);
   const trouble = calendar ? await look(deps, actor, calendar, world) : 'no-answer';
   if (trouble === null) return ok({ id });
@@ -119,12 +126,16 @@ export async function followSaid(
   await keepOffers(deps.db, id, rows.length);
 }
 
-/** Asks for all whose time has come. */
+/** Asks for all whose time has come, however many they are. */
 export async function lookDue(deps: WithBox, world?: LinkWorld): Promise<number> {
-  const due = await claimDueCalendars(deps.db, deps.now, instant(deps.now + HOUR_MS), AT_ONCE);
-  for (const { calendar, person } of due)
-    await look(deps, { ...person, previousVisit: null }, calendar, world);
-  return due.length;
+  for (let looked = 0; ;) {
+    const due = await claimDueCalendars(deps.db, deps.now, instant(deps.now + HOUR_MS), AT_ONCE);
+    await Promise.all(
+      due.map(({ calendar, person }) => look(deps, { ...person, previousVisit: null }, calendar, world)),
+    );
+    looked += due.length;
+    if (due.length < AT_ONCE) return looked;
+  }
 }
 
 export const unfollowCalendar = (deps: Deps, actor: Actor, id: string) =>

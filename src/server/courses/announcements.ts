@@ -12,7 +12,7 @@ import {
   announcementsFor,
   dropWaitingAnnouncement,
   insertAnnouncement,
-  recordAnnouncementReads,
+  recordAnnouncementRead,
   type AnnouncementRecord,
 } from '@/db/queries/announcements';
 import { peopleOf } from '@/db/queries/courses';
@@ -145,5 +145,5 @@ export async function takeBackAnnouncement(
 }
 
 /** Notes that announcements were read; those of other courses are left alone. */
-export const readAnnouncements = (deps: Deps, actor: Actor, ids: string[]) =>
-  recordAnnouncementReads(deps.db, actor.id, ids, deps.now);
+export const readAnnouncement = (deps: Deps, actor: Actor, id: string) =>
+  recordAnnouncementRead(deps.db, actor.id, id, deps.now);

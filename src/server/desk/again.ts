@@ -41,7 +41,7 @@ export async function againPage(
     const chosen = await studentsAmong(tx, course.id, act.people);
     if (chosen.length < new Set(act.people).size) return fail({ code: 'not-found' });
     const place = { course: course.id, discussion: record.id };
-    const touches = await touchesIf(deps, tx, course, record, (inner) =>
+    const { each, stamp } = await touchesIf(deps, tx, course, [record], (inner) =>
       act.act === 'side' || act.act === 'lead'
         ? giveParts(inner, actor, course, found.value, act, chosen)
         : giveTime(
@@ -68,7 +68,8 @@ export async function againPage(
       },
       people: chosen.map((id) => ({ id, name: names.get(id) ?? '' })),
       side: side ?? '',
-      ...touches,
+      touched: each[0]?.touched ?? [],
+      stamp,
     });
   });
 }

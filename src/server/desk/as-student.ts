@@ -1,7 +1,7 @@
 import { briefFor, NO_PART } from '@/core/brief/part-played';
-import { ledger } from '@/core/counting/ledger';
-import type { Ledger } from '@/core/counting/types';
+import type { Balance, Ledger, LedgerInput } from '@/core/counting/types';
 import { resolveSchedule, type Schedule } from '@/core/deadlines/schedule';
+import { groupBy } from '@/core/group';
 import type { DiscussionId, Instant, PersonId } from '@/core/ids';
 import { leavesIn } from '@/db/queries/class';
 import type { DiscussionRecord } from '@/db/queries/discussions';
@@ -26,9 +26,13 @@ export type Own = {
 
 /** Found by place, so that a class of hundreds is not gone through for each of its students. */
 function byPlace<T extends Place>(all: readonly T[]): (place: Place) => T | undefined {
-  const keyOf = ({ discussion, person }: Place) => `${discussion} ${person}`;
-  const known = new Map(all.map((x) => [keyOf(x), x]));
-  return known.size === 0 ? () => undefined : (place) => known.get(keyOf(place));
+  const known = new Map(
+    [...groupBy(all, (x) => x.discussion)].map(([id, there]) => [
+      id,
+      new Map(there.map((x) => [x.person, x])),
+    ]),
+  );
+  return ({ discussion, person }) => known.get(discussion)?.get(person);
 }
 
 /** That of some of them, or of all. */
@@ -68,24 +72,46 @@ export function recordFor(record: DiscussionRecord, { id, moreHours }: Student, 
   };
 }
 
+/** A discussion as one student meets it, with the deadlines that are theirs. */
+export type Met = { record: DiscussionRecord; schedule: Schedule };
+
+/** How each student meets a discussion: whoever meets it as the others do shares one answer with them, for classes of hundreds. */
+export function meetingOf(discussion: DiscussionRecord, own: Own): (student: Student) => Met {
+  const usual = new Map<number, Met>();
+  const met = (student: Student): Met => {
+    const record = recordFor(discussion, student, own);
+    return { record, schedule: resolveSchedule(record.timetable) };
+  };
+  return (student) => {
+    const place = { discussion: discussion.id, person: student.id };
+    if (own.extended(place) || own.played(place) || own.isExcused(place)) return met(student);
+    const found = usual.get(student.moreHours) ?? met(student);
+    usual.set(student.moreHours, found);
+    return found;
+  };
+}
+
 /** What counts of what a student shared in a discussion, by the deadlines and the part that are theirs. */
-export type StudentAccount = {
-  record: DiscussionRecord;
-  schedule: Schedule;
-  ledger: Ledger;
+export type StudentAccount<Account extends Balance = Ledger> = Met & {
+  ledger: Account;
   own: readonly OwnPostRecord[];
 };
 
-/** That account, by the ledger that counts for themselves. */
-export function studentAccount(
-  discussion: DiscussionRecord,
-  student: Student,
-  own: Own,
+/**
+ * That account, by the ledger that counts for themselves.
+ *
+ * @param by `ledger` for all of it, `balance` where what each post counts as is not wanted
+ */
+export function studentAccount<Account extends Balance>(
+  by: (input: LedgerInput) => Account,
+  met: Met,
+  student: PersonId,
   posts: readonly OwnPostRecord[],
   now: Instant,
-): StudentAccount {
-  const record = recordFor(discussion, student, own);
-  const schedule = resolveSchedule(record.timetable);
-  const account = ledger(ledgerInputOf(record, schedule, student.id, posts, [], now));
-  return { record, schedule, ledger: account, own: posts };
+): StudentAccount<Account> {
+  const { record, schedule } = met;
+  const input = ledgerInputOf(record, schedule, student, [], [], now);
+  // Nothing of it leaves the server: the posts need not be copied down to what counting needs.
+  input.posts = posts;
+  return { record, schedule, ledger: by(input), own: posts };
 }

@@ -3,9 +3,9 @@ import type { Db } from '@/db/connection';
 import type { DiscussionRecord } from '@/db/queries/discussions';
 import type { EnteredCourse } from '../courses/enter';
 import type { Deps } from '../deps';
-import { touchesOfDoing, type Touches } from './consequences';
+import { touchesOfDoing, type TouchesIn } from './consequences';
 
-export type WouldBeWorse = { code: 'touches' } & Touches;
+export type WouldBeWorse = { code: 'touches' };
 
 /** Leaves what was done within it undone. */
 class Undone<T> extends Error {
@@ -28,32 +28,32 @@ async function undoable<T>(tx: Db, work: (inner: Db, undo: (instead: T) => never
 }
 
 /**
- * Makes a change for single students of a discussion, and leaves it undone where it takes something from somebody who has shared there,
+ * Makes a change for single students, and leaves it undone where it takes something from somebody who has shared in one of these discussions,
  * unless exactly that was agreed to.
  */
 export const unlessWorse = <E extends { code: string }>(
-  deps: Deps,
+  deps: Pick<Deps, 'now'>,
   tx: Db,
   course: EnteredCourse,
-  record: DiscussionRecord,
+  discussions: readonly DiscussionRecord[],
   agreed: string | undefined,
   change: (inner: Db) => Promise<Result<null, E>>,
 ): Promise<Result<null, E | WouldBeWorse>> =>
   undoable(tx, async (inner, undo) => {
-    const { done, touched, stamp } = await touchesOfDoing(deps, inner, course, record, () => change(inner));
-    const worse = touched.some((t) => t.worse);
-    return done.ok && worse && agreed !== stamp ? undo(fail({ code: 'touches', touched, stamp })) : done;
+    const { done, each, stamp } = await touchesOfDoing(deps, inner, course, discussions, () => change(inner));
+    const worse = each.some((e) => e.touched.some((t) => t.worse));
+    return done.ok && worse && agreed !== stamp ? undo(fail({ code: 'touches' })) : done;
   });
 
 /** What a change would do, without making it. */
 export const touchesIf = (
-  deps: Deps,
+  deps: Pick<Deps, 'now'>,
   tx: Db,
   course: EnteredCourse,
-  record: DiscussionRecord,
+  discussions: readonly DiscussionRecord[],
   change: (inner: Db) => Promise<unknown>,
-): Promise<Touches> =>
-  undoable<Touches>(tx, async (inner, undo) => {
-    const { touched, stamp } = await touchesOfDoing(deps, inner, course, record, () => change(inner));
-    return undo({ touched, stamp });
+): Promise<TouchesIn> =>
+  undoable<TouchesIn>(tx, async (inner, undo) => {
+    const { each, stamp } = await touchesOfDoing(deps, inner, course, discussions, () => change(inner));
+    return undo({ each, stamp });
   });

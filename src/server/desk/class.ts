@@ -4,16 +4,18 @@ import type { ClassPage, Standing } from '@/contract/desk';
 import type { CourseId, PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { announcedBy } from '@/db/queries/announcements';
-import { setMoreHours, studentsAmong, studentsPage } from '@/db/queries/class';
+import { studentsAmong, studentsPage } from '@/db/queries/class';
 import { studentsInGroups } from '@/db/queries/groups';
 import { signaturesOf, signingOf } from '@/db/queries/syllabus';
 import { classSize } from '@/db/queries/desk';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { announce, announced, type AnnounceFailure } from '../courses/announcements';
+import type { WouldBeWorse } from './asked-first';
 import { actOnDesk, type DeskFailure } from './discussion';
 import { enterDesk } from './enter';
-import { people, reason, when } from './fields';
+import { hours, people, reason, sure, when } from './fields';
+import { giveHours } from './hours';
 import { fadingOf } from '../rhythm/fading';
 import { standingsOf } from './standings';
 
@@ -102,12 +104,12 @@ export const classActSchema = z.discriminatedUnion('act', [
     reason,
   }),
   z.object({ act: z.literal('excuse'), people, discussion: z.string().max(200), reason }),
-  z.object({ act: z.literal('hours'), people, hours: z.coerce.number().int().min(1).max(336), reason }),
-  z.object({ act: z.literal('no-hours'), people }),
+  z.object({ act: z.literal('hours'), people, hours, reason, sure }),
+  z.object({ act: z.literal('no-hours'), people, sure }),
   z.object({ act: z.literal('tell'), people, ...announced }),
 ]);
 export type ClassAct = z.output<typeof classActSchema>;
-export type ClassFailure = DeskFailure | { code: 'nobody' } | AnnounceFailure;
+export type ClassFailure = DeskFailure | { code: 'nobody' } | AnnounceFailure | WouldBeWorse;
 
 /** What staff do for the students they have chosen: more time in one discussion or in all, nothing owed, a few words to them alone. */
 export async function actOnClass(
@@ -127,11 +129,8 @@ export async function actOnClass(
     case 'excuse':
       return actOnDesk(deps, actor, slug, act.discussion, { ...act, people: chosen });
     case 'hours':
-      await deps.db.transaction((tx) => setMoreHours(tx, course.id, chosen, act));
-      return ok(null);
     case 'no-hours':
-      await setMoreHours(deps.db, course.id, chosen, { hours: 0, reason: '' });
-      return ok(null);
+      return giveHours(deps, actor, course, chosen, act);
     case 'tell': {
       const said = await announce(deps, actor, slug, { ...act, people: chosen });
       return said.ok ? ok(null) : said;

@@ -2,9 +2,8 @@ import type { TouchedStudent } from '@/contract/desk';
 import { briefFor } from '@/core/brief/part-played';
 import { isWorse, remeasured, touchedBy, unmetAfter } from '@/core/counting/change';
 import { groupBy } from '@/core/group';
-import { resolveSchedule } from '@/core/deadlines/schedule';
 import type { LedgerInput } from '@/core/counting/types';
-import type { DiscussionId, Instant, PersonId, PostId } from '@/core/ids';
+import type { DiscussionId, Instant, PostId } from '@/core/ids';
 import { canonicalJson } from '@/core/posts/canonical';
 import { ask } from '@/db/ask';
 import type { Db } from '@/db/connection';
@@ -19,7 +18,7 @@ import type { Actor, Deps } from '../deps';
 import { figuresOf } from '../posts/check-text';
 import { sha256 } from '../posts/fingerprint';
 import type { StoredFigures } from '../posts/figures';
-import { ownOf, recordFor, type Own } from './as-student';
+import { meetingOf, ownOf, type Own } from './as-student';
 
 /** A course has no more students than this, as far as one change looks. */
 const EVERYBODY = { limit: 2_000, offset: 0 };
@@ -76,39 +75,42 @@ export type Consequences = Touches & {
 
 type Sharer = { student: ClassStudent; shared: OwnPostRecord[] };
 
-/** The students who have shared something in a discussion, and what is other for single ones. */
+/** The students who have shared something in each of these discussions, and what is other for single ones. */
 async function sharersOf(
   tx: Db,
   course: Pick<EnteredCourse, 'id'>,
-  discussion: DiscussionId,
-): Promise<{ sharers: Sharer[]; own: Own }> {
+  discussions: readonly DiscussionId[],
+): Promise<{ sharersIn: (discussion: DiscussionId) => Sharer[]; own: Own }> {
   // One after the other: this may be asked within a change, which has one connection.
   const students = await studentsPage(tx, course.id, EVERYBODY);
   const own = await ownOf(tx, course);
-  const written = await ask(postsIn(tx, { course: course.id, discussions: [discussion] }));
-  const posts = groupBy(written, (p): PersonId => p.author);
+  const written = await ask(postsIn(tx, { course: course.id, discussions }));
+  const posts = groupBy(written, (p) => `${p.discussion} ${p.author}`);
   return {
     own,
-    sharers: students.flatMap((student) => {
-      const shared = posts.get(student.id);
-      return shared ? [{ student, shared }] : [];
-    }),
+    sharersIn: (discussion) =>
+      students.flatMap((student) => {
+        const shared = posts.get(`${discussion} ${student.id}`);
+        return shared ? [{ student, shared }] : [];
+      }),
   };
 }
 
-const accountFor = (
-  record: DiscussionRecord,
-  { student, shared }: Sharer,
-  own: Own,
-  now: Instant,
-): LedgerInput => {
-  const theirs = recordFor(record, student, own);
-  return ledgerInputOf(theirs, resolveSchedule(theirs.timetable), student.id, shared, [], now);
-};
+/** The accounts of those who shared, as a discussion is for each of them. */
+function accountsIn(record: DiscussionRecord, own: Own, now: Instant): (sharer: Sharer) => LedgerInput {
+  const meets = meetingOf(record, own);
+  return ({ student, shared }) => {
+    const theirs = meets(student);
+    return ledgerInputOf(theirs.record, theirs.schedule, student.id, shared, [], now);
+  };
+}
 
-function touchesOf(sharers: readonly Sharer[], pairs: Parameters<typeof touchedBy>[0]): Touches {
+/** Made in one order of its fields, so that the same is always written the same. */
+const stampOf = (touched: unknown) => sha256(JSON.stringify(touched));
+
+function touchesOf(sharers: readonly Sharer[], pairs: Parameters<typeof touchedBy>[0]): TouchedStudent[] {
   const names = new Map(sharers.map(({ student }) => [student.id, student.name]));
-  const touched = touchedBy(pairs).map((t): TouchedStudent => ({
+  return touchedBy(pairs).map((t): TouchedStudent => ({
     id: t.student,
     name: names.get(t.student) ?? '',
     worse: isWorse(t),
@@ -118,34 +120,42 @@ function touchesOf(sharers: readonly Sharer[], pairs: Parameters<typeof touchedB
     owed: t.owed,
     complete: t.complete,
   }));
-  // Made here in one order of its fields, so that the same is always written the same.
-  return { touched, stamp: sha256(JSON.stringify(touched)) };
 }
 
-/** What a change that has no shape of its own does to those who have shared in a discussion: it is made, and both sides of it are looked at. */
+/** Whom a change touches in each of some discussions; those in which it touches nobody are left out. */
+export type TouchesIn = {
+  each: { discussion: DiscussionRecord; touched: TouchedStudent[] }[];
+  stamp: string;
+};
+
+/**
+ * What a change that has no shape of its own does to those who have shared in some discussions of a course: it is made, and both sides of it are
+ * looked at.
+ */
 export async function touchesOfDoing<T>(
   deps: Pick<Deps, 'now'>,
   tx: Db,
   course: Pick<EnteredCourse, 'id'>,
-  record: DiscussionRecord,
+  discussions: readonly DiscussionRecord[],
   change: () => Promise<T>,
-): Promise<Touches & { done: T }> {
-  const before = await sharersOf(tx, course, record.id);
+): Promise<TouchesIn & { done: T }> {
+  const ids = discussions.map((d) => d.id);
+  const before = await sharersOf(tx, course, ids);
   const done = await change();
-  const after = await sharersOf(tx, course, record.id);
-  const is = new Map(
-    after.sharers.map((s) => [s.student.id, accountFor(record, s, after.own, deps.now)] as const),
-  );
-  return {
-    done,
-    ...touchesOf(
-      before.sharers,
-      before.sharers.flatMap((s) => {
-        const now = is.get(s.student.id);
-        return now ? [{ before: accountFor(record, s, before.own, deps.now), after: now }] : [];
-      }),
-    ),
-  };
+  const after = await sharersOf(tx, course, ids);
+  const each = discussions.flatMap((discussion) => {
+    const now = accountsIn(discussion, after.own, deps.now);
+    const is = new Map(after.sharersIn(discussion.id).map((s) => [s.student.id, now(s)] as const));
+    const was = accountsIn(discussion, before.own, deps.now);
+    const sharers = before.sharersIn(discussion.id);
+    const pairs = sharers.flatMap((s) => {
+      const then = is.get(s.student.id);
+      return then ? [{ before: was(s), after: then }] : [];
+    });
+    const touched = touchesOf(sharers, pairs);
+    return touched.length ? [{ discussion, touched }] : [];
+  });
+  return { done, each, stamp: stampOf(each.map((e) => [e.discussion.id, e.touched])) };
 }
 
 /** What a change of a discussion's brief or dates does to what its students have shared in it. */
@@ -156,17 +166,22 @@ export async function consequencesOf(
   course: EnteredCourse,
   { before, after }: { before: DiscussionWithPrompt; after: DiscussionWithPrompt },
 ): Promise<Consequences> {
-  const { sharers, own } = await sharersOf(tx, course, before.id);
+  const { sharersIn, own } = await sharersOf(tx, course, [before.id]);
+  const sharers = sharersIn(before.id);
   const anew = asksOtherwise(before, after) ? await measuredAnew(deps, tx, actor, after, own) : [];
   const anewOf = groupBy(anew, ({ version }): PostId => version.post);
+  const was = accountsIn(before, own, deps.now);
+  const becomes = accountsIn(after, own, deps.now);
+  const touched = touchesOf(
+    sharers,
+    sharers.map((s) => ({
+      before: was(s),
+      after: becomes({ ...s, shared: withMeasured(s.shared, anewOf) }),
+    })),
+  );
   return {
-    ...touchesOf(
-      sharers,
-      sharers.map((s) => ({
-        before: accountFor(before, s, own, deps.now),
-        after: accountFor(after, { ...s, shared: withMeasured(s.shared, anewOf) }, own, deps.now),
-      })),
-    ),
+    touched,
+    stamp: stampOf(touched),
     apply: async (db) => {
       for (const { version, figures } of anew) {
         const unmet = unmetAfter(version.unmet, figures.unmet);

@@ -184,7 +184,7 @@ export async function actOnDesk(
       case 'extend':
       case 'excuse':
       case 'usual':
-        return unlessWorse(deps, tx, course, record, act.sure, (inner) =>
+        return unlessWorse(deps, tx, course, [record], act.sure, (inner) =>
           giveTime(deps.now, inner, actor, found.value, place, chosen, act),
         );
     }

@@ -26,3 +26,6 @@ export const line = (least: number, most: number) =>
     .string()
     .transform((text) => storable(text).replace(/\s+/gu, ' ').trim())
     .pipe(z.string().min(least).max(most));
+
+/** How much more time there is all term. */
+export const hours = z.coerce.number().int().min(1).max(336);

@@ -49,12 +49,14 @@ async function givenSides(tx: Db, course: EnteredCourse, { record }: OnDesk) {
     );
 }
 
+/** The discussions of a course that somebody leads. */
+const ledIn = async (tx: Db, actor: Actor, course: EnteredCourse) =>
+  (await ask(discussionsOf(tx, actor.id, { course: course.id }))).filter((d) => d.brief.leader);
+
 /** Deals the lead of this discussion and of those after it that nobody leads yet, going round the class. */
 async function givenLeads(tx: Db, actor: Actor, course: EnteredCourse, found: OnDesk, each: number) {
   const opens = resolveSchedule(found.record.timetable).opens;
-  const led = await ask(discussionsOf(tx, actor.id, { course: course.id })).then((all) =>
-    all.filter((d) => d.brief.leader),
-  );
+  const led = await ledIn(tx, actor, course);
   const played = (await partsPlayedIn(tx, course.id)).filter((p) => p.leads);
   const free = led.filter(
     (d) =>
@@ -119,7 +121,9 @@ export async function actOnParts(
     const chosen = 'people' in act ? await studentsAmong(tx, course.id, act.people) : [];
     if ('people' in act && chosen.length < new Set(act.people).size)
       return fail({ code: 'no-student' as const });
-    return unlessWorse(deps, tx, course, record, 'sure' in act ? act.sure : undefined, async (inner) => {
+    // The lead is dealt for the weeks after this one as well.
+    const touched = act.act === 'deal-leads' ? await ledIn(tx, actor, course) : [record];
+    return unlessWorse(deps, tx, course, touched, 'sure' in act ? act.sure : undefined, async (inner) => {
       await giveParts(inner, actor, course, found.value, act, chosen);
       return ok(null);
     });

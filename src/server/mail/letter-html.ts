@@ -60,8 +60,11 @@ function formOf(part: LetterPart, at: (value: string) => string): string {
 const forms = new Map<string, Promise<string>>();
 const MOST_FORMS = 200;
 
+/** What makes forms is large: who sends mails loads it before the first, and nobody's page waits for it. */
+export const loadForms = () => import('mjml');
+
 async function made(source: string): Promise<string> {
-  const { default: mjml } = await import('mjml');
+  const { default: mjml } = await loadForms();
   const { html, errors } = await mjml(source, { validationLevel: 'strict', fonts: {}, keepComments: false });
   if (errors.length) throw new Error(`The form of a mail is not right: ${errors[0]?.message}`);
   // Its indentation is a third of it.

@@ -10,6 +10,8 @@ function message(mail: Outgoing, from: string) {
     to: mail.to,
     subject: mail.subject,
     text: mail.text,
+    // Which encoding is the shorter one need not be found out: there is always a dash or a name in it (RFC 2045, 6.7).
+    textEncoding: 'quoted-printable' as const,
     ...(mail.html === null ? {} : { html: mail.html }),
     date: mail.date,
     messageId: h?.messageId ?? `<${mail.id}@${/@([^\s>]+)/u.exec(from)?.[1] ?? 'pulpit.invalid'}>`,

@@ -4,7 +4,7 @@ import { account, accountByAddress, type AccountRecord } from '@/db/queries/acco
 import { college } from '@/db/queries/college';
 import { hostedCourse } from '@/db/queries/hosted-courses';
 import { invitation } from '@/db/queries/invitations';
-import { mailNotSent, mailSent, takeMail, type MailRecord } from '@/db/queries/mails';
+import { MOST_TRIES, mailNotSent, mailSent, takeMail, type MailRecord } from '@/db/queries/mails';
 import { giveUpMail } from '@/db/queries/deliveries';
 import { setMailOff } from '@/db/queries/notice-rules';
 import type { Deps } from '../deps';
@@ -122,19 +122,20 @@ async function textOf(s: Sending, mail: MailRecord): Promise<{ name: string; tex
 
 type Written = { name: string; letter: Letter; headers: MailHeaders | null };
 
-/** What a mail says, as of now. */
-async function writtenFor(s: Sending, id: string, mail: MailRecord, home: MailHome): Promise<Written | null> {
+/** What a mail says, as of now. A key that is made for it is there for good before it leaves: whoever is quick opens a link at once. */
+async function writtenFor(
+  deps: Pick<Deps, 'db' | 'now'> & { box: Box },
+  id: string,
+  mail: MailRecord,
+  { home, demo }: { home: MailHome; demo: boolean },
+): Promise<Written | null> {
   if (mail.kind === 'notices') {
     const person = said(mail.about, 'person');
-    const w = { db: s.db, now: s.now, box: s.box, home, college: await college(s.db) };
-    return person ? noticeLetter(w, id, personId(person)) : null;
+    return person ? noticeLetter({ ...deps, home }, id, personId(person)) : null;
   }
-  const found = await textOf(s, mail);
+  const found = await deps.db.transaction((tx) => textOf({ ...deps, db: tx, demo }, mail));
   return found && { name: found.name, letter: accountLetter(found.text, home.site), headers: null };
 }
-
-/** A mail that was tried so often is given up: with the pauses of the queue, some sixteen hours after the first time. */
-const MOST_TRIES = 12;
 
 /** It will not arrive: nothing more is sent there, and its person is told here. */
 async function givenUp(
@@ -153,34 +154,28 @@ async function givenUp(
 }
 
 /**
- * Sends one mail. It is taken first, so that nobody else sends it, and its key is there for good before it leaves: whoever is quick opens a
- * link at once. What cannot be handed over stays and is tried again, after pauses that grow, with another key; what is refused for good, or was tried to the
- * end, is given up, and its person is told.
+ * Sends one mail. It is taken first, so that nobody else sends it. What cannot be written or handed over stays and is tried again, after pauses
+ * that grow, with another key; what is refused for good, or was tried to the end, is given up, and its person is told.
+ *
+ * @throws where it could not be sent now, or is in somebody else's hands, who may be gone: in both cases it is to be tried again
  */
 export async function sendMail(
   deps: Pick<Deps, 'db' | 'now'> & { box: Box },
   port: MailPort,
-  { home, demo }: { home: MailHome; demo: boolean },
+  to: { home: MailHome; demo: boolean },
   id: string,
 ): Promise<void> {
-  const taken = await deps.db.transaction(async (tx) => {
-    const mail = await takeMail(tx, id);
-    return (
-      mail && {
-        mail,
-        written: await writtenFor({ db: tx, now: deps.now, demo, box: deps.box }, id, mail, home),
-      }
-    );
-  });
-  if (!taken) return;
-  const { mail, written } = taken;
+  const mail = await takeMail(deps.db, id);
+  if (!mail) return;
   try {
+    const written = await writtenFor(deps, id, mail, to);
     if (written) {
       const { letter, name, headers } = written;
       const html = await letterHtml(letter);
-      const to = { name, address: mail.to };
       const { subject } = letter;
-      await port.send({ id, to, subject, text: letterText(letter), html, headers, date: new Date(deps.now) });
+      const text = letterText(letter);
+      const whom = { name, address: mail.to };
+      await port.send({ id, to: whom, subject, text, html, headers, date: new Date(deps.now) });
     }
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);

@@ -1,4 +1,5 @@
 import type { MarkLine, MarkState } from '@/contract/marks';
+import { ledger } from '@/core/counting/ledger';
 import { balanceOf } from '@/core/counting/summary';
 import type { Ledger } from '@/core/counting/types';
 import type { Schedule } from '@/core/deadlines/schedule';
@@ -30,7 +31,7 @@ import { postsIn } from '@/db/queries/own-posts';
 import { secondsIn, type SecondRecord } from '@/db/queries/second-readings';
 import type { EnteredCourse } from '../courses/enter';
 import type { Actor, Deps } from '../deps';
-import { ownOf, studentAccount } from '../desk/as-student';
+import { meetingOf, ownOf, studentAccount } from '../desk/as-student';
 import { givenBy } from './released';
 
 /** A course has no more students than this, as far as its marks go. */
@@ -122,7 +123,7 @@ export async function classMarks(
   const place = { course: course.id, discussion: discussion.id };
   // One after the other: this may be asked within a change, which has one connection.
   const students = await studentsPage(db, course.id, EVERYBODY);
-  const own = await ownOf(db, course);
+  const meets = meetingOf(discussion, await ownOf(db, course));
   const { posts, written, released, shares, seconds, given, asking } = await askTogether(db, {
     posts: postsIn(db, { course: course.id, discussions: [discussion.id] }),
     written: markingIn(db, place),
@@ -144,7 +145,7 @@ export async function classMarks(
         record,
         schedule,
         ledger: account,
-      } = studentAccount(discussion, student, own, postsBy.get(student.id) ?? [], now);
+      } = studentAccount(ledger, meets(student), student.id, postsBy.get(student.id) ?? [], now);
       const late = lateOf(account, record.timetable.late);
       const theirs = writtenOf.get(student.id) ?? null;
       const out = releasedOf.get(student.id) ?? null;

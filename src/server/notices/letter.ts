@@ -2,11 +2,11 @@ import { eachDiscussionAt, lessMailAt, noticesAt, openNoticeAt } from '@/contrac
 import { plainText } from '@/core/document/flatten';
 import { slugOf, type PersonId } from '@/core/ids';
 import { choiceFor } from '@/core/notices/kinds';
-import type { College } from '@/db/queries/college';
+import { askTogether } from '@/db/ask';
+import { askCollege } from '@/db/queries/college';
 import { postChain } from '@/db/queries/hearers';
-import { account } from '@/db/queries/accounts';
+import { askAccount } from '@/db/queries/accounts';
 import { noticesIn, type NoticeRecord } from '@/db/queries/notices';
-import type { Db } from '@/db/connection';
 import type { Letter, LetterPart } from '../mail/letter';
 import type { MailHeaders } from '../mail/port';
 import { helloTo } from '../mail/texts';
@@ -24,7 +24,7 @@ export type MailHome = {
   takesAnswers: boolean;
 };
 
-type Writing = { db: Db; now: Deps['now']; box: Box; home: MailHome; college: College | null };
+type Writing = Pick<Deps, 'db' | 'now'> & { box: Box; home: MailHome };
 
 const MOST_QUOTED = 900;
 const MOST_THREADS = 12;
@@ -184,12 +184,14 @@ export async function noticeLetter(
   mail: string,
   id: PersonId,
 ): Promise<{ name: string; letter: Letter; headers: MailHeaders } | null> {
-  const to = await account(w.db, id);
+  const { to, home, all } = await askTogether(w.db, {
+    to: askAccount(w.db, id),
+    home: askCollege(w.db),
+    all: noticesIn(w.db, mail),
+  });
   if (!to || to.ended !== null) return null;
-  const all = await noticesIn(w.db, mail);
-  const deps = { db: w.db as Deps['db'], now: w.now };
   const actor = { id, name: to.name, timeZone: to.timeZone, previousVisit: null };
-  const told = await toldOf(deps, actor, all, w.db);
+  const told = await toldOf(w, actor, all);
   const notices = all.filter((n) => stands(n, told));
   const lines = linesOf(notices, told).sort((a, b) => a.at - b.at);
   const [first] = lines;
@@ -219,7 +221,7 @@ export async function noticeLetter(
         ]
       : [{ kind: 'item', title: line.title, meta: line.meta, href }, ...partsUnder(group, told)];
   });
-  const college = w.college?.name ?? 'Pulpit';
+  const from = home?.name ?? 'Pulpit';
   return {
     name: to.name,
     headers,
@@ -227,11 +229,11 @@ export async function noticeLetter(
       subject: alone
         ? `${title}${where && !title.includes(where) ? ` · ${where}` : ''}`
         : `${lines.length} notices: ${title}, and more`,
-      preview: alone ? `${where || college}, from Pulpit` : `${lines.length} notices from Pulpit`,
+      preview: alone ? `${where || from}, from Pulpit` : `${lines.length} notices from Pulpit`,
       hello: helloTo(to.name),
       parts,
       foot: footOf(w, notices, headers),
-      from: w.college ? `${college}, by Pulpit` : college,
+      from: home ? `${from}, by Pulpit` : from,
     },
   };
 }

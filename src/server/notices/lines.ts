@@ -4,7 +4,6 @@ import { summarise } from '@/core/counting/summary';
 import { groupNotices } from '@/core/notices/group';
 import { inWords, nextStep, roughly, noticeTitle, sectionOf, type NoticeFacts } from '@/core/notices/say';
 import { ask } from '@/db/ask';
-import type { Db } from '@/db/connection';
 import { announcementsBy, type AnnouncementRecord } from '@/db/queries/announcements';
 import { openings, type NoticeRecord } from '@/db/queries/notices';
 import { enterDiscussion } from '../access/enter';
@@ -37,12 +36,11 @@ async function owedIn(
   deps: Deps,
   actor: Actor,
   notices: readonly NoticeRecord[],
-  db: Db,
 ): Promise<ReadonlySet<string>> {
   const reminders = notices.filter((n) => n.kind === 'deadline' && Number(n.about.due) > deps.now);
   const owing = new Set<string>();
   for (const slug of new Set(reminders.flatMap((n) => n.discussion?.slug ?? []))) {
-    const door = await enterDiscussion(deps, actor, slug, db);
+    const door = await enterDiscussion(deps, actor, slug);
     if (!door.ok || !door.value.ledger) continue;
     const { owedResponse, owedReplies } = summarise(door.value.ledger, deps.now);
     if (owedResponse) owing.add(`${door.value.record.id} response`);
@@ -52,23 +50,19 @@ async function owedIn(
 }
 
 /** Looks up, for its reader and as of now, what notices may say. */
-export async function toldOf(
-  deps: Deps,
-  actor: Actor,
-  notices: readonly NoticeRecord[],
-  db: Db = deps.db,
-): Promise<Told> {
+export async function toldOf(deps: Deps, actor: Actor, notices: readonly NoticeRecord[]): Promise<Told> {
+  const { db } = deps;
   const withPosts = notices.filter((n) => postsOf(n).length > 0);
   const sealed = new Set<DiscussionId>();
   const unopened = new Set<DiscussionId>();
   for (const slug of new Set(withPosts.flatMap((n) => (n.discussion?.sealed ? [n.discussion.slug] : [])))) {
-    const door = await enterDiscussion(deps, actor, slug, db);
+    const door = await enterDiscussion(deps, actor, slug);
     if (!door.ok) continue;
     const { record } = door.value;
     if (door.value.sealed) sealed.add(record.id);
     if (!isStaff(record.role) && !record.openedOthers) unopened.add(record.id);
   }
-  const owing = await owedIn(deps, actor, notices, db);
+  const owing = await owedIn(deps, actor, notices);
   const ids = notices.flatMap((n) =>
     n.kind === 'announcement' && typeof n.about.announcement === 'string' ? [n.about.announcement] : [],
   );

@@ -54,7 +54,7 @@ export async function push(
   const keys = devices.length ? await vapidKeys(deps) : null;
   if (!keys) return;
   const actor = { id: person, name: to.name, timeZone: to.timeZone, previousVisit: null };
-  const notices = await noticesIn(deps.db, mail);
+  const notices = await ask(noticesIn(deps.db, mail));
   const told = await toldOf(deps, actor, notices);
   const lines = linesOf(notices, told);
   const [first] = lines;

@@ -7,6 +7,8 @@ import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
+import { pointsOf, type Rubric } from '@/core/rubric/rubric';
+import { rubricIn } from '@/core/rubric/rubric-in';
 import { coursesOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -27,6 +29,8 @@ export type BriefPage = {
   /** Names of the student's outside courses. */
   courses: string[];
   fixedCourse: boolean;
+  /** The rubric that stands in the prompt or beside it, and whether it is to stand beside it. */
+  rubric?: { found: Rubric; taken: boolean } | null;
   /** Fields that the text leaves unsaid, and what each was filled in like. */
   usual?: Usual['like'];
 };
@@ -40,6 +44,21 @@ export async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: st
   return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], asked: [], also: [], cut: true };
 }
 
+/** The rubric in a prompt, as it is offered: taken, unless it was left once. */
+function offered(doc: Doc, taken = true): BriefPage['rubric'] {
+  const found = rubricIn(doc);
+  return found && { found, taken };
+}
+
+/** Points that were read out of a level of the rubric are those of all its criteria. */
+function withPoints(read: Suggestion, rubric: BriefPage['rubric']): Suggestion {
+  const said = Number(read.fields.points ?? NaN);
+  if (!rubric?.found.criteria.some((c) => c.levels.some((l) => l.points === said))) return read;
+  const evidence = { ...read.evidence };
+  delete evidence.points;
+  return { ...read, evidence, fields: { ...read.fields, points: String(pointsOf(rubric.found, {}).of) } };
+}
+
 /** A prompt that was brought in, with what was read out of it. */
 export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<Result<BriefPage, NotFound>> {
   const intake = await openIntake(deps, actor, id);
@@ -47,7 +66,9 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
   const { into } = intake.value;
   if (into) return promptPage(deps, actor, intake.value, into.slug);
   const outside = (await coursesOf(deps.db, actor.id)).filter((c) => c.outside);
-  const suggestion = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
+  const rubric = offered(intake.value.doc);
+  const read = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
+  const suggestion = withPoints(read, rubric);
   const [only] = outside.length === 1 ? outside : [];
   return ok({
     doc: intake.value.doc,
@@ -64,6 +85,7 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
     zones: zones(actor.timeZone),
     courses: outside.map(typedName),
     fixedCourse: false,
+    rubric,
   });
 }
 
@@ -85,6 +107,7 @@ async function promptPage(
     fields: { ...rules, ...suggestion.fields, zone, title, week: suggestion.fields.week || week },
     dates: intake.dates,
     troubles: intake.troubles,
+    rubric: standing.value.rubric ?? offered(intake.doc),
   });
 }
 
@@ -107,5 +130,6 @@ export async function correctPage(
     zones: zones(record.timetable.zone),
     courses: [typedName(record.course)],
     fixedCourse: true,
+    rubric: record.rubric ? { found: record.rubric, taken: true } : offered(record.prompt, false),
   });
 }

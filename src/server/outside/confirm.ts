@@ -6,8 +6,10 @@ import { courseNamed, typedName } from '@/core/outside/course-name';
 import type { FieldProblem, Fields, OutsideRules } from '@/core/outside/fields';
 import { rulesOfFields } from '@/core/outside/rules-of-fields';
 import { fail, ok, type Result } from '@/core/result';
+import { rubricIn } from '@/core/rubric/rubric-in';
 import type { Db } from '@/db/connection';
 import { coursesOf } from '@/db/queries/courses';
+import { setRubric } from '@/db/queries/kept-rubrics';
 import {
   deleteIntake,
   deleteOutsideDiscussion,
@@ -26,6 +28,9 @@ import type { Entered, NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterOutside } from './enter';
 import { putPosts, readyPosts } from './put-posts';
+
+/** What is said of a rubric that stands in a prompt: it is to stand beside it, or not; null where there was none to speak of. */
+export type RubricSaid = 'taken' | 'left' | null;
 
 export type CourseTaken = { field: 'course'; code: 'hosted-here'; course: string };
 export type ConfirmProblem = FieldProblem | CourseTaken;
@@ -90,13 +95,14 @@ export async function confirmIntake(
   actor: Actor,
   id: string,
   fields: Fields,
+  rubric: RubricSaid = null,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
   const read = rulesOfFields(fields);
   if (!read.ok) return read;
   const rules = read.value;
   const waiting = await intakeOf(deps.db, actor.id, id);
   if (!waiting) return fail({ code: 'not-found' });
-  if (waiting.into) return bringPrompt(deps, actor, waiting, fields);
+  if (waiting.into) return bringPrompt(deps, actor, waiting, fields, rubric);
   const ready = await readyPosts(deps, actor, rules, waiting.found?.blocks ?? []);
   return deps.db.transaction(async (tx) => {
     // Confirmed twice it is one discussion.
@@ -114,6 +120,7 @@ export async function confirmIntake(
       opens: opening(deps, rules),
     };
     await insertDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
+    if (rubric === 'taken') await setRubric(tx, place.course, place.id, rubricIn(intake.doc));
     await putPosts(tx, deps, actor, { ...place, brief: rules.brief, zone: rules.zone }, ready);
     await deleteIntake(tx, actor.id, id);
     return ok({ slug });
@@ -126,6 +133,7 @@ async function bringPrompt(
   actor: Actor,
   intake: IntakeRecord,
   fields: Fields,
+  rubric: RubricSaid,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
   const slug = intake.into?.slug ?? '';
   return deps.db.transaction(async (tx) => {
@@ -135,7 +143,7 @@ async function bringPrompt(
     if (!isAwaited(record.prompt)) return fail({ code: 'not-found' as const });
     const source = { name: intake.source, whole: intake.whole };
     await replacePrompt(tx, { course: record.course.id, id: record.id }, intake.doc, source);
-    const done = await correctIn(tx, deps, actor, slug, fields);
+    const done = await correctIn(tx, deps, actor, slug, fields, rubric);
     if (done.ok) await deleteIntake(tx, actor.id, intake.id);
     return done;
   });
@@ -162,8 +170,9 @@ export async function correctRules(
   actor: Actor,
   slug: string,
   fields: Fields,
+  rubric: RubricSaid = null,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
-  return deps.db.transaction((tx) => correctIn(tx, deps, actor, slug, fields));
+  return deps.db.transaction((tx) => correctIn(tx, deps, actor, slug, fields, rubric));
 }
 
 async function correctIn(
@@ -172,6 +181,7 @@ async function correctIn(
   actor: Actor,
   slug: string,
   fields: Fields,
+  rubric: RubricSaid,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
   const door = await enterOutside(deps, actor, slug, tx);
   if (!door.ok) return door;
@@ -184,6 +194,9 @@ async function correctIn(
   const week = await weekFor(tx, record.course.id, rules);
   const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
   await updateDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
+  // One that stands stays as it is: somebody may have looked at a text by it.
+  if (rubric !== null && (rubric === 'taken') !== (record.rubric !== null))
+    await setRubric(tx, record.course.id, record.id, rubric === 'taken' ? rubricIn(record.prompt) : null);
   return ok({ slug });
 }
 

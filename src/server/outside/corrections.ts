@@ -6,6 +6,7 @@ import {
   deleteCorrections,
   insertCorrections,
 } from '@/db/queries/corrections';
+import { logSteward } from '@/db/queries/steward-log';
 import type { CorrectionsPage } from '@/contract/stewards';
 import type { Deps } from '../deps';
 import type { Steward } from '../stewards/enter';
@@ -50,5 +51,15 @@ export async function correctionsFile(deps: Pick<Deps, 'db'>): Promise<string> {
   return rows.map((row) => `${JSON.stringify(row)}\n`).join('');
 }
 
-/** Forgets all of it. */
-export const forgetCorrections = (deps: Pick<Deps, 'db'>, _: Steward) => deleteCorrections(deps.db);
+/** Forgets all of it, and says in the stewards' log that somebody did. */
+export const forgetCorrections = (deps: Pick<Deps, 'db' | 'now'>, steward: Steward): Promise<void> =>
+  deps.db.transaction(async (tx) => {
+    const forgotten = await deleteCorrections(tx);
+    if (forgotten > 0)
+      await logSteward(tx, {
+        steward: steward.id,
+        act: 'corrections-forgotten',
+        detail: { forgotten },
+        now: deps.now,
+      });
+  });

@@ -13,6 +13,6 @@ export function fitting(doc: Doc, whole: string): { doc: Doc; cut: boolean } {
   const begun = beginningOf(doc, MOST);
   const part = parseDocument(begun.doc);
   if (part.ok) return { doc: part.value, cut: begun.cut || whole.length > MOST_READ };
-  const words = whole.replace(/\s+/gu, ' ').slice(0, MOST_READ / 2);
+  const words = whole.replace(/\s+/gu, ' ').slice(0, MOST_READ);
   return { doc: documentOf(words), cut: true };
 }

@@ -12,8 +12,15 @@ import {
 } from '@/db/queries/own-archive';
 import { ownCourses, withoutSlugs } from '@/db/queries/own-courses';
 import { ownWordsInCourses } from '@/db/queries/own-words';
-import { postId } from '@/core/ids';
+import type { Brief } from '@/core/brief/brief';
+import { postId, type DiscussionId, type PersonId } from '@/core/ids';
+import { scoreOf } from '@/core/marks/mark';
+import { noteWithMark } from '@/core/people/margins';
+import { askTogether } from '@/db/ask';
+import { releasedTo } from '@/db/queries/marks';
+import { schemesFor } from '@/db/queries/progress';
 import { enterDiscussion } from '../access/enter';
+import { givenBy } from '../marks/released';
 import type { Actor, Deps } from '../deps';
 import { issueReceipt } from '../receipts/issue';
 import { keySet } from '../receipts/keys';
@@ -36,20 +43,41 @@ const fileName = (n: number, name: string) => {
   return `files/${archiveName(n, dot > 0 ? name.slice(0, dot) : name)}${ending ? `.${ending}` : ''}`;
 };
 
+/** What the marks of a person come to, by discussion. */
+async function marksOf({ db }: Deps, person: PersonId) {
+  const { released, schemes } = await askTogether(db, {
+    released: releasedTo(db, person),
+    schemes: schemesFor(db, person),
+  });
+  return (id: DiscussionId, points: Brief['points']) => {
+    const record = released.find((r) => r.discussion === id);
+    if (!record) return null;
+    const { scheme, mark, late } = givenBy(record, { rubric: schemes.get(id)?.rubric ?? null, points });
+    return { ...scoreOf(scheme, mark, late), verdict: mark.verdict, at: record.releasedAt };
+  };
+}
+
 /**
  * The courses of an archive that can be brought into another installation: those of one's own, and of the courses of others what one wrote
- * oneself, under the prompts that one may read now.
+ * oneself, under the prompts that one may read now, and among the questions; with the mark one has, in the note beside the prompt.
  */
 async function travelling(deps: Deps, actor: Actor) {
-  const [own, theirs] = await Promise.all([
+  const [own, theirs, markOf] = await Promise.all([
     ownCourses(deps.db, actor.id),
     ownWordsInCourses(deps.db, actor.id),
+    marksOf(deps, actor.id),
   ]);
   const codes = new Set(own.courses.map((c) => c.code));
   for (const course of theirs.filter((c) => !codes.has(c.code))) {
     const discussions: typeof course.discussions = [];
-    for (const d of course.discussions)
-      if ((await enterDiscussion(deps, actor, d.slug)).ok) discussions.push(d);
+    for (const d of course.discussions) {
+      if (!d.asks && !(await enterDiscussion(deps, actor, d.slug)).ok) continue;
+      const mark = markOf(d.id, d.brief.points);
+      const body = mark && noteWithMark(d.note?.body ?? '', mark);
+      discussions.push(
+        body ? { ...d, note: { body, keptAt: d.note?.keptAt ?? new Date(mark.at).toISOString() } } : d,
+      );
+    }
     if (discussions.length) own.courses.push(withoutSlugs({ ...course, discussions }));
   }
   return own;

@@ -1,3 +1,4 @@
+import { setRubric } from '@/db/queries/kept-rubrics';
 import { randomUUID } from 'node:crypto';
 import { clipsAsFiles, filesIn, withKnownFiles, type StoredFile } from '@/core/document/attachments';
 import { isBlank, plainText } from '@/core/document/flatten';
@@ -148,6 +149,7 @@ async function putDiscussion(
     },
     d.source ?? { name: '', whole: '' },
   );
+  if (d.rubric) await setRubric(tx, course, id, d.rubric);
   await lockSharing(tx, actor.id, id);
   const ids = new Map<number, PostId>();
   const authors = new Map<number, PersonId>();

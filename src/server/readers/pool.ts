@@ -1,3 +1,4 @@
+import { execFile } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import { pool as poolOf, type Pool } from 'workerpool';
@@ -17,14 +18,16 @@ const MOST_WAITING = 24;
 const TO_BEGIN_MS = 20_000;
 /** What is given up has so long to end by itself. */
 const TO_END_MS = 100;
+/** So long one that cannot begin is listened to. */
+const TO_SAY_MS = 5_000;
+/** And all of them together, when nothing more is to be read. */
+const ALL_ENDED_MS = 2_000;
 const MOST_REMEMBERED = 400;
 /** A refusal is remembered shortly: what is dear to refuse must not be asked for with every page. */
 const REFUSED_MS = 60_000;
 
 /** What a process says when it begins to read: its own number. */
 export type Begun = { process: number };
-/** And what it prints, which is about itself: that its memory is full, or that it cannot start. */
-type Printed = { stdout: string } | { stderr: string };
 /** What was read, or that it takes more memory than there is for it. */
 export type ReadOrTooMuch<K extends TaskName> = { read: TaskOutput<K> } | { tooMuch: true };
 
@@ -52,6 +55,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
       minWorkers: lanes,
       maxWorkers: lanes,
       workerTerminateTimeout: TO_END_MS,
+      // What it prints is about itself alone, that its memory is full for one: it does not go to the server's log.
       emitStdStreams: true,
       forkOpts: { ...behindAndCapped(), serialization: 'advanced' },
     });
@@ -63,12 +67,10 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   ): Promise<Result<TaskOutput<K>, NotRead> | Error> {
     const most = deadlineOf(task);
     let begun = false;
-    let printed = '';
     let over = false;
     // The deadline is one of reading: a process that is made anew says when it has begun.
-    const on = (said: Begun | Printed) => {
-      if ('stderr' in said) printed += said.stderr;
-      if (!('process' in said)) return;
+    const on = (said: Partial<Begun>) => {
+      if (said.process === undefined) return;
       begun = true;
       clearTimeout(timer);
       timer = endAfter(said.process, most, end);
@@ -87,7 +89,7 @@ export function readerPool(script: string, now: () => number): ReaderPool {
       if (!ended(error)) throw error;
       return begun
         ? fail({ code: 'not-read', why: 'memory' })
-        : new Error(`A process that reads did not start. ${printed.slice(0, 2_000)}`, { cause: error });
+        : new Error('A process that reads did not start.', { cause: error });
     } finally {
       clearTimeout(timer);
     }
@@ -98,7 +100,8 @@ export function readerPool(script: string, now: () => number): ReaderPool {
     for (let left = lanes; ; left -= 1) {
       const answer = await attempt(task, input);
       if (!(answer instanceof Error)) return answer;
-      if (left === 0) throw answer;
+      if (left > 0) continue;
+      throw new Error(`${answer.message} ${await lastWordsOf(script)}`, { cause: answer });
     }
   }
 
@@ -123,8 +126,27 @@ export function readerPool(script: string, now: () => number): ReaderPool {
   /** Makes the processes now, so that the first person does not wait for them. */
   const begin = () => void (pool ??= make());
 
-  return { run, begin, close: async () => void (await pool?.terminate(true)) };
+  /** Ends all of them. One that had ended by itself while nobody asked it anything never says so again: it is waited for no longer than this. */
+  const close = async () => {
+    try {
+      await pool?.terminate(true, ALL_ENDED_MS);
+    } catch {
+      // Whoever lives on was told to end, and does when the process that began it has ended.
+    }
+  };
+
+  return { run, begin, close };
 }
+
+/** What a process prints that cannot begin. The pool's own may be gone before its words are read: it is begun once more, to be listened to. */
+const lastWordsOf = (script: string): Promise<string> => {
+  const { execPath = process.execPath, execArgv } = behindAndCapped();
+  return new Promise((said) => {
+    execFile(execPath, [...execArgv, script], { timeout: TO_SAY_MS, killSignal: 'SIGKILL' }, (_, out, err) =>
+      said(`${err}${out}`.slice(0, 2_000)),
+    );
+  });
+};
 
 const keyOf = (task: TaskName, input: unknown) =>
   createHash('sha256')

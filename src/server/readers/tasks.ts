@@ -29,6 +29,9 @@ import { readArchive } from '../people/read-archive';
 import { figuresNow } from '../posts/figures';
 import { bibtexOf, citedIn, recordsOfBibtex } from '../sources/cite';
 
+/** About forty pages. */
+const MOST_PASTED = 100_000;
+
 // What crosses from process to process is copied, and a copied Buffer may be a plain array of bytes.
 const bytesBack = (file: BroughtFile): BroughtFile => ({
   ...file,
@@ -36,14 +39,14 @@ const bytesBack = (file: BroughtFile): BroughtFile => ({
 });
 
 /**
- * The text that was pasted, with its formatting where that came along and says anything; of a longer text as much as
- * can stand as a prompt.
+ * The text that was pasted, with its formatting where that came along and says anything; of what is longer than any
+ * syllabus as much as is read of a prompt.
  */
 function pasted({ text, html }: { text: string; html: string }) {
   const rich = html.trim() ? documentFromHtml(html, undefined, latexOfMathml) : null;
   return rich && plainText(rich).trim()
     ? rich
-    : documentOf(text.length > MOST_READ ? text.slice(0, MOST_READ / 2) : text);
+    : documentOf(text.length > MOST_PASTED ? text.slice(0, MOST_READ) : text);
 }
 
 type Text = Parameters<typeof difference>[0];

@@ -1,4 +1,5 @@
 import { decodeProtectedHeader, errors, flattenedVerify, importJWK, type JWK } from 'jose';
+import { z } from 'zod';
 import { fingerprintText } from '@/core/posts/canonical';
 import { instant, personId, postId } from '@/core/ids';
 import { parseDocument } from '@/core/document/document';
@@ -17,11 +18,18 @@ import { ALGORITHM } from './keys';
 /** What is wrong with a receipt. */
 export type Trouble =
   | { code: 'not-a-receipt' }
+  | { code: 'not-keys' }
   | { code: 'unknown-key' }
   | { code: 'signature' }
   | { code: 'changed'; fields: FieldChanged[] }
   | { code: 'content' };
-export type Verified = { receipt: Receipt | null; troubles: Trouble[]; contentChecked: boolean };
+export type Verified = {
+  receipt: Receipt | null;
+  troubles: Trouble[];
+  contentChecked: boolean;
+  /** Whose key signed it: one of this installation, or one of those that were given beside it. */
+  signedBy: 'here' | 'given' | null;
+};
 
 const MOST_CHARACTERS = 2_000_000;
 
@@ -35,11 +43,26 @@ function jsonOf(text: string): unknown {
 
 const payloadText = (payload: string) => Buffer.from(payload, 'base64url').toString('utf8');
 
-/** The key a signed form names, with its own public half; null where no key of ours has that name. */
-async function keyOf(db: Db, jws: { protected: string }) {
+/** A set of public keys as an installation gives it out and an archive holds it (RFC 7517; of Ed25519, RFC 8037). */
+const keysSchema = z.object({
+  keys: z
+    .array(
+      z.object({ kid: z.string(), kty: z.literal('OKP'), crv: z.literal('Ed25519'), x: z.string().max(100) }),
+    )
+    .max(200),
+});
+type Given = z.infer<typeof keysSchema>['keys'];
+
+type Key = { publicKey: JWK; by: 'here' | 'given' };
+
+/** The key a signed form names, with its own public half: of this installation, or of those given; null where neither has that name. */
+async function keyOf(db: Db, jws: { protected: string }, given: Given): Promise<Key | null> {
   try {
     const { kid } = decodeProtectedHeader(jws as never);
-    return kid ? await keyById(db, kid) : null;
+    const own = kid && (await keyById(db, kid));
+    if (own) return { publicKey: own.publicKey as JWK, by: 'here' };
+    const theirs = given.find((k) => k.kid === kid);
+    return theirs ? { publicKey: theirs, by: 'given' } : null;
   } catch (error) {
     if (error instanceof TypeError || error instanceof errors.JOSEError) return null;
     throw error;
@@ -57,29 +80,35 @@ async function isSigned(publicKey: JWK, jws: { protected: string; payload: strin
 }
 
 /**
- * Verifies a receipt that anybody holds: whether a key of ours signed it, whether what can be read is what was signed, and
+ * Verifies a receipt that anybody holds: whether a key of ours signed it, or one of those given with it, whether what can be read is what was signed, and
  * whether the text beside it is the one it speaks of. It tells nothing that the file does not hold already.
+ *
+ * @param keys a set of keys of another installation, as text; empty where none was given
  */
-export async function verifyReceipt(db: Db, text: string): Promise<Verified> {
-  const nothing = (code: 'not-a-receipt'): Verified => ({
+export async function verifyReceipt(db: Db, text: string, keys = ''): Promise<Verified> {
+  const nothing = (code: 'not-a-receipt' | 'not-keys'): Verified => ({
     receipt: null,
     troubles: [{ code }],
     contentChecked: false,
+    signedBy: null,
   });
+  const given = keysSchema.safeParse(keys.length <= MOST_CHARACTERS && keys ? jsonOf(keys) : { keys: [] });
+  if (!given.success) return nothing('not-keys');
   if (text.length > MOST_CHARACTERS) return nothing('not-a-receipt');
   const file = receiptFileSchema.safeParse(jsonOf(text));
   if (!file.success) return nothing('not-a-receipt');
   const { jws, receipt: shown, content } = file.data;
   const troubles: Trouble[] = [];
-  const key = await keyOf(db, jws);
+  const key = await keyOf(db, jws, given.data.keys);
   if (!key) troubles.push({ code: 'unknown-key' });
-  else if (!(await isSigned(key.publicKey as JWK, jws))) troubles.push({ code: 'signature' });
+  else if (!(await isSigned(key.publicKey, jws))) troubles.push({ code: 'signature' });
   const signed = receiptSchema.safeParse(jsonOf(payloadText(jws.payload)));
   if (!signed.success) {
     return {
       receipt: null,
       troubles: troubles.length ? troubles : [{ code: 'not-a-receipt' }],
       contentChecked: false,
+      signedBy: null,
     };
   }
   const receipt = signed.data;
@@ -101,5 +130,5 @@ export async function verifyReceipt(db: Db, text: string): Promise<Verified> {
       );
     if (fingerprint !== receipt.contentSha256) troubles.push({ code: 'content' });
   }
-  return { receipt, troubles, contentChecked: content !== undefined };
+  return { receipt, troubles, contentChecked: content !== undefined, signedBy: key?.by ?? null };
 }

@@ -1,4 +1,5 @@
 import type { Fading } from '@/contract/rhythm';
+import type { Balance } from '@/core/counting/types';
 import type { Instant } from '@/core/ids';
 import { fadeSigns, type Done } from '@/core/rhythm/how-it-goes';
 import type { ClassStudent } from '@/db/queries/class';
@@ -7,13 +8,15 @@ import type { StudentAccount } from '../desk/as-student';
 const HOUR_MS = 3_600_000;
 
 /** What somebody owes in a discussion, met or not. */
-export const owed = ({ ledger }: StudentAccount) => ledger.obligations.filter((o) => o.state !== 'excused');
+const owed = ({ ledger }: StudentAccount<Balance>) => ledger.obligations.filter((o) => o.state !== 'excused');
+export const owesSomething = ({ ledger }: StudentAccount<Balance>) =>
+  ledger.obligations.some((o) => o.state !== 'excused');
 const isMet = (state: string) => state === 'counted' || state === 'late';
 
 /** What somebody did in each discussion that is over for them, the earliest first. */
-const doneBy = (accounts: readonly StudentAccount[], now: number): Done[] =>
+const doneBy = (accounts: readonly StudentAccount<Balance>[], now: number): Done[] =>
   accounts
-    .filter((a) => now >= a.schedule.closes && owed(a).length > 0)
+    .filter((a) => now >= a.schedule.closes && owesSomething(a))
     .sort((a, b) => a.schedule.closes - b.schedule.closes)
     .map((a) => {
       const all = owed(a);
@@ -27,7 +30,7 @@ const doneBy = (accounts: readonly StudentAccount[], now: number): Done[] =>
 
 /** Who of these students fades from the course, by name, with the signs that say so. */
 export const fadingOf = (
-  students: readonly { student: ClassStudent; accounts: readonly StudentAccount[] }[],
+  students: readonly { student: ClassStudent; accounts: readonly StudentAccount<Balance>[] }[],
   now: Instant,
 ): Fading[] =>
   students.flatMap(({ student, accounts }): Fading[] => {

@@ -3,17 +3,17 @@ import { groupBy } from '@/core/group';
 import { scoreOf } from '@/core/marks/mark';
 import { ok, type Result } from '@/core/result';
 import { howItGoes } from '@/core/rhythm/how-it-goes';
+import { responsesHeard } from '@/core/rhythm/responses';
 import { askTogether } from '@/db/ask';
-import { studentsPage } from '@/db/queries/class';
+import { studentsEver, studentsPage } from '@/db/queries/class';
 import { releasedIn } from '@/db/queries/marks';
 import { schemesFor } from '@/db/queries/progress';
-import { responsesIn } from '@/db/queries/rhythms';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
 import { enterDesk } from '../desk/enter';
 import { accountsOf, isStandingResponse } from '../desk/standings';
 import { givenBy } from '../marks/released';
-import { fadingOf, owed } from './fading';
+import { fadingOf, owesSomething } from './fading';
 
 /** A course has no more students than this, as far as its rhythm goes. */
 const EVERYBODY = { limit: 2_000, offset: 0 };
@@ -28,10 +28,10 @@ export async function howItGoesPage(
   if (!door.ok) return door;
   const course = door.value;
   const students = await studentsPage(deps.db, course.id, EVERYBODY);
-  const [{ shown, each }, found] = await Promise.all([
-    accountsOf(deps, actor, course, students),
+  const [{ shown, each, posts }, found] = await Promise.all([
+    accountsOf(deps, actor, course, students, 'everybody'),
     askTogether(deps.db, {
-      responses: responsesIn(deps.db, { course: course.id }),
+      ever: studentsEver(deps.db, course.id),
       released: releasedIn(deps.db, { course: course.id }),
       schemes: schemesFor(deps.db, actor.id),
     }),
@@ -40,13 +40,13 @@ export async function howItGoesPage(
     each.flatMap((e) => e.accounts),
     (a) => a.record.id,
   );
-  const responses = groupBy(found.responses, (r) => r.discussion);
+  const responses = groupBy(responsesHeard(posts, found.ever), (r) => r.discussion);
   const released = groupBy(found.released, (r) => r.discussion);
   const weeks = shown.flatMap((record): WeekGoes[] => {
     const theirs = by.get(record.id) ?? [];
     const [any] = theirs;
     if (!any) return [];
-    const owing = theirs.filter((a) => owed(a).length > 0);
+    const owing = theirs.filter(owesSomething);
     const rubric = found.schemes.get(record.id)?.rubric ?? null;
     return [
       {

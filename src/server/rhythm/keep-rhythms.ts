@@ -1,9 +1,12 @@
 import { resolveSchedule } from '@/core/deadlines/schedule';
 import { groupBy } from '@/core/group';
 import { classRhythm } from '@/core/rhythm/class-rhythm';
-import { ask } from '@/db/ask';
+import { responsesHeard } from '@/core/rhythm/responses';
+import { ask, askTogether } from '@/db/ask';
 import { discussionsOf } from '@/db/queries/discussions';
-import { coursesWithoutRhythm, putRhythm, responsesIn, withRhythm } from '@/db/queries/rhythms';
+import { studentsEver } from '@/db/queries/class';
+import { postsIn } from '@/db/queries/own-posts';
+import { coursesWithoutRhythm, putRhythm, withRhythm } from '@/db/queries/rhythms';
 import type { Deps } from '../deps';
 
 /**
@@ -19,7 +22,11 @@ export async function keepRhythms({ db, now }: Pick<Deps, 'db' | 'now'>): Promis
       .map((d) => ({ id: d.id, schedule: resolveSchedule(d.timetable) }))
       .filter((d) => now >= d.schedule.closes);
     if (over.length === 0) continue;
-    const responses = groupBy(await ask(responsesIn(db, { course })), (r) => r.discussion);
+    const { posts, students } = await askTogether(db, {
+      posts: postsIn(db, { course }),
+      students: studentsEver(db, course),
+    });
+    const responses = groupBy(responsesHeard(posts, students), (r) => r.discussion);
     for (const { id, schedule } of over) {
       const stood = (responses.get(id) ?? [])
         .filter((r) => r.at < schedule.closes)

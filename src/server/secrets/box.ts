@@ -27,8 +27,12 @@ const FORM = 1;
 export function boxOf(secret: Uint8Array): Box {
   if (secret.length !== BOX_KEY_BYTES)
     throw new Error(`The secret that seals has ${secret.length} bytes, and needs ${BOX_KEY_BYTES}.`);
-  const keyFor = (kind: SealedKind | SignedKind) =>
-    Buffer.from(hkdfSync('sha256', secret, '', `pulpit ${kind}`, 32));
+  const keys = new Map<SealedKind | SignedKind, Buffer>();
+  const keyFor = (kind: SealedKind | SignedKind) => {
+    const made = keys.get(kind) ?? Buffer.from(hkdfSync('sha256', secret, '', `pulpit ${kind}`, 32));
+    keys.set(kind, made);
+    return made;
+  };
   return {
     sign: (kind, said) => createHmac('sha256', keyFor(kind)).update(said).digest(),
     seal: (kind, of, text) => {

@@ -22,6 +22,7 @@ import { AWAY, DRAFTS, EXCUSED, EXTENSIONS } from './special';
 import { addCollege } from './seed-college';
 import { addDesk } from './seed-desk';
 import { addPictures, addWaysIn } from './seed-faces';
+import { drawingIn } from './drawings';
 import { addHistory } from './seed-habits';
 import { keepRhythms } from '@/server/rhythm/keep-rhythms';
 import { addMarks } from './seed-marks';
@@ -101,19 +102,29 @@ export async function seedWorld(
     const parentId = parent ? made.get(parent) : null;
     if (parentId === undefined)
       throw new Error(`${discussion.slug}: ${post.author} answers before there is a post`);
-    const shared = await share({ db, now: at }, actor(post.author), discussion.slug, {
+    const text = withNames(
+      parent
+        ? documentFromText(post.body)
+        : documentFromParts(
+            discussion.brief.parts ?? [],
+            partsOfBody(post.body, discussion.brief.parts?.length ?? 0),
+          ),
+    );
+    const author = actor(post.author);
+    const drawing = parent
+      ? null
+      : await drawingIn(
+          { db, now: at, files },
+          author,
+          courseId(idOf('course', plan.course.code)),
+          discussion.slug,
+        );
+    const shared = await share({ db, now: at }, author, discussion.slug, {
       kind: parent ? 'reply' : 'response',
       parent: parentId,
       submission: idOf('submission', `${discussion.slug} ${post.author} ${post.day} ${post.time}`),
       title: post.title,
-      doc: withNames(
-        parent
-          ? documentFromText(post.body)
-          : documentFromParts(
-              discussion.brief.parts ?? [],
-              partsOfBody(post.body, discussion.brief.parts?.length ?? 0),
-            ),
-      ),
+      doc: drawing ? { ...text, content: [...text.content, drawing] } : text,
       private: post.flags.includes('private'),
     });
     if (!shared.ok)

@@ -1,6 +1,6 @@
 'use client';
 
-import { readingAnnouncements } from '@/contract/readings';
+import { readingAnnouncement } from '@/contract/announcements';
 import { call } from '../request/call';
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 
@@ -22,7 +22,7 @@ export function Announcement(props: {
   const mark = useCallback(() => {
     setRead(true);
     // If this is lost, the announcement is new again on the next page: nothing to tell anybody about.
-    void call(readingAnnouncements, {}, { ids: [id] }, { keepalive: true }).then(({ ok }) => setRead(ok));
+    void call(readingAnnouncement, { id }, null, { keepalive: true }).then(({ ok }) => setRead(ok));
   }, [id]);
   const waits = props.open === true && !props.read;
   useEffect(() => {

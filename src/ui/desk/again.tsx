@@ -4,6 +4,7 @@ import type { AgainPage } from '@/contract/desk';
 import { list } from '../words/plural';
 import { wallText } from '../words/time';
 import { Touched } from './touched';
+import { WhyAgain } from './why-again';
 
 /** What would be done, as its heading asks it. */
 function question({ asked, people, side, discussion }: AgainPage): string {
@@ -22,6 +23,15 @@ function question({ asked, people, side, discussion }: AgainPage): string {
       return side ? `The side “${side}” for ${names} ${here}?` : `No side for ${names} ${here}?`;
   }
 }
+
+/** What the button does, in its own words. */
+const DOES: Record<AgainPage['asked']['act'], string> = {
+  usual: 'Give everybody’s deadlines again',
+  extend: 'Give these deadlines',
+  excuse: 'Excuse them',
+  lead: 'Say who leads',
+  side: 'Give this side',
+};
 
 /** Asks again before something is kept for single students, with whom it touches. */
 export function DeskAgain({ page }: { page: AgainPage }) {
@@ -53,18 +63,10 @@ export function DeskAgain({ page }: { page: AgainPage }) {
         {people.map(({ id }) => (
           <input key={id} type="hidden" name="person" value={id} />
         ))}
-        {act === 'extend' || act === 'excuse' ? (
-          <label className="grid gap-1 font-semibold">
-            Why
-            <input name="reason" maxLength={600} className="field font-normal" />
-            <span className="text-[12.5px] font-normal text-ink-2">
-              Once more, please: what only staff read stands in no address.
-            </span>
-          </label>
-        ) : null}
+        {act === 'extend' || act === 'excuse' ? <WhyAgain /> : null}
         <div className="flex flex-wrap gap-2">
           <button type="submit" name="act" value={act} className="btn go">
-            Do it
+            {act === 'side' && !values.side ? 'Take the side away' : DOES[act]}
           </button>
           <Link className="btn" href={deskDiscussionAt(course.slug, discussion.slug)}>
             Leave it as it was

@@ -1,5 +1,5 @@
 import { conversationAt, courseWeekAt, discussionAt } from '@/contract/addresses';
-import { summarise } from '@/core/counting/summary';
+import { owesNothing, summarise } from '@/core/counting/summary';
 import Link from 'next/link';
 import { LiveUntil } from '../frame/live-until';
 import { Tally } from '../tally/tally';
@@ -96,7 +96,9 @@ export function DiscussionLine({ line, now, zone }: { line: DiscussionLine; now:
             )}
           </span>
         </b>
-        <Deadlines line={line} zone={zone} />
+        {line.ledger && owesNothing(line.ledger) === 'not-asked' ? null : (
+          <Deadlines line={line} zone={zone} />
+        )}
       </div>
       <div className="col-span-2 text-[12.5px] lg:col-span-1 lg:text-right">
         {news.map((text, i) => (

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { promptChangesAt } from '@/contract/addresses';
 import { whatIsAsked } from '@/contract/discussion';
+import { lookWhileInSight } from '../frame/in-sight';
 import { call } from '../request/call';
 
 const EVERY_MS = 30_000;
@@ -15,20 +16,14 @@ export function AskedWatch({ slug, stamp }: { slug: string; stamp: string }) {
   const [other, setOther] = useState(false);
   useEffect(() => {
     let gone = false;
-    const look = () => {
-      if (document.visibilityState !== 'visible') return;
+    const stop = lookWhileInSight(EVERY_MS, () => {
       void call(whatIsAsked, { slug }, null).then((answer) => {
         if (!gone && answer.ok) setOther(answer.value.stamp !== stamp);
       });
-    };
-    const timer = setInterval(look, EVERY_MS);
-    document.addEventListener('visibilitychange', look);
-    window.addEventListener('focus', look);
+    });
     return () => {
       gone = true;
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', look);
-      window.removeEventListener('focus', look);
+      stop();
     };
   }, [slug, stamp]);
   return (

@@ -1,11 +1,10 @@
 import type { BlockNode, BlockShape, ListItem, OrderedList, Table } from '@/core/document/nodes';
 import type { ReactNode } from 'react';
 import { EmbedView } from '../attachments/embed-view';
-import { FileView } from '../attachments/file-view';
 import { PictureView } from '../attachments/picture-view';
-import { ClipView } from '../clips/clip-view';
 import { MathText } from '../math/math';
 import { Inline, placeOf, type Dressing } from './dressing';
+import { ClipView, FileView } from './leaves';
 
 /** How a paragraph or heading stands, where it is not as usual. */
 const shapeOf = (attrs: BlockShape | undefined) => ({

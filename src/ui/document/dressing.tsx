@@ -2,7 +2,7 @@ import type { BlockNode, InlineNode, Note, TextBlock, TextNode } from '@/core/do
 import { PLAIN_TAGS } from '@/core/document/marks';
 import { createElement, Fragment, type ReactNode } from 'react';
 import { MathText } from '../math/math';
-import { PostReference } from './post-reference';
+import { PostReference } from './leaves';
 
 /** A stretch of the document, in the editor's positions, that is shown in a dress of its own. */
 export type Dressed = { from: number; to: number; dress: (text: ReactNode) => ReactNode };

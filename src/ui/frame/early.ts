@@ -7,6 +7,8 @@ type Early = {
   /** Lets go of the fields, which are from now on those of the page's scripts. */
   release: () => void;
   stop: () => void;
+  /** The page is the scripts’ own from now on, as a whole: what is pressed acts by itself. */
+  taken: () => void;
 };
 declare global {
   interface Window {
@@ -17,18 +19,20 @@ declare global {
 /**
  * Stands in the page's head: what is pressed before the scripts that act on it have come is remembered, keys outside a field and
  * buttons that do nothing by themselves, and in which fields something was written or chosen, so that whoever is quick, or on a slow
- * line, is heard all the same.
+ * line, is heard all the same. A link that opens something over the page (`data-opens-here`) is followed where nothing came to open it.
  *
  * React takes over a text area by setting its text and its first text anew: what was written is gone, and the cursor stands at the beginning. So an
  * area in which somebody is takes no other text, and says that it has none, until that is over.
  */
 export const EARLY = `(()=>{const pressed=[],clicked=[],fields=new Map(),held=new Set();
-const cold=(n)=>!Object.keys(n).some((k)=>k.startsWith('__reactProps'));
+let taken=false;
 const key=(e)=>{const t=e.target;
 if(e.ctrlKey||e.metaKey||e.altKey||e.key.length>1||pressed.length>9||(t instanceof HTMLElement&&(t.isContentEditable||/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName))))return;
 pressed.push(e)};
 const click=(e)=>{const b=e.target instanceof Element&&e.target.closest('button[type="button"]');
-if(b&&!b.disabled&&clicked.length<10&&cold(b))clicked.push({button:b,timeStamp:e.timeStamp})};
+if(b&&!b.disabled&&clicked.length<10)clicked.push({button:b,timeStamp:e.timeStamp});
+const a=!b&&e.target instanceof Element&&e.target.closest('a[data-opens-here]');
+if(a&&!(e.ctrlKey||e.metaKey||e.shiftKey)){e.preventDefault();clicked.push({button:a,timeStamp:e.timeStamp});setTimeout(()=>{if(!taken)location.assign(a.href)},5e3)}};
 const hold=(e)=>{const t=e.target;if(!(t instanceof HTMLTextAreaElement)||held.has(t))return;held.add(t);
 const first=Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype,'defaultValue');
 Object.defineProperty(t,'defaultValue',{configurable:true,get:()=>first.get.call(t),set:()=>{}});
@@ -36,7 +40,7 @@ Object.defineProperty(t,'textContent',{configurable:true,get:()=>'',set:()=>{}})
 const write=(e)=>{const t=e.target;if(!(t instanceof Element)||!/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName))return;hold(e);fields.delete(t);fields.set(t,/^(checkbox|radio)$/.test(t.type)?t.checked:t.value)};
 const on={keydown:key,click,focusin:hold,input:write,change:write},each=(of,what)=>{for(const k of of)what(k,on[k],true)};
 each(Object.keys(on),addEventListener);
-window.pulpitEarly={pressed,clicked,fields,release:()=>{each(['focusin','input','change'],removeEventListener);for(const t of held){delete t.defaultValue;delete t.textContent}},stop:()=>each(['keydown','click'],removeEventListener)}})()`;
+window.pulpitEarly={pressed,clicked,fields,taken:()=>{taken=true;removeEventListener('click',click,true)},release:()=>{each(['focusin','input','change'],removeEventListener);for(const t of held){delete t.defaultValue;delete t.textContent}},stop:()=>each(['keydown'],removeEventListener)}})()`;
 
 /** Who pressed something so long ago has given it up. */
 const STILL_MEANT_MS = 10_000;
@@ -49,6 +53,7 @@ const ready = new Set<'frame' | 'page'>();
  */
 export function hearsKeys(who: 'frame' | 'page') {
   ready.add(who);
+  window.pulpitEarly?.taken();
   if (!window.pulpitEarly || !ready.has('frame')) return;
   if (!ready.has('page') && document.querySelector('[data-own-keys]')) return;
   void pressAgain();

@@ -33,7 +33,7 @@ export function KeyList({ onClose }: { onClose: () => void }) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 w-[min(92vw,440px)] -translate-x-1/2 -translate-y-1/2 rounded-plate border border-rule bg-page p-5"
+          className="fixed top-1/2 left-1/2 z-50 max-h-[calc(100dvh-16px)] w-[min(92vw,440px)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-plate border border-rule bg-page p-5"
         >
           <Dialog.Title className="mb-3 text-[19px]">Keys</Dialog.Title>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">

@@ -11,7 +11,7 @@ import {
 } from '@/contract/addresses';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import { hearsKeys } from './early';
 import { isBeingSent, rememberForm, restoreForm } from './form-memory';
 
@@ -44,7 +44,8 @@ const PRESSES: Partial<Record<string, string>> = {
 export function Keys() {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  useEffect(() => {
+  // Before the page is drawn: a key that is pressed in the moment in which one page gives way to the next belongs to the next.
+  useLayoutEffect(() => {
     let afterG = -Infinity;
     /** Does what a key stands for; false where it stands for nothing. */
     const act = ({ key, timeStamp }: Pick<KeyboardEvent, 'key' | 'timeStamp'>): boolean => {

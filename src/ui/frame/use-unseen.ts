@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { unseenNoticesAt } from '@/contract/addresses';
+import { lookWhileInSight } from './in-sight';
 
 const EVERY_MS = 60_000;
 /** Looking back and forth between windows does not ask each time. */
@@ -17,7 +18,7 @@ export function useUnseen(n: number): number {
     let gone = false;
     let last = performance.now();
     const look = async () => {
-      if (document.visibilityState !== 'visible' || performance.now() - last < NOT_WITHIN_MS) return;
+      if (performance.now() - last < NOT_WITHIN_MS) return;
       last = performance.now();
       try {
         const answer = await fetch(unseenNoticesAt(), { cache: 'no-store' });
@@ -27,15 +28,10 @@ export function useUnseen(n: number): number {
         // Without the server the number stays as it was; the next look asks again.
       }
     };
-    const now = () => void look();
-    const timer = setInterval(now, EVERY_MS);
-    document.addEventListener('visibilitychange', now);
-    window.addEventListener('focus', now);
+    const stop = lookWhileInSight(EVERY_MS, () => void look());
     return () => {
       gone = true;
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', now);
-      window.removeEventListener('focus', now);
+      stop();
     };
   }, [n]);
   // A page that was made since says it better.

@@ -94,15 +94,18 @@ export function MarkSheet({
   const { keeper, mark, state, theirs } = kept;
   const change = (part: Partial<Mark>) => keeper.change(part);
   const criteria = scheme.by === 'rubric' ? scheme.rubric.criteria : [];
-  const firstOpen = criteria.findIndex((c) => mark.levels[c.id] === undefined);
   const [turned, setTurned] = useState<number | null>(null);
-  const at = turned ?? (firstOpen < 0 ? 0 : firstOpen);
+  /** The criterion that a key is about. */
+  const turnedTo = ({ levels }: Mark) => {
+    const firstOpen = criteria.findIndex((c) => levels[c.id] === undefined);
+    return turned ?? Math.max(0, firstOpen);
+  };
+  const at = turnedTo(mark);
   const remark = useRef<HTMLTextAreaElement>(null);
   const score = scoreOf(scheme, mark, one.late);
 
   const choose = (c: Criterion, level: number) => {
-    const levels = { ...mark.levels, [c.id]: level };
-    change({ levels });
+    change({ levels: { ...keeper.read().mark.levels, [c.id]: level } });
     setTurned(null);
   };
   /** Puts a kept remark where one writes: the field, else the passage that is selected, else what is said in general. */
@@ -118,11 +121,14 @@ export function MarkSheet({
       field.setSelectionRange(cursor, cursor);
       field.dispatchEvent(new Event('input', { bubbles: true }));
     } else if (!comment(body)) {
-      const end = mark.remark.length;
-      change({ remark: putIn(mark.remark, { from: end, to: end }, body).text });
+      const { remark: written } = keeper.read().mark;
+      const end = written.length;
+      change({ remark: putIn(written, { from: end, to: end }, body).text });
     }
   };
   const act = (key: string): boolean => {
+    // As it is, and not as it was drawn: keys that waited for this student come one right after the other, before anything is drawn anew.
+    const at = turnedTo(keeper.read().mark);
     const digit = /^[1-9]$/u.test(key) ? Number(key) - 1 : -1;
     const current = criteria[at];
     if (digit >= 0 && current?.levels[digit]) choose(current, digit);

@@ -39,7 +39,12 @@ export function OneStudent({
   const { selected, now, clear } = useSelected(one.posts);
   const [chosen, setChosen] = useState<string | null>(null);
   const [fresh, setFresh] = useState<string | null>(null);
-  useEffect(() => keeper.subscribe(() => told(keeper.read().mark)), [keeper, told]);
+  useEffect(() => {
+    const tell = () => told(keeper.read().mark);
+    // What waited for this student may have been pressed already.
+    if (keeper.read().mark !== keeper.opened) tell();
+    return keeper.subscribe(tell);
+  }, [keeper, told]);
 
   const comments = numbered(
     mark.comments,
@@ -54,7 +59,7 @@ export function OneStudent({
     window.getSelection()?.removeAllRanges();
     // At once: the next key is the first letter of the comment.
     flushSync(() => {
-      keeper.change({ comments: [...mark.comments, { id, ...passage, body, instead: null }] });
+      keeper.change({ comments: [...keeper.read().mark.comments, { id, ...passage, body, instead: null }] });
       setFresh(id);
       setChosen(id);
       clear();

@@ -6,6 +6,7 @@ import { correctionsOf } from '@/core/outside/corrections';
 import { askedOf, type Field, type Fields } from '@/core/outside/fields';
 import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
+import type { Rubric } from '@/core/rubric/rubric';
 import { useActionState, useRef, useState } from 'react';
 import type { TouchedStudent } from '@/contract/desk';
 import type { WallClock } from '@/core/deadlines/wallclock';
@@ -29,6 +30,7 @@ import { GiveCorrections } from './give-corrections';
 import { NamedDates } from './named-dates';
 import { PromptEvidence } from './prompt-evidence';
 import { PromptWriter } from './prompt-writer';
+import { RubricFound } from './rubric-found';
 import { useBriefReader } from './use-brief-reader';
 import { useBriefValues } from './use-brief-values';
 
@@ -60,6 +62,8 @@ type Props = {
   fixedCourse: boolean;
   /** Of a course that is held here: groups, sides and leaders can be asked for. */
   hosted?: boolean;
+  /** A rubric that stands in the text or beside it, and whether it is to stand beside it. */
+  rubric?: { found: Rubric; taken: boolean } | null;
   usual?: Usual['like'];
   button: string;
   action: BriefAction;
@@ -126,6 +130,12 @@ export function BriefForm(props: Props) {
             {troubleText(t)}
           </p>
         ))}
+        {suggestion.cut && !props.troubles.some((t) => t.code === 'shown-in-part') ? (
+          <p role="status" className="rounded-control bg-ochre-tint px-3 py-2 text-[13.5px]">
+            This text was not read to its end: it is too long for that. What it asks further on is not filled
+            in; look through the fields.
+          </p>
+        ) : null}
         {suggestion.otherwise.length ? (
           <p role="status" className="rounded-control bg-ochre-tint px-3 py-2 text-[13.5px]">
             This text contradicts itself. Both of what it says stands beside the field; the surer one is
@@ -197,6 +207,7 @@ export function BriefForm(props: Props) {
         </div>
         <NumberFields fields={askedOf('replies').filter((f) => f !== 'replies.count')} />
       </Group>
+      {props.rubric ? <RubricFound {...props.rubric} /> : null}
       {props.hosted ? <OtherWays fields={fields} /> : null}
       <Group title="And">
         <div className="grid items-start gap-3 sm:grid-cols-2">

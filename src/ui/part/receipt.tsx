@@ -46,7 +46,7 @@ export function Receipt(props: {
           <dt className="text-ink-3">Proof</dt>
           <dd>
             <Link className="link" href={receiptAt(props.post, { version: props.version })}>
-              Receipt to print or save
+              The receipt of this version
             </Link>
           </dd>
         </div>

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { partAt, responseAt } from '@/contract/addresses';
 import type { ProgressCell } from '@/contract/progress';
-import { summarise } from '@/core/counting/summary';
+import { owesNothing, summarise } from '@/core/counting/summary';
 import { Tally } from '../tally/tally';
 import { VERDICTS } from '../words/marks';
 import { weekday } from '../words/time';
@@ -26,7 +26,8 @@ function below(cell: ProgressCell, now: number): string[] {
       ...(cell.estimate !== null && mark.isNew ? [`you said ${cell.estimate}`] : []),
     ];
   if (cell.state === 'upcoming') return [];
-  if (cell.balance.obligations.every((o) => o.state === 'excused')) return ['excused'];
+  const free = owesNothing(cell.balance);
+  if (free) return [free === 'excused' ? 'excused' : 'nothing asked'];
   if (isOpen(cell)) {
     const { next } = summarise(cell.balance, now);
     return next ? [`due ${weekday(next.deadline.due - 1, schedule.zone)}`] : ['complete'];

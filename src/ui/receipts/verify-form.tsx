@@ -5,17 +5,25 @@ import { useActionState } from 'react';
 import { ReceiptLines } from './receipt-sheet';
 
 type Trouble =
-  | { code: 'not-a-receipt' | 'unknown-key' | 'signature' | 'content' }
+  | { code: 'not-a-receipt' | 'not-keys' | 'unknown-key' | 'signature' | 'content' }
   | { code: 'changed'; fields: FieldChanged[] };
 export type VerifyState = {
   text: string;
-  verified: { receipt: Receipt | null; troubles: Trouble[]; contentChecked: boolean } | null;
+  verified: {
+    receipt: Receipt | null;
+    troubles: Trouble[];
+    contentChecked: boolean;
+    signedBy: 'here' | 'given' | null;
+  } | null;
 };
 
 const TROUBLES = {
   'not-a-receipt':
     'This is not a receipt of Pulpit’s, or a piece of one: the file must be the one that was saved, whole.',
-  'unknown-key': 'It was signed with a key that Pulpit does not know, so Pulpit did not issue it.',
+  'not-keys':
+    'The second file holds no keys: it is “keys of receipts.json” of an archive, or what that Pulpit gives out.',
+  'unknown-key':
+    'It was signed with a key that is not of this Pulpit, so it was not issued here. Where it comes from another one, give its keys, too.',
   signature:
     'The signature does not fit the signed part: that part, or the signature, was changed after Pulpit issued it.',
   content: 'The text in the file is not the text that was shared: its fingerprint is another.',
@@ -34,10 +42,15 @@ function Said({ verified }: { verified: NonNullable<VerifyState['verified']> }) 
       </h2>
       {good ? (
         <p className="mt-1 mb-3 text-[13.5px]">
-          Pulpit signed it, and nothing of it was changed
+          {verified.signedBy === 'given'
+            ? 'One of the keys you gave signed it, and nothing of it was changed'
+            : 'Pulpit signed it, and nothing of it was changed'}
           {verified.contentChecked
             ? '; the text in the file is the one that was shared.'
             : '. The file holds no text to compare.'}
+          {verified.signedBy === 'given'
+            ? ' It is as good as these keys are: you know from whom you have them.'
+            : ''}
         </p>
       ) : (
         <ul className="mt-1 mb-3 list-disc space-y-1 pl-5">
@@ -78,6 +91,13 @@ export function VerifyForm(props: { action: (before: VerifyState, form: FormData
             className="field w-full font-mono text-[12.5px]"
             spellCheck={false}
           />
+        </label>
+        <label className="block">
+          <span className="mb-1 block font-semibold">
+            Its keys, if it comes from another Pulpit{' '}
+            <span className="font-normal text-ink-2">(“keys of receipts.json” lies in an archive)</span>
+          </span>
+          <input type="file" name="keys" accept=".json,application/json" className="field" />
         </label>
         <button className="btn go" disabled={busy}>
           {busy ? 'Verifying…' : 'Verify it'}

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { conversationAt, deskClassAt, deskMarksTableAt } from '@/contract/addresses';
 import type { HowItGoesPage, WeekGoes } from '@/contract/rhythm';
-import { plural } from '../words/plural';
+import { groupBy } from '@/core/group';
+import { list, plural } from '../words/plural';
 import { fadeSentence } from '../words/rhythm';
 
 const HEADS = [
@@ -30,10 +31,10 @@ function Week({ week, course }: { week: WeekGoes; course: string }) {
       </th>
       <td className="px-4 py-2 tabular-nums">
         <span className="flex items-center gap-2">
+          <span className="w-11 shrink-0">{percent(week.participation)}</span>
           <span aria-hidden className="h-2 w-16 shrink-0 overflow-hidden rounded-full bg-rule-soft">
             <span className="block h-full bg-pine" style={{ width: `${week.participation ?? 0}%` }} />
           </span>
-          {percent(week.participation)}
         </span>
       </td>
       <td className="px-4 py-2 tabular-nums">{percent(week.complete)}</td>
@@ -81,9 +82,10 @@ export function HowItGoes({ page }: { page: HowItGoesPage }) {
         {fading.length ? (
           <form action={deskClassAt(course.slug)} className="mt-2">
             <ul className="plate text-[14px]">
-              {fading.map((f) => (
-                <li key={f.id} className="border-t border-rule-soft px-4 py-2 first:border-t-0">
-                  <b>{f.name}</b> {fadeSentence(f.signs)}.
+              {[...groupBy(fading, (f) => fadeSentence(f.signs))].map(([said, alike]) => (
+                <li key={said} className="border-t border-rule-soft px-4 py-2 first:border-t-0">
+                  <b>{list(alike.map((f) => f.name))}</b> {alike.length > 1 ? 'each ' : ''}
+                  {said}.
                 </li>
               ))}
             </ul>

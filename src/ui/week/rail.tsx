@@ -72,7 +72,8 @@ export function Rail({ rail, now, zone }: { rail: ThisWeek['rail']; now: number;
                 i === rail.today ? 'bg-ochre-tint font-bold text-ochre-ink' : ''
               }`}
             >
-              {dayName(d.date)}
+              {/* Where it is narrow each day breaks, and not only those whose names are long. */}
+              <span className="max-sm:mx-auto max-sm:block max-sm:w-min">{dayName(d.date)}</span>
             </span>
           ))}
         </div>

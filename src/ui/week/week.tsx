@@ -4,11 +4,11 @@ import { accountAt, elsewhereAt, newOutsideAt, readingAt, roomAt, weekAt } from 
 import { firstChange } from '@/core/deadlines/next-change';
 import { instant } from '@/core/ids';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { AppBadge } from '../frame/app-badge';
 import { RefreshAt } from '../frame/refresh-at';
 import { OwedSentence } from './owed-sentence';
 import { Rail } from './rail';
-import { Since } from './since';
 import type { ThisWeek } from '@/contract/week';
 import { useKeptForLater } from '../writing/without-network';
 import { WeekLine } from './week-line';
@@ -16,7 +16,13 @@ import { WeekLine } from './week-line';
 /** Of so many discussions the pages are kept for when there is no network. */
 const MOST_KEPT = 5;
 
-export function Week({ week, mine }: { week: ThisWeek; mine: boolean }) {
+/** What stands in the middle of This week; what stands beside it is drawn by the server and comes with it. */
+type WeekProps = Omit<
+  ThisWeek,
+  'since' | 'toSign' | 'toBegin' | 'offering' | 'announcements' | 'moreAnnouncements'
+>;
+
+export function Week({ week, mine, since }: { week: WeekProps; mine: boolean; since: ReactNode }) {
   const { now, zone, lines } = week;
   const teaches = lines.some((l) => l.teaching !== null);
   useKeptForLater([
@@ -90,17 +96,7 @@ export function Week({ week, mine }: { week: ThisWeek; mine: boolean }) {
           from there, and it stands here too.
         </p>
       </div>
-      <Since
-        toSign={week.toSign}
-        toBegin={week.toBegin}
-        offering={week.offering}
-        since={week.since}
-        announcements={week.announcements}
-        more={week.moreAnnouncements}
-        teaches={teaches}
-        zone={zone}
-        now={now}
-      />
+      {since}
     </main>
   );
 }

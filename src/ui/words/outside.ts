@@ -136,7 +136,7 @@ export function troubleText(t: Trouble): string {
     case 'no-calendar':
       return `${name} is not a calendar file, so no dates were taken from it. Type the deadlines by hand.`;
     case 'shown-in-part':
-      return `This text is very long (${(t.characters ?? 0).toLocaleString('en-GB')} characters). Its beginning is shown and read as the prompt; the whole is kept beside it.`;
+      return `This text is very long (${(t.characters ?? 0).toLocaleString('en-GB')} characters). Its beginning is read as the prompt; the whole is kept beside it.`;
     case 'nothing-to-read':
       return 'There is nothing to read yet: paste the prompt’s text, or choose a file.';
     case 'text-too-long':

@@ -202,6 +202,8 @@ export function logText({ act, by, person, course, detail }: Logged): string {
       return `${who} changed what becomes of posts in ${where} when their writers leave.`;
     case 'join-granted':
       return `${who} let ${whom} into ${where}.`;
+    case 'corrections-forgotten':
+      return `${who} forgot ${plural(count('forgotten'), 'correction', 'corrections')} of prompts that people had given.`;
     case 'join-refused':
       return `${who} refused ${whom} at ${where}.`;
     default:

@@ -1,5 +1,5 @@
 import type { StatusInput } from '@/contract/status';
-import { summarise } from '@/core/counting/summary';
+import { owesNothing, summarise } from '@/core/counting/summary';
 import type { Balance } from '@/core/counting/types';
 import { deadlineText, lateShort, movedText } from './deadlines';
 import { moment, stretch } from './time';
@@ -81,11 +81,15 @@ export function standing(line: StatusInput, now: number): Status {
   }
   const s = summarise(ledger, now);
   if (ledger.complete) {
-    const excused = ledger.obligations.every((o) => o.state === 'excused');
+    const free = owesNothing(ledger);
     return {
-      detail: excused ? 'You are excused from this discussion' : 'Everything asked for is counted',
+      detail: {
+        excused: 'You are excused from this discussion',
+        'not-asked': 'Nothing is asked of anybody here',
+        counted: 'Everything asked for is counted',
+      }[free ?? 'counted'],
       due: {
-        head: excused ? 'Excused' : 'Complete',
+        head: { excused: 'Excused', 'not-asked': 'Nothing asked', counted: 'Complete' }[free ?? 'counted'],
         live: null,
         line: line.unreadReplies
           ? `${plural(line.unreadReplies, 'unread reply', 'unread replies')} to you`
@@ -167,9 +171,15 @@ export function standing(line: StatusInput, now: number): Status {
 
 /** The tally in words, for those who do not see it. */
 export function tallyText(ledger: Balance): string {
-  const [response, ...replies] = ledger.obligations;
+  if (ledger.obligations.length === 0) return 'Nothing asked';
+  const response = ledger.obligations.find((o) => o.kind === 'response');
+  const replies = ledger.obligations.filter((o) => o.kind === 'reply');
   const counts = new Map<string, number>();
   for (const r of replies) counts.set(r.state, (counts.get(r.state) ?? 0) + 1);
   const rest = [...counts].map(([state, n]) => `${n} ${state}`).join(', ');
-  return `Response ${response?.state ?? 'owed'}${replies.length ? `; ${plural(replies.length, 'reply', 'replies')}: ${rest}` : ''}`;
+  const parts = [
+    ...(response ? [`Response ${response.state}`] : []),
+    ...(replies.length ? [`${plural(replies.length, 'reply', 'replies')}: ${rest}`] : []),
+  ];
+  return parts.join('; ');
 }

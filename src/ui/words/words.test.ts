@@ -85,6 +85,18 @@ describe('where a discussion stands, in words', () => {
     expect(line({ posts }).due.head).toBe('Complete');
     expect(tallyText(ledger(account({ posts })))).toBe('Response counted; 3 replies: 3 counted');
   });
+  it('where replies alone are asked for, or nothing at all', () => {
+    const asked = account().rules;
+    const alone = { ...asked, response: false as const };
+    expect(tallyText(ledger(account({ rules: alone })))).toBe('3 replies: 3 owed');
+    const none = { ...alone, replies: { ...asked.replies, count: 0 } };
+    expect(tallyText(ledger(account({ rules: none })))).toBe('Nothing asked');
+    expect(line({ rules: none })).toMatchObject({
+      detail: 'Nothing is asked of anybody here',
+      due: { head: 'Nothing asked' },
+    });
+    expect(line({ excused: true }).due.head).toBe('Excused');
+  });
 });
 
 describe('times', () => {

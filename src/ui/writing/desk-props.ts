@@ -14,7 +14,7 @@ export type DeskProps = {
   parts: Part[];
   share: ShareState;
   /** What is done about a share that nobody answered: it goes out again by itself until it is stopped. */
-  waits?: { again: () => boolean; stop: () => void };
+  waits?: { again: () => boolean; stop: () => void; isWaiting: boolean };
   zone: string;
   withTitle: boolean;
   /** What stands in the title as long as nothing does. */

@@ -108,7 +108,7 @@ export function ReplyDesk(props: {
         draft={draft}
         parts={[]}
         share={sharing.share}
-        waits={{ again: sharing.again, stop: sharing.stopWaiting }}
+        waits={{ again: sharing.again, stop: sharing.stopWaiting, isWaiting: sharing.isWaiting }}
         zone={zone}
         withTitle={false}
         label={label}

@@ -1,5 +1,5 @@
+import dynamic from 'next/dynamic';
 import type { Answering } from '@/contract/conversation-view';
-import { PostedThere } from '../outside/posted-there';
 import { shortfall } from '../words/checks';
 import { calledName, list } from '../words/plural';
 import { AnsweredChanged } from './answered-changed';
@@ -8,6 +8,9 @@ import type { Text } from './draft-keeper';
 import type { LiveChecks } from './live-checks';
 import type { ReplySharing } from './use-reply-sharing';
 import { lacking, LackingLine, WithFigures } from './with-figures';
+
+// What is posted elsewhere is said in courses of one's own alone.
+const PostedThere = dynamic(() => import('../outside/posted-there').then((m) => m.PostedThere));
 
 /** What is asked before a reply is shared: each leaves the text as it is. */
 export function ReplyQuestions(props: {

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { responseAt } from '@/contract/addresses';
 import { unmetRequired } from '@/core/checks/checks';
 import type { Check } from '@/core/checks/types';
@@ -16,7 +17,6 @@ import { shortSharedText } from '../words/seal';
 import { refusalText, verdictReason } from '../words/verdicts';
 import type { OpenDraft, DiscussionHead } from '@/contract/discussion';
 import { CopyOut } from '../outside/copy-out';
-import { PostedThere } from '../outside/posted-there';
 import { ConfirmShare } from './confirm-share';
 import { Desk } from './desk';
 import { useQuotations } from './quotation-event';
@@ -24,6 +24,9 @@ import { useShare } from './use-share';
 import { useWriting } from './use-writing';
 import { lacking, LackingLine, WithFigures } from './with-figures';
 import { useWriting as useWritingContext } from './writing-context';
+
+// What is posted elsewhere is said in courses of one's own alone.
+const PostedThere = dynamic(() => import('../outside/posted-there').then((m) => m.PostedThere));
 
 /** Your response: the right page of the first room. */
 export function ResponseDesk(props: {
@@ -63,7 +66,7 @@ export function ResponseDesk(props: {
     placeholder: brief.parts.length ? 'Type your answer…' : 'Type your response…',
   });
   useQuotations(writing.editor);
-  const { share, send, stillWaits, stopWaiting } = useShare(place);
+  const { share, send, stillWaits, stopWaiting, isWaiting } = useShare(place);
   const { setLive } = useWritingContext();
   const { live } = writing;
   useEffect(() => setLive(live), [live, setLive]);
@@ -111,7 +114,7 @@ export function ResponseDesk(props: {
         draft={draft}
         parts={brief.parts}
         share={share}
-        waits={{ again, stop: stopWaiting }}
+        waits={{ again, stop: stopWaiting, isWaiting }}
         zone={head.schedule.zone}
         withTitle
         handsOver={!outside && ledgerInput !== null && props.refused?.code !== 'not-open-yet'}

@@ -23,7 +23,7 @@ export function useReplySharing(
 ) {
   const { answering, earlier, counts, outside } = reply;
   const router = useRouter();
-  const { share, send, stillWaits, stopWaiting } = useShare(place);
+  const { share, send, stillWaits, stopWaiting, isWaiting } = useShare(place);
   const [asking, setAsking] = useState<Asking | null>(null);
   // The text of now, where the post was changed while this page was open.
   const [newer, setNewer] = useState<{ title: string; doc: Doc; n: number } | null>(null);
@@ -52,6 +52,7 @@ export function useReplySharing(
   return {
     share,
     stopWaiting,
+    isWaiting,
     /** The same once more, after nobody answered; false where the text is no longer the same. */
     again: () => {
       const how = stillWaits({ ...writing.text(), title: '' });

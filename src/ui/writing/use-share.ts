@@ -64,5 +64,5 @@ export function useShare(place: Place) {
   const now: ShareState = share.state === 'idle' && again ? UNANSWERED : share;
   /** How what waits was pressed; null where its text is no longer the one it was pressed for. */
   const stillWaits = (text: Text): How | null => (waits?.print === printOf(text) ? waits.how : null);
-  return { share: now, send, stillWaits, stopWaiting };
+  return { share: now, send, stillWaits, stopWaiting, isWaiting: again };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Editor } from '@tiptap/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 
 /** A server that does not answer is asked again after this long; a network that comes back is used at once. */
 const AGAIN_MS = 15_000;
@@ -10,13 +10,16 @@ const AGAIN_MS = 15_000;
  * A share that nobody answered goes out as soon as somebody does, as long as its page is open and its text stays as it was when it was
  * pressed. Whoever goes on writing has not finished, and presses again.
  */
-export function WaitsForNetwork(props: { editor: Editor; again: () => boolean; stop: () => void }) {
+export function WaitsForNetwork(props: {
+  editor: Editor;
+  again: () => boolean;
+  stop: () => void;
+  /** Whether it still goes out by itself: pressed anew, it does again, however soon that failed. */
+  isWaiting: boolean;
+}) {
   const { editor } = props;
-  const [wentOn, setWentOn] = useState(false);
-  const stop = () => {
-    setWentOn(true);
-    props.stop();
-  };
+  const { stop } = props;
+  const wentOn = !props.isWaiting;
   /** The text may have been changed on another machine before this page was loaded: then it is not sent. */
   const again = () => {
     if (!props.again()) stop();

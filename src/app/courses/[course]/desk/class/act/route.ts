@@ -1,6 +1,6 @@
 import { deskClassAt } from '@/contract/addresses';
 import { actOnClass, classActSchema } from '@/server/desk/class';
-import { askedAgain } from '../../../../../_request/asked-again';
+import { askedAgain, hoursAskedAgain } from '../../../../../_request/asked-again';
 import { form } from '../../../../../_request/endpoint';
 import { seeOther, sentDocument } from '../../../../../_request/write';
 
@@ -20,8 +20,12 @@ export const POST = form<'course'>(
     if (!act.success) return back(fields.get('act') === 'tell' ? 'unwritten' : 'fields');
     const done = await actOnClass(who.deps, who.actor, course, act.data);
     if (done.ok) return back(act.data.act === 'tell' ? 'written' : act.data.act);
-    if (done.failure.code === 'touches' && 'discussion' in act.data)
-      return askedAgain(course, act.data.discussion, act.data) ?? back('touches');
+    if (done.failure.code === 'touches')
+      return (
+        ('discussion' in act.data
+          ? askedAgain(course, act.data.discussion, act.data)
+          : hoursAskedAgain(course, act.data)) ?? back('touches')
+      );
     return back(
       done.failure.code === 'dates' ? (done.failure.problems[0]?.code ?? 'fields') : done.failure.code,
     );
