@@ -112,7 +112,11 @@ function beside(asked: Asked[]) {
   const child = fork(join(import.meta.dirname, 'ask-beside.ts'), { execArgv: ['--import', 'tsx'] });
   started.push(child);
   const order = (what: Order) => void child.send(what);
-  const answer = async () => ((await once(child, 'message')) as [Times])[0];
+  const gone = once(child, 'exit').then(() => {
+    throw new Error('Whoever watched has ended in the middle.');
+  });
+  gone.catch(() => {});
+  const answer = async () => ((await Promise.race([once(child, 'message'), gone])) as [Times])[0];
   return {
     rounds: (rounds: number) => {
       order({ asked, rounds });
@@ -169,7 +173,7 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
   const meanwhile: Times = {};
   const add = (to: Times, times: Times) =>
     Object.entries(times).forEach(([name, list]) => (to[name] ??= []).push(...list));
-  const lines: string[] = [];
+  const lines: { line: string; most: number }[] = [];
   for (const thing of SLOW) {
     add(usual, await watching.rounds(3));
     const began = performance.now();
@@ -177,27 +181,25 @@ test('whatever one person sends to be read, nobody else waits for it', async ({ 
     const now = await watching.during(sending);
     const status = await sending;
     add(meanwhile, now);
-    lines.push(
-      `${thing.way}, ${thing.name}: ${status}, ${Math.round(performance.now() - began)} ms, /health at most ${Math.round(Math.max(0, ...(now.health ?? [])))} ms`,
-    );
+    const most = Math.max(0, ...(now.health ?? []));
+    const line = `${thing.way}, ${thing.name}: ${status}, ${Math.round(performance.now() - began)} ms, /health at most ${Math.round(most)} ms`;
+    lines.push({ line, most });
     // Never an error: it was read, or it is said that it was not.
-    expect(status, lines.at(-1) ?? '').toBeLessThan(500);
+    expect(status, line).toBeLessThan(500);
   }
   const said = (name: string, times: Times) => {
     const all = times[name] ?? [];
     return `median ${median(all).toFixed(1)} ms, p95 ${quantile(all, 0.95).toFixed(1)}, p99 ${quantile(all, 0.99).toFixed(1)}, most ${Math.max(...all).toFixed(1)} of ${all.length}`;
   };
-  console.log(
-    [
-      ...lines,
-      ...['health', 'bare', 'week'].map(
-        (name) => `${name}: ${said(name, meanwhile)}; between the inputs ${said(name, usual)}`,
-      ),
-    ].join('\n'),
+  const measured = ['health', 'bare', 'week'].map(
+    (name) => `${name}: ${said(name, meanwhile)}; between the inputs ${said(name, usual)}`,
   );
+  console.log([...lines.map(({ line }) => line), ...measured].join('\n'));
+  const worst = [...lines].sort((a, b) => b.most - a.most).slice(0, 2);
+  const inWords = [...measured, ...worst.map(({ line }) => line)].join('\n');
   const { health = [], bare = [], week = [] } = meanwhile;
   // What takes the processors beside this test weighs on a bare server's answers in the same moments, so that it counts for both.
-  expect(quantile(health, 0.95)).toBeLessThanOrEqual(HEALTH_MS + quantile(bare, 0.95));
-  expect(Math.max(...health)).toBeLessThanOrEqual(LONGEST_MS + Math.max(...bare));
-  expect(median(week)).toBeLessThanOrEqual(2 * median(usual.week ?? []));
+  expect(quantile(health, 0.95), inWords).toBeLessThanOrEqual(HEALTH_MS + quantile(bare, 0.95));
+  expect(Math.max(...health), inWords).toBeLessThanOrEqual(LONGEST_MS + Math.max(...bare));
+  expect(median(week), inWords).toBeLessThanOrEqual(2 * median(usual.week ?? []));
 });
