@@ -30,7 +30,8 @@ function takenByTheHost(): number {
   }
 }
 
-async function answered({ url, cookie }: Asked): Promise<void> {
+async function answered(asked: Asked): Promise<void> {
+  const { url, cookie } = asked;
   const asking = request(url, { agent, headers: cookie ? { cookie } : {} });
   asking.end();
   try {
@@ -41,7 +42,7 @@ async function answered({ url, cookie }: Asked): Promise<void> {
   } catch (error) {
     // The server may put away a connection that rests in the moment it is used again: every client then asks anew.
     if (!asking.reusedSocket || (error as NodeJS.ErrnoException).code !== 'ECONNRESET') throw error;
-    await answered({ url, cookie });
+    await answered(asked);
   }
 }
 
