@@ -1,4 +1,5 @@
 import { documentOf } from '../formats/as-document';
+import { documentFromHtml } from '../formats/from-html';
 import { courseNamed, typedName } from './course-name';
 import { momentSaid } from './dates';
 import type { Fields } from './fields';
@@ -59,6 +60,16 @@ describe('a prompt that is brought in', () => {
       ...otherwise.filter((o) => o.field === 'response.words.min').map((o) => o.value),
     ];
     expect(said.sort()).toEqual(['250', '300']);
+  });
+
+  it('is worth what all criteria of its rubric come to, unless its text says it', () => {
+    const rubric =
+      '<table><tr><td>Criteria</td><td>Full (4 pts)</td><td>Part (2 pts)</td></tr><tr><td>Depth</td><td>Goes beyond the chapter</td><td>Repeats the chapter</td></tr><tr><td>Replies</td><td>Adds a new thought</td><td>Agrees and says why</td></tr></table>';
+    const worth = (before: string) =>
+      suggestBrief(documentFromHtml(`<p>Why do rivers bend?${before}</p>${rubric}`), NOW).fields.points;
+    expect(worth('')).toBe('8');
+    expect(worth(' This discussion is worth 20 points.')).toBe('20');
+    expect(worth(' This discussion is worth 4 points.')).toBe('4');
   });
 
   it('asks for nothing where the text does not', () => {

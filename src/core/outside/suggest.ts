@@ -1,8 +1,10 @@
 import type { WallClock } from '../deadlines/wallclock';
 import type { Doc } from '../document/nodes';
-import { flatten } from '../document/flatten';
+import { flatten, type Line } from '../document/flatten';
 import { readDocument, type PlacedFact } from '../prompts/on-document';
 import { roughSentences } from '../text/sentences';
+import { pointsOf, type Rubric } from '../rubric/rubric';
+import { rubricIn } from '../rubric/rubric-in';
 import { momentSaid, type SaidMoment } from './dates';
 import { FIELDS, MOST_PARTS, type Field, type Fields } from './fields';
 
@@ -18,6 +20,8 @@ export type Suggestion = {
   asked: { field: Field; value: string; evidence: Evidence }[];
   /** What is asked for and no field stands for, such as a picture. */
   also: PlacedFact[];
+  /** The rubric that stands in the text as a table. */
+  rubric: Rubric | null;
   /** Not all of the text was read: it is longer than a prompt, or too dear to read. */
   cut: boolean;
 };
@@ -48,8 +52,8 @@ const POINTS =
 const NOT_WHOLE = /\b(?:late|lose|loses|deduct\w*|off|minus|each|per|extra|bonus|up to)\b/iu;
 
 /** How much a prompt says the whole is worth, with its words. */
-function pointsIn(doc: Doc): { value: string; evidence: Evidence } | null {
-  for (const line of flatten(doc)) {
+function pointsIn(lines: readonly Line[]): { value: string; evidence: Evidence } | null {
+  for (const line of lines) {
     for (const sentence of roughSentences(line.text)) {
       const m = POINTS.exec(sentence);
       const value = m?.slice(1).find((n) => n !== undefined);
@@ -133,8 +137,11 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
     } else if (FACT_FIELDS.has(f.fact)) take(f.fact as Field, fieldValue(f.value), f);
     else also.push(f);
   }
-  const worth = pointsIn(doc);
+  const rubric = rubricIn(doc);
+  const worth = pointsIn(flatten(doc).filter((line) => !rubric || line.row === undefined));
   if (worth) take('points', worth.value, worth.evidence);
+  // The points in a rubric's cells are those of its levels: the whole is what all its criteria come to.
+  else if (rubric) fields.points = String(pointsOf(rubric, {}).of);
   if (evidence.late) Object.assign(fields, lateSize(evidence.late[0]?.quote ?? ''));
   const due = (field: 'responseDue' | 'repliesDue', of: ReturnType<typeof dueOf>, from: WallClock) => {
     const value = momentSaid(of.said, from);
@@ -165,6 +172,7 @@ export function suggestBrief(doc: Doc, now: WallClock): Suggestion {
     otherwise,
     asked: asked.filter((a) => fields[a.field] === undefined),
     also,
+    rubric,
     cut,
   };
 }

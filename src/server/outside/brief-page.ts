@@ -7,8 +7,7 @@ import type { Usual } from '@/core/desk/usual';
 import type { Suggestion } from '@/core/outside/suggest';
 import type { Doc } from '@/core/document/nodes';
 import { ok, type Result } from '@/core/result';
-import { pointsOf, type Rubric } from '@/core/rubric/rubric';
-import { rubricIn } from '@/core/rubric/rubric-in';
+import type { Rubric } from '@/core/rubric/rubric';
 import { coursesOf } from '@/db/queries/courses';
 import type { NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
@@ -38,26 +37,24 @@ export type BriefPage = {
 /** Every zone, one's own first. */
 export const zones = (own: string) => [...new Set([own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])];
 
+const NOTHING_READ: Suggestion = {
+  fields: {},
+  evidence: {},
+  otherwise: [],
+  asked: [],
+  also: [],
+  rubric: null,
+  cut: true,
+};
+
 /** What a text can be read as; nothing of one that takes too long, which is then said and filled in by hand. */
 export async function suggestionFor(deps: Deps, actor: Actor, doc: Doc, zone: string): Promise<Suggestion> {
   const read = await readFor(deps, actor, 'brief', { doc, now: wallClockAt(deps.now, zone) });
-  return read.ok ? read.value : { fields: {}, evidence: {}, otherwise: [], asked: [], also: [], cut: true };
+  return read.ok ? read.value : NOTHING_READ;
 }
 
-/** The rubric in a prompt, as it is offered: taken, unless it was left once. */
-function offered(doc: Doc, taken = true): BriefPage['rubric'] {
-  const found = rubricIn(doc);
-  return found && { found, taken };
-}
-
-/** Points that were read out of a level of the rubric are those of all its criteria. */
-function withPoints(read: Suggestion, rubric: BriefPage['rubric']): Suggestion {
-  const said = Number(read.fields.points ?? NaN);
-  if (!rubric?.found.criteria.some((c) => c.levels.some((l) => l.points === said))) return read;
-  const evidence = { ...read.evidence };
-  delete evidence.points;
-  return { ...read, evidence, fields: { ...read.fields, points: String(pointsOf(rubric.found, {}).of) } };
-}
+/** The rubric that was read in a prompt, as it is offered: taken, unless it was left once. */
+const offered = (found: Rubric | null, taken = true): BriefPage['rubric'] => found && { found, taken };
 
 /** A prompt that was brought in, with what was read out of it. */
 export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<Result<BriefPage, NotFound>> {
@@ -66,9 +63,7 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
   const { into } = intake.value;
   if (into) return promptPage(deps, actor, intake.value, into.slug);
   const outside = (await coursesOf(deps.db, actor.id)).filter((c) => c.outside);
-  const rubric = offered(intake.value.doc);
-  const read = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
-  const suggestion = withPoints(read, rubric);
+  const suggestion = await suggestionFor(deps, actor, intake.value.doc, actor.timeZone);
   const [only] = outside.length === 1 ? outside : [];
   return ok({
     doc: intake.value.doc,
@@ -85,7 +80,7 @@ export async function intakePage(deps: Deps, actor: Actor, id: string): Promise<
     zones: zones(actor.timeZone),
     courses: outside.map(typedName),
     fixedCourse: false,
-    rubric,
+    rubric: offered(suggestion.rubric),
   });
 }
 
@@ -107,7 +102,7 @@ async function promptPage(
     fields: { ...rules, ...suggestion.fields, zone, title, week: suggestion.fields.week || week },
     dates: intake.dates,
     troubles: intake.troubles,
-    rubric: standing.value.rubric ?? offered(intake.doc),
+    rubric: standing.value.rubric ?? offered(suggestion.rubric),
   });
 }
 
@@ -130,6 +125,6 @@ export async function correctPage(
     zones: zones(record.timetable.zone),
     courses: [typedName(record.course)],
     fixedCourse: true,
-    rubric: record.rubric ? { found: record.rubric, taken: true } : offered(record.prompt, false),
+    rubric: record.rubric ? { found: record.rubric, taken: true } : offered(read.rubric, false),
   });
 }

@@ -6,7 +6,8 @@ import { courseNamed, typedName } from '@/core/outside/course-name';
 import type { FieldProblem, Fields, OutsideRules } from '@/core/outside/fields';
 import { rulesOfFields } from '@/core/outside/rules-of-fields';
 import { fail, ok, type Result } from '@/core/result';
-import { rubricIn } from '@/core/rubric/rubric-in';
+import type { Doc } from '@/core/document/nodes';
+import type { Rubric } from '@/core/rubric/rubric';
 import type { Db } from '@/db/connection';
 import { coursesOf } from '@/db/queries/courses';
 import { setRubric } from '@/db/queries/kept-rubrics';
@@ -26,11 +27,21 @@ import {
 import { lockSharing } from '@/db/queries/sharing';
 import type { Entered, NotFound } from '../access/enter';
 import type { Actor, Deps } from '../deps';
+import { readFor } from '../readers/readers';
 import { enterOutside } from './enter';
 import { putPosts, readyPosts } from './put-posts';
 
 /** What is said of a rubric that stands in a prompt: it is to stand beside it, or not; null where there was none to speak of. */
 export type RubricSaid = 'taken' | 'left' | null;
+
+/** The same with the rubric itself, read before anything is changed. */
+type RubricToKeep = Rubric | 'left' | null;
+
+async function toKeep(deps: Deps, actor: Actor, said: RubricSaid, doc: Doc): Promise<RubricToKeep> {
+  if (said !== 'taken') return said;
+  const read = await readFor(deps, actor, 'rubric', { doc });
+  return read.ok ? read.value : null;
+}
 
 export type CourseTaken = { field: 'course'; code: 'hosted-here'; course: string };
 export type ConfirmProblem = FieldProblem | CourseTaken;
@@ -102,7 +113,8 @@ export async function confirmIntake(
   const rules = read.value;
   const waiting = await intakeOf(deps.db, actor.id, id);
   if (!waiting) return fail({ code: 'not-found' });
-  if (waiting.into) return bringPrompt(deps, actor, waiting, fields, rubric);
+  const kept = await toKeep(deps, actor, rubric, waiting.doc);
+  if (waiting.into) return bringPrompt(deps, actor, waiting, fields, kept);
   const ready = await readyPosts(deps, actor, rules, waiting.found?.blocks ?? []);
   return deps.db.transaction(async (tx) => {
     // Confirmed twice it is one discussion.
@@ -120,7 +132,7 @@ export async function confirmIntake(
       opens: opening(deps, rules),
     };
     await insertDiscussion(tx, place, intake.doc, rules, { name: intake.source, whole: intake.whole });
-    if (rubric === 'taken') await setRubric(tx, place.course, place.id, rubricIn(intake.doc));
+    if (kept && kept !== 'left') await setRubric(tx, place.course, place.id, kept);
     await putPosts(tx, deps, actor, { ...place, brief: rules.brief, zone: rules.zone }, ready);
     await deleteIntake(tx, actor.id, id);
     return ok({ slug });
@@ -133,7 +145,7 @@ async function bringPrompt(
   actor: Actor,
   intake: IntakeRecord,
   fields: Fields,
-  rubric: RubricSaid,
+  rubric: RubricToKeep,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
   const slug = intake.into?.slug ?? '';
   return deps.db.transaction(async (tx) => {
@@ -172,7 +184,10 @@ export async function correctRules(
   fields: Fields,
   rubric: RubricSaid = null,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
-  return deps.db.transaction((tx) => correctIn(tx, deps, actor, slug, fields, rubric));
+  const door = await enterOutside(deps, actor, slug);
+  if (!door.ok) return door;
+  const kept = await toKeep(deps, actor, rubric, door.value.record.prompt);
+  return deps.db.transaction((tx) => correctIn(tx, deps, actor, slug, fields, kept));
 }
 
 async function correctIn(
@@ -181,7 +196,7 @@ async function correctIn(
   actor: Actor,
   slug: string,
   fields: Fields,
-  rubric: RubricSaid,
+  rubric: RubricToKeep,
 ): Promise<Result<{ slug: string }, ConfirmFailure>> {
   const door = await enterOutside(deps, actor, slug, tx);
   if (!door.ok) return door;
@@ -195,8 +210,8 @@ async function correctIn(
   const opens = record.timetable.opens < rules.responseDue ? record.timetable.opens : opening(deps, rules);
   await updateDiscussion(tx, { id: record.id, week, opens }, record.prompt, rules);
   // One that stands stays as it is: somebody may have looked at a text by it.
-  if (rubric !== null && (rubric === 'taken') !== (record.rubric !== null))
-    await setRubric(tx, record.course.id, record.id, rubric === 'taken' ? rubricIn(record.prompt) : null);
+  if (rubric !== null && (rubric !== 'left') !== (record.rubric !== null))
+    await setRubric(tx, record.course.id, record.id, rubric === 'left' ? null : rubric);
   return ok({ slug });
 }
 

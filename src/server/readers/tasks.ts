@@ -13,6 +13,7 @@ import { plainText } from '@/core/document/flatten';
 import { readDocument } from '@/core/prompts/on-document';
 import { MOST_READ } from '@/core/prompts/read-prompt';
 import { readMarksTable, type BroughtTable } from '@/core/marks/read-table';
+import { rubricIn } from '@/core/rubric/rubric-in';
 import { readRoster, type Roster } from '@/core/people/roster';
 import { judge } from '@/core/substance/judge';
 import { latexOfMathml } from '../formats/mathml';
@@ -106,6 +107,8 @@ const tasks = {
   /** The same as the fields of a brief. */
   brief: (i: { doc: Parameters<typeof suggestBrief>[0]; now: Parameters<typeof suggestBrief>[1] }) =>
     suggestBrief(i.doc, i.now),
+  /** The rubric that stands in a prompt as a table. */
+  rubric: (i: { doc: Parameters<typeof rubricIn>[0] }) => rubricIn(i.doc),
   /** Whether replies say something, each against what it answers. */
   substance: (i: { replies: { text: string; answered: Parameters<typeof judge>[1] }[] }) =>
     i.replies.map((r) => judge(r.text, r.answered).verdict),
