@@ -1,3 +1,4 @@
+import { expectSound } from './axe';
 import { expect, test, type Page } from './test';
 import { readFileSync } from 'node:fs';
 import { another, enterAs, startAfresh } from './help';
@@ -331,6 +332,38 @@ test('a paste keeps its lists and tables, and a file is taken where it is droppe
   await page.getByRole('button', { name: 'Read the prompt' }).click();
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Week 4: Bread');
   await expect(page.getByLabel('Words, at least')).toHaveValue('90');
+});
+
+const WITH_RUBRIC = `<h1>Week 9: Wells</h1><p>Who owns a well? Write at least 5 words by Thursday.</p><table>
+<tr><th>Criteria</th><th>Full (4 pts)</th><th>Part (2 pts)</th></tr>
+<tr><td>Depth</td><td>Says why it is so</td><td>Says that it is so</td></tr>
+<tr><td>Replies</td><td>Two that add something</td><td>One that adds something</td></tr></table>`;
+
+test('the rubric in a prompt is shown as it was read, and by keyboard kept beside the response', async ({
+  page,
+}) => {
+  await enterAs(page, 'Imani Okoro', '/outside/new');
+  await page
+    .getByLabel(/^Or a file/)
+    .setInputFiles({ name: 'wells.html', mimeType: 'text/html', buffer: Buffer.from(WITH_RUBRIC) });
+  await page.getByRole('button', { name: 'Read the prompt' }).click();
+  const keep = page.getByRole('checkbox', {
+    name: /^Keep the table of this prompt as its rubric: 2 criteria, 8 points/u,
+  });
+  await expect(keep).toBeChecked();
+  await expect(page.getByLabel('Points', { exact: true })).toHaveValue('8');
+  await keep.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Depth: Full 4 · Part 2')).toBeVisible();
+  await expectSound(page, 'the rubric in a prompt');
+  await page.getByLabel('Course', { exact: true }).fill('HIS 102 Wells');
+  await page.getByLabel('Replies due').fill('2026-10-18 18:00');
+  await keep.press('Enter');
+  await expect(page).toHaveURL(/\/response$/u);
+  const rubric = page.getByRole('form', { name: 'What you think of your own text' });
+  await rubric.getByRole('group', { name: 'Depth' }).getByLabel(/^Full/).press('Space');
+  await rubric.getByRole('button', { name: 'Keep my own estimate' }).press('Enter');
+  await expect(rubric.getByRole('status')).toHaveText('Yours: 4 of 8, 1 open.');
 });
 
 test('all of it works without scripts', async ({ browser }) => {
