@@ -18,7 +18,7 @@ import { addWeek, changeWeek, dropWeek, moveTerm, termPage, weekSchema } from '@
 import { find } from '@/server/find/find';
 import { openIntake } from '@/server/outside/take-in';
 import { yourPart } from '@/server/discussions/your-part';
-import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text } from './world';
+import { deps, on, OPEN, SEALED, shared, shareInput, smallCourse, text, waitsForALock } from './world';
 
 let world: Awaited<ReturnType<typeof smallCourse>>;
 let db: Knex;
@@ -50,14 +50,6 @@ async function made(text = PROMPT, more: Fields = {}): Promise<string> {
   const done = await makeDiscussion(at('Mon 09:02'), holt(), GEO, taken.value.id, { fields });
   if (!done.ok) throw new Error(JSON.stringify(done.failure));
   return done.value.slug;
-}
-
-/** Until somebody in this database waits for somebody else. */
-async function waitsForALock(): Promise<void> {
-  const { rows } = await db.raw(
-    `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
-  );
-  if (rows.length === 0) await waitsForALock();
 }
 
 describe('the desk', () => {
@@ -190,7 +182,7 @@ describe('a prompt', () => {
       kept_at: new Date(),
     });
     const taking = act(slug, { act: 'remove' });
-    await waitsForALock();
+    await waitsForALock(db);
     await writing.commit();
     expect(await taking).toMatchObject({ failure: { code: 'has-drafts' } });
     expect(await db('discussions').where({ id }).first('id')).toEqual({ id });

@@ -174,3 +174,11 @@ export async function joined(
   );
   return people;
 }
+
+/** Until somebody in this database waits for somebody else. */
+export async function waitsForALock(db: Knex): Promise<void> {
+  const { rows } = await db.raw(
+    `select 1 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+  );
+  if (rows.length === 0) await waitsForALock(db);
+}

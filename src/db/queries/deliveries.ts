@@ -18,8 +18,12 @@ export type DueNotice = {
   address: string | null;
 };
 
-/** What is due of so many people, all of each. */
-export async function dueNotices(db: Db, now: Instant, people: number): Promise<DueNotice[]> {
+/** What is due of so many people, all of each, and of how many it was looked for: what one has seen just now is not due any more. */
+export async function dueNotices(
+  db: Db,
+  now: Instant,
+  people: number,
+): Promise<{ due: DueNotice[]; people: number }> {
   const { rows } = await db.raw(
     `with due as materialized (
        select id, dense_rank() over (order by person_id) as person from notices
@@ -39,12 +43,15 @@ export async function dueNotices(db: Db, now: Instant, people: number): Promise<
   };
   // Seen while it was waited for. Asked for as a condition it would lead the planner from the key to whatever is due, once for each.
   const unseen = (rows as Row[]).filter((r) => r.seen_at === null);
-  return unseen.map((r) => ({
-    id: Number(r.id),
-    person: personId(r.person_id),
-    kind: r.kind,
-    address: r.address,
-  }));
+  return {
+    due: unseen.map((r) => ({
+      id: Number(r.id),
+      person: personId(r.person_id),
+      kind: r.kind,
+      address: r.address,
+    })),
+    people: new Set((rows as Row[]).map((r) => r.person_id)).size,
+  };
 }
 
 /** Says with which mail each notice goes. */

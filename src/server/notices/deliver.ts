@@ -6,6 +6,7 @@ import { postMails } from '@/db/queries/mails';
 import { postPushes } from '@/db/queries/push';
 import type { Deps } from '../deps';
 
+/** Of how many people at once, so that no transaction is long. */
 const PEOPLE = 500;
 
 /** What goes together: an announcement is a mail of its own, everything else of a moment is one. */
@@ -15,9 +16,14 @@ function bundles(due: readonly DueNotice[]): DueNotice[][] {
   return [...alone.map((n) => [n]), ...(rest.length ? [rest] : [])];
 }
 
-async function deliverSome({ now }: Pick<Deps, 'now'>, db: Db): Promise<number> {
+/** To how many people, of how many it was looked for: fewer than are taken at once are the last. */
+async function deliverSome(
+  { now }: Pick<Deps, 'now'>,
+  db: Db,
+  most: number,
+): Promise<{ told: number; last: boolean }> {
   await holdDelivering(db);
-  const due = await dueNotices(db, now, PEOPLE);
+  const { due, people } = await dueNotices(db, now, most);
   const [here, going] = [due.filter((n) => n.address === null), due.filter((n) => n.address !== null)];
   if (here.length)
     await keepHere(
@@ -42,20 +48,21 @@ async function deliverSome({ now }: Pick<Deps, 'now'>, db: Db): Promise<number> 
     db,
     mails.map((m) => ({ mail: m.id, person: m.person })),
   );
-  return groupBy(due, (n) => n.person).size;
+  return { told: groupBy(due, (n) => n.person).size, last: people < most };
 }
 
 /**
  * Makes mails of what is due: everything of one person that is due at once is one mail, announcements apart. What a mail says is written when it
  * leaves; what was seen until then is left out.
  *
+ * @param most of how many people at once
  * @returns to how many people
  */
-export async function deliverDue(deps: Pick<Deps, 'db' | 'now'>): Promise<number> {
+export async function deliverDue(deps: Pick<Deps, 'db' | 'now'>, most = PEOPLE): Promise<number> {
   let people = 0;
   for (;;) {
-    const n = await deps.db.transaction((tx) => deliverSome(deps, tx));
-    people += n;
-    if (n < PEOPLE) return people;
+    const { told, last } = await deps.db.transaction((tx) => deliverSome(deps, tx, most));
+    people += told;
+    if (last) return people;
   }
 }
