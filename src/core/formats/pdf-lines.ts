@@ -10,15 +10,54 @@ const DATED =
   /^(?:(?:mon|tue|wed|thu|fri|sat|sun)\w*\.?,?\s+)?(?:(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\w*\.?\s+\d{1,2}\b|\d{1,2}[/.]\d{1,2}\b)/iu;
 const MARK = /^(?:[-•▪◦‣*–]|\(?(?:\d{1,2}|[a-z])[.)])\s/iu;
 
-function linesOf(runs: readonly Run[]): PageLine[] {
-  const lines: { runs: Run[]; y: number; size: number }[] = [];
+type Baseline = { runs: Run[]; y: number; size: number; n: number };
+
+/** Lines are looked for among those of their stretch of the page, this high in points: a page may have as many lines as runs. */
+const STRETCH = 8;
+
+/** Runs by the line they stand on: of several that are near enough the one that came first. */
+function baselinesOf(runs: readonly Run[]): Baseline[] {
+  const lines: Baseline[] = [];
+  const stretches = new Map<number, Baseline[]>();
+  let largest = 0;
+  /** Where letters are taller than all that was found so far is high, everything is looked through. */
+  const around = (from: number, to: number): Iterable<Baseline[]> =>
+    to - from < stretches.size
+      ? Array.from({ length: to - from + 1 }, (_, i) => stretches.get(from + i) ?? [])
+      : stretches.values();
+  const nearTo = (run: Run): Baseline | undefined => {
+    const reach = Math.max(largest, run.size) * SAME_LINE;
+    let found: Baseline | undefined;
+    for (const stretch of around(
+      Math.floor((run.y - reach) / STRETCH),
+      Math.floor((run.y + reach) / STRETCH),
+    ))
+      for (const line of stretch) {
+        const near = Math.abs(line.y - run.y) < Math.max(line.size, run.size) * SAME_LINE;
+        if (near && line.n < (found?.n ?? Infinity)) found = line;
+      }
+    return found;
+  };
   for (const run of runs) {
     if (run.text === '') continue;
-    const line = lines.find((l) => Math.abs(l.y - run.y) < Math.max(l.size, run.size) * SAME_LINE);
-    if (line) line.runs.push(run);
-    else lines.push({ runs: [run], y: run.y, size: run.size });
+    const line = nearTo(run);
+    if (line) {
+      line.runs.push(run);
+      continue;
+    }
+    const begun = { runs: [run], y: run.y, size: run.size, n: lines.length };
+    const at = Math.floor(run.y / STRETCH);
+    lines.push(begun);
+    const stretch = stretches.get(at);
+    if (stretch) stretch.push(begun);
+    else stretches.set(at, [begun]);
+    largest = Math.max(largest, run.size);
   }
-  return lines
+  return lines;
+}
+
+function linesOf(runs: readonly Run[]): PageLine[] {
+  return baselinesOf(runs)
     .sort((a, b) => b.y - a.y)
     .map((line) => {
       const inOrder = line.runs.sort((a, b) => a.x - b.x);
