@@ -65,9 +65,9 @@ describe('a printed table', () => {
     expect(growth((n) => textOfPages([page(n)]), 2_000)).toBeLessThan(9);
   });
   it('is read with letters of any height among its own', () => {
-    const tall = { text: 'Tall', x: 400, y: 690, width: 20, size: 1e12 };
+    const tall = { text: 'Tall', x: 400, y: 690, width: 20, size: 400 };
     const rows = [...line(700, [50, 'one']), tall, ...line(650, [50, 'two'])];
     expect(textOfPages([rows])).toContain('one Tall two');
-    expect(textOfPages([[{ ...tall, size: Infinity }, ...line(Infinity, [50, 'far'])]])).toContain('Tall');
+    expect(textOfPages([[{ ...tall, size: 1e12 }, ...line(1e12, [50, 'far'])]])).toContain('Tall');
   });
 });
