@@ -352,6 +352,9 @@ test('the rubric in a prompt is shown as it was read, and by keyboard kept besid
   });
   await expect(keep).toBeChecked();
   await expect(page.getByLabel('Points', { exact: true })).toHaveValue('8');
+  await expect(page.getByLabel('Points', { exact: true })).toHaveAccessibleDescription(
+    'All criteria of its rubric together.',
+  );
   await keep.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Depth: Full 4 · Part 2')).toBeVisible();

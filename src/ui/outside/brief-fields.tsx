@@ -32,16 +32,28 @@ export type BriefFields = {
 const Context = createContext<BriefFields | null>(null);
 export const BriefFieldsProvider = Context.Provider;
 
+const unsaidText = (like: Usual['like'][Field]) =>
+  like === undefined
+    ? null
+    : `${like === 'habits' ? 'As this course does' : `As in week ${like}`}; the text does not say.`;
+
 function useField(field: Field) {
   const all = useContext(Context);
   if (!all) throw new Error('A field stands in its form.');
   const { fields, problems, suggestion, usual, point, says, unsure, take, leave, turns } = all;
   const problem = problems.find((p) => p.field === field);
+  const evidence = suggestion.evidence[field];
+  const unsaid = unsaidText(usual[field]);
+  // No words of the text say it: it is added up.
+  const summed =
+    field === 'points' && suggestion.rubric !== null && fields.points === suggestion.fields.points;
+  const why =
+    evidence || problem ? null : (unsaid ?? (summed ? 'All criteria of its rubric together.' : null));
   return {
     value: fields[field] ?? '',
     problem,
-    evidence: suggestion.evidence[field],
-    like: usual[field],
+    evidence,
+    why,
     others: suggestion.otherwise.filter((o) => o.field === field),
     point,
     says: says[field],
@@ -59,11 +71,7 @@ function useField(field: Field) {
       id: `field-${field}`,
       name: field,
       'aria-invalid': problem ? true : undefined,
-      'aria-describedby': problem
-        ? `problem-${field}`
-        : suggestion.evidence[field] || usual[field]
-          ? `read-${field}`
-          : undefined,
+      'aria-describedby': problem ? `problem-${field}` : evidence || why ? `read-${field}` : undefined,
       onFocus: () => point(field),
     },
   };
@@ -71,7 +79,7 @@ function useField(field: Field) {
 
 /** Beneath a field: what is wrong with it, the words it was read from, and what else the text says. */
 function About({ field }: { field: Field }) {
-  const { problem, evidence, like, others, point, says, unsure, asked, take, leave } = useField(field);
+  const { problem, evidence, why, others, point, says, unsure, asked, take, leave } = useField(field);
   return (
     <>
       {says === undefined ? null : (
@@ -102,9 +110,9 @@ function About({ field }: { field: Field }) {
         </p>
       ) : null}
       <FieldEvidence field={field} evidence={evidence} point={point} />
-      {like === undefined || problem ? null : (
+      {why === null ? null : (
         <p id={`read-${field}`} className="text-[12.5px] text-ink-2">
-          {like === 'habits' ? 'As this course does' : `As in week ${like}`}; the text does not say.
+          {why}
         </p>
       )}
       {others.map((o) => (
