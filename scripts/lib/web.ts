@@ -15,6 +15,11 @@ export type WebState = {
   /** Whether it shows the demo. */ demo?: boolean;
 };
 
+/**
+ * So long a connection rests before it is put away. Proxies put theirs away after a minute: where a server does so first, a request that is
+ * just on its way finds nobody.
+ */
+const REST_MS = 75_000;
 const NEXT = join(ROOT, 'node_modules/next/dist/bin/next');
 const file = (run: Run) => join(stateFolder(run), 'web.json');
 
@@ -62,7 +67,8 @@ export async function startWeb(
 ): Promise<WebState> {
   const log = join(stateFolder(run), 'web.log');
   const out = openSync(log, 'a', 0o600);
-  const child = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(options.port)], {
+  const address = ['-H', '127.0.0.1', '-p', String(options.port), '--keepAliveTimeout', String(REST_MS)];
+  const child = spawn(process.execPath, [NEXT, 'start', ...address], {
     cwd: ROOT,
     detached: true,
     stdio: ['ignore', out, out],

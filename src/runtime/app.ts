@@ -13,6 +13,7 @@ import { standInProvider, type StandInProvider } from '@/standins/sign-on/site';
 import type { Box } from '@/server/secrets/box';
 import { readConfig, type Config } from './config';
 import { filesOf } from './files';
+import { lastAnswers } from './last-answers';
 import { boxFor } from './secret';
 
 /** What a running process is made of. */
@@ -69,7 +70,12 @@ export function app(options: { toConnectMs?: number } = {}): App {
     };
     // A server that ends waits for its answers to be whole, and a stream of events never is.
     const { hub } = place.pulpit;
-    for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => hub.stop());
+    const endAnswers = lastAnswers();
+    for (const signal of ['SIGTERM', 'SIGINT'] as const)
+      process.once(signal, () => {
+        endAnswers();
+        hub.stop();
+      });
   }
   return place.pulpit;
 }
