@@ -153,5 +153,6 @@ const keyOf = (task: TaskName, input: unknown) =>
     .update(`${task}\n${JSON.stringify(input)}`)
     .digest('base64');
 
-/** Whether a process ended in the middle, which it does for want of memory. */
-const ended = (error: unknown) => error instanceof Error && /terminated/iu.test(error.message);
+/** Whether a process ended in the middle, which it does for want of memory, or had ended as it was spoken to. */
+const ended = (error: unknown) =>
+  error instanceof Error && /terminated|EPIPE|channel closed/iu.test(error.message);
