@@ -76,10 +76,15 @@ it('ends what takes too much memory, and the process lives', async () => {
 });
 
 it('goes on where processes had ended while nobody asked them anything', async () => {
-  const reading = processes();
-  expect(reading).not.toHaveLength(0);
-  for (const id of reading) process.kill(Number(id), 'SIGKILL');
-  expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
+  // Whether one is spoken to before or after it is known to have ended is a matter of milliseconds: both come about in so many rounds.
+  for (let round = 0; round < 25; round += 1) {
+    const reading = processes();
+    expect(reading).not.toHaveLength(0);
+    for (const id of reading) process.kill(Number(id), 'SIGKILL');
+    const until = performance.now() + (round % 5) * 2;
+    while (performance.now() < until);
+    expect((await pool.run('pasted', { text: 'Still here.', html: '' }, imani)).ok).toBe(true);
+  }
 });
 
 it('is closed where processes had ended while nobody asked them anything', async () => {

@@ -71,3 +71,13 @@ describe('a printed table', () => {
     expect(textOfPages([[{ ...tall, size: 1e12 }, ...line(1e12, [50, 'far'])]])).toContain('Tall');
   });
 });
+
+describe('lines that begin with days', () => {
+  it('are lines of their own', () => {
+    const page = [
+      ...line(700, [50, 'Jan 27 Discussion 1 first post, about the worst listener you know']),
+      ...line(688, [50, 'Jan 31 Discussion 1 replies, to two of your classmates at the least']),
+    ];
+    expect(textOfPages([page]).split('\n')).toHaveLength(2);
+  });
+});

@@ -1,7 +1,7 @@
 import { execFile } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
-import { pool as poolOf, type Pool } from 'workerpool';
+import { pool as poolOf, TerminateError, type Pool } from 'workerpool';
 import type { PersonId } from '@/core/ids';
 import { fail, ok, type Result } from '@/core/result';
 import { FairQueue } from './fair-queue';
@@ -155,4 +155,4 @@ const keyOf = (task: TaskName, input: unknown) =>
 
 /** Whether a process ended in the middle, which it does for want of memory, or had ended as it was spoken to. */
 const ended = (error: unknown) =>
-  error instanceof Error && /terminated|EPIPE|channel closed/iu.test(error.message);
+  error instanceof TerminateError || (error instanceof Error && /terminated/iu.test(error.message));
